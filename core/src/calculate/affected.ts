@@ -1,0 +1,145 @@
+import { NO_SECTION } from '../estimate/lineKey.ts';
+import type { Id } from '../job/id.ts';
+import type { Diff, Job } from '../job/job.ts';
+import type { JobRecord, RecordOf } from '../job/record.ts';
+
+/** What a diff asks to be defined anew. Ids may be of records that are gone. */
+export interface Affected {
+  readonly marks: ReadonlySet<string>;
+  /** Scopes whose measures changed shape. */
+  readonly scopes: ReadonlySet<string>;
+  readonly scopeCosts: ReadonlySet<string>;
+  readonly uses: ReadonlySet<string>;
+  readonly lines: ReadonlySet<string>;
+  readonly sections: ReadonlySet<string>;
+  /** True when a name or a dimension in formulas may have changed: all formulas are compiled again. */
+  readonly names: boolean;
+  readonly bid: boolean;
+}
+
+/** What of a scope other formulas can see. */
+const namesOf = ({ key, kind, properties }: RecordOf<'scope'>): string => JSON.stringify([key, kind, properties]);
+
+class Collector {
+  readonly marks = new Set<string>();
+  readonly scopes = new Set<string>();
+  readonly scopeCosts = new Set<string>();
+  readonly uses = new Set<string>();
+  readonly lines = new Set<string>();
+  readonly sections = new Set<string>();
+  names = false;
+  bid = false;
+  readonly #jobs: readonly Job[];
+  readonly #codes = new Set<string>();
+
+  constructor(before: Job, after: Job) {
+    this.#jobs = [before, after];
+  }
+
+  add(record: JobRecord, other: JobRecord | undefined): void {
+    switch (record.type) {
+      case 'file':
+        return;
+      case 'settings':
+        this.bid = true;
+        if (record.currency !== (other as RecordOf<'settings'> | undefined)?.currency) this.everyFormula();
+        return;
+      case 'sheet':
+        this.sheet(record, other as RecordOf<'sheet'> | undefined);
+        return;
+      case 'mark':
+        this.marks.add(record.id);
+        this.scopes.add(record.scopeId);
+        return;
+      case 'scope':
+        this.scope(record, other as RecordOf<'scope'> | undefined);
+        return;
+      case 'assembly':
+        for (const job of this.#jobs)
+          for (const use of job.use.values()) if (use.assemblyId === record.id) this.use(use);
+        return;
+      case 'use':
+        this.use(record);
+        return;
+      case 'item':
+        this.#codes.add(record.code);
+        return;
+      case 'craft':
+        for (const job of this.#jobs)
+          for (const item of job.item.values()) if (item.craftId === record.id) this.#codes.add(item.code);
+        return;
+      case 'line':
+        this.line(record);
+        return;
+      case 'section':
+        this.sections.add(record.id);
+        this.sections.add(record.parentId ?? NO_SECTION);
+        this.bid = true;
+        return;
+      case 'markup':
+        this.bid = true;
+        return;
+    }
+  }
+
+  sheet(sheet: RecordOf<'sheet'>, other: RecordOf<'sheet'> | undefined): void {
+    if (JSON.stringify(sheet.scale) === JSON.stringify(other?.scale ?? null)) return;
+    for (const job of this.#jobs)
+      for (const mark of job.mark.values()) if (mark.sheetId === sheet.id) this.marks.add(mark.id);
+  }
+
+  scope(scope: RecordOf<'scope'>, other: RecordOf<'scope'> | undefined): void {
+    this.sections.add(scope.sectionId ?? NO_SECTION);
+    if (other !== undefined && namesOf(scope) === namesOf(other)) return;
+    this.scopeCosts.add(scope.id);
+    this.scopes.add(scope.id);
+    this.everyFormula();
+  }
+
+  everyFormula(): void {
+    this.names = true;
+    for (const job of this.#jobs) {
+      for (const use of job.use.values()) this.use(use);
+      for (const line of job.line.values()) this.line(line);
+    }
+  }
+
+  use(use: RecordOf<'use'>): void {
+    this.uses.add(use.id);
+    this.scopeCosts.add(use.scopeId);
+    for (const job of this.#jobs) {
+      const scope = job.scope.get(use.scopeId as Id<'scope'>);
+      if (scope !== undefined) this.sections.add(scope.sectionId ?? NO_SECTION);
+    }
+  }
+
+  line(line: RecordOf<'line'>): void {
+    this.lines.add(line.id);
+    this.sections.add(line.sectionId ?? NO_SECTION);
+  }
+
+  /** Whatever is priced by an item that changed. */
+  finish(): void {
+    if (this.#codes.size === 0) return;
+    for (const job of this.#jobs) {
+      for (const line of job.line.values()) if (this.#codes.has(line.itemCode)) this.line(line);
+      for (const use of job.use.values()) {
+        const components = job.assembly.get(use.assemblyId as Id<'assembly'>)?.components ?? [];
+        if (components.some(({ itemCode }) => this.#codes.has(itemCode))) this.use(use);
+      }
+    }
+  }
+}
+
+/** Finds what must be defined anew after a change; both sides of every record count. */
+export function findAffected(before: Job, after: Job, diff: Diff): Affected {
+  const found = new Collector(before, after);
+  for (const record of diff.removed) found.add(record, undefined);
+  for (const record of diff.added) found.add(record, undefined);
+  for (const [from, to] of diff.updated) {
+    found.add(from, to);
+    found.add(to, from);
+  }
+  found.finish();
+  return found;
+}

@@ -1,0 +1,78 @@
+import { compileFormula } from '../formula/compile.ts';
+import { type Trace, traceFormula } from '../formula/trace.ts';
+import type { Figure } from '../graph/graph.ts';
+import type { Id } from '../job/id.ts';
+import type { Component } from '../job/records/assembly.ts';
+import type { Mark } from '../job/records/mark.ts';
+import type { Use } from '../job/records/use.ts';
+import { unitOrLabel } from '../pricing/quantity.ts';
+import { type Piece, piecesOf } from '../takeoff/measureMark.ts';
+import { type MarkMeasure, isMeasure } from '../takeoff/measures.ts';
+import type { Display } from '../units/format.ts';
+import type { Calculation } from './calculation.ts';
+import { componentNames, contextOf } from './defineUse.ts';
+import { markNode, ownerOf } from './nodes.ts';
+import { knownValue } from './define.ts';
+
+/** One piece of the tape: a mark's part of a figure, with the straight pieces it was drawn in. */
+export interface TapeEntry {
+  readonly mark: Mark;
+  readonly figure: Figure;
+  readonly pieces: readonly Piece[];
+}
+
+/** The list of pieces that make up a measure of a scope, by sheet order. */
+export function tapeOf(calculation: Calculation, scopeId: string, measure: MarkMeasure): readonly TapeEntry[] {
+  const { job } = calculation;
+  const orderOf = (mark: Mark): number => job.sheet.get(mark.sheetId)?.order ?? 0;
+  return [...calculation.marksOf(scopeId)]
+    .sort((a, b) => orderOf(a) - orderOf(b))
+    .map((mark) => {
+      const scale = job.sheet.get(mark.sheetId)?.scale ?? null;
+      const figure = calculation.figure(markNode(mark.id, measure));
+      const pieces = scale === null || mark.kind === 'count' ? [] : piecesOf(mark, scale);
+      return { mark, figure, pieces };
+    });
+}
+
+/** A component's formula as written and with the figures of this use; undefined while it is faulty. */
+export function traceComponent(
+  calculation: Calculation,
+  use: Use,
+  component: Component,
+  display: Display,
+): Trace | undefined {
+  const names = componentNames(contextOf(calculation.job, use), calculation.names);
+  const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
+  if (!compiled.ok) return undefined;
+  return traceFormula(
+    compiled.value,
+    (reference) => {
+      const named = names.find(reference);
+      const value = named === undefined ? undefined : knownValue(calculation.figure(named.node));
+      return named === undefined || value === undefined ? undefined : { value, dimension: named.dimension };
+    },
+    display,
+  );
+}
+
+/** The scope measure a figure rests on first, found by walking the graph back to the sheet. */
+export function findMeasureBehind(
+  calculation: Calculation,
+  node: string,
+): { readonly scopeId: Id<'scope'>; readonly measure: MarkMeasure; readonly node: string } | undefined {
+  const pending = [node];
+  const seen = new Set(pending);
+  for (let at = pending.shift(); at !== undefined; at = pending.shift()) {
+    const owner = ownerOf(at);
+    const measure = at.slice(owner.length + 1);
+    if (owner.startsWith('scope:') && isMeasure(measure))
+      return { scopeId: owner as Id<'scope'>, measure: measure as MarkMeasure, node: at };
+    for (const input of calculation.graph.inputsOf(at)) {
+      if (seen.has(input)) continue;
+      seen.add(input);
+      pending.push(input);
+    }
+  }
+  return undefined;
+}

@@ -1,0 +1,31 @@
+import type { LineKey } from '../estimate/lineKey.ts';
+import type { CostKind } from '../job/records/assembly.ts';
+import type { Measure } from '../takeoff/measures.ts';
+
+/** Node ids of the calculation. They are paths: the record that owns the figure, then what it is. */
+export const markNode = (markId: string, measure: Measure): string => `${markId}/${measure}`;
+export const measureNode = (scopeId: string, measure: Measure): string => `${scopeId}/${measure}`;
+export const propertyNode = (scopeId: string, key: string): string => `${scopeId}/property/${key}`;
+export const inputNode = (useId: string, key: string): string => `${useId}/input/${key}`;
+export const netNode = (useId: string, key: string): string => `${useId}/net/${key}`;
+
+export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension';
+export const lineNode = (line: LineKey, figure: LineFigure): string => `${line}/${figure}`;
+
+export type SumFigure = CostKind | 'hours' | 'cost';
+export const SUM_KINDS: readonly Exclude<SumFigure, 'cost'>[] = [
+  'material',
+  'labor',
+  'equipment',
+  'subcontract',
+  'other',
+  'hours',
+];
+export const sectionNode = (sectionId: string, figure: SumFigure): string => `${sectionId}/${figure}`;
+/** The scope's own lines taken together. */
+export const scopeCostNode = (scopeId: string): string => `${scopeId}/cost`;
+export const bidNode = (figure: SumFigure | 'tax' | 'total'): string => `bid/${figure}`;
+export const markupNode = (markupId: string): string => `bid/${markupId}`;
+
+/** The record a node belongs to: everything before the first slash. */
+export const ownerOf = (node: string): string => node.slice(0, node.indexOf('/'));

@@ -1,0 +1,263 @@
+import { type LineKey, NO_SECTION, componentLine } from '../estimate/lineKey.ts';
+import type { Figure } from '../graph/graph.ts';
+import type { Id } from '../job/id.ts';
+import { inOrder } from '../job/job.ts';
+import type { Component } from '../job/records/assembly.ts';
+import type { Item } from '../job/records/item.ts';
+import type { Scope } from '../job/records/scope.ts';
+import type { Use } from '../job/records/use.ts';
+import { unitOrLabel, withWaste } from '../pricing/quantity.ts';
+import { MEASURE_DIMENSION, type Measure, leadingMeasure } from '../takeoff/measures.ts';
+import type { Dimension } from '../units/dimension.ts';
+import type { Calculation } from './calculation.ts';
+import { knownValue } from './define.ts';
+import { findMeasureBehind } from './explain.ts';
+import { bidNode, lineNode, markNode, markupNode, measureNode, netNode, scopeCostNode, sectionNode } from './nodes.ts';
+
+/** What a person has in hand. */
+export type Selection =
+  | { readonly type: 'mark'; readonly id: Id<'mark'> }
+  | { readonly type: 'scope'; readonly id: Id<'scope'> }
+  | { readonly type: 'line'; readonly key: LineKey }
+  | { readonly type: 'section'; readonly id: string }
+  | { readonly type: 'bid' };
+
+export type StepFigure =
+  | { readonly kind: 'quantity'; readonly figure: Figure; readonly dimension: Dimension }
+  | { readonly kind: 'in-unit'; readonly figure: Figure; readonly unit: string }
+  | { readonly kind: 'money'; readonly figure: Figure }
+  | { readonly kind: 'unit-cost'; readonly item: Item }
+  | { readonly kind: 'pieces'; readonly count: number }
+  | { readonly kind: 'lines'; readonly count: number };
+
+/** What a step is about; the interface puts it into words. */
+export type StepLabel =
+  | { readonly of: 'marks'; readonly scope: string; readonly sheets: readonly string[] }
+  | { readonly of: 'mark'; readonly scope: string; readonly sheet: string }
+  | { readonly of: 'measure'; readonly measure: Measure; readonly scope: string }
+  | { readonly of: 'formula'; readonly formula: string }
+  | { readonly of: 'waste'; readonly percent: string }
+  | { readonly of: 'round-up'; readonly multiple: string }
+  | { readonly of: 'typed' }
+  | { readonly of: 'price'; readonly item: string }
+  | { readonly of: 'line'; readonly description: string }
+  | { readonly of: 'lines' }
+  | { readonly of: 'scope-cost'; readonly scope: string }
+  | { readonly of: 'section'; readonly section: string }
+  | { readonly of: 'cost' }
+  | { readonly of: 'tax'; readonly percent: string }
+  | { readonly of: 'markup'; readonly name: string; readonly percent: string }
+  | { readonly of: 'bid' };
+
+export interface Step {
+  readonly figure: StepFigure;
+  readonly label: StepLabel;
+  /** Where a click leads; the same selection marks the step one stands on. */
+  readonly target: Selection | { readonly type: 'item'; readonly id: Id<'item'> };
+  readonly here: boolean;
+}
+
+const money = (figure: Figure): StepFigure => ({ kind: 'money', figure });
+
+/** The whole way of a selected thing, from the sheet to the bid. Empty when the thing is gone. */
+export function throughLine(calculation: Calculation, selection: Selection): readonly Step[] {
+  const steps = stepsOf(calculation, selection);
+  if (steps.length === 0 || selection.type === 'bid') return steps;
+  return [...steps, bidStep(calculation, false)];
+}
+
+function stepsOf(calculation: Calculation, selection: Selection): readonly Step[] {
+  const { job } = calculation;
+  switch (selection.type) {
+    case 'mark': {
+      const mark = job.mark.get(selection.id);
+      const scope = mark === undefined ? undefined : job.scope.get(mark.scopeId);
+      if (mark === undefined || scope === undefined) return [];
+      const measure = leadingMeasure(mark.kind);
+      const sheet = job.sheet.get(mark.sheetId)?.number ?? '';
+      const figure = calculation.figure(markNode(mark.id, measure));
+      const own: Step = {
+        figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
+        label: { of: 'mark', scope: scope.name, sheet },
+        target: selection,
+        here: true,
+      };
+      return [own, ...scopeSteps(calculation, scope, false)];
+    }
+    case 'scope': {
+      const scope = job.scope.get(selection.id);
+      if (scope === undefined) return [];
+      return [marksStep(calculation, scope, false), ...scopeSteps(calculation, scope, true)];
+    }
+    case 'line':
+      return lineSteps(calculation, selection.key);
+    case 'section':
+      return sectionSteps(calculation, selection.id, true);
+    case 'bid':
+      return bidSteps(calculation);
+  }
+}
+
+function marksStep(calculation: Calculation, scope: Scope, here: boolean): Step {
+  const marks = [...calculation.marksOf(scope.id)];
+  const sheets = new Set(marks.map((mark) => calculation.job.sheet.get(mark.sheetId)?.number ?? ''));
+  return {
+    figure: { kind: 'pieces', count: marks.length },
+    label: { of: 'marks', scope: scope.name, sheets: [...sheets].sort() },
+    target: { type: 'scope', id: scope.id },
+    here,
+  };
+}
+
+function measureStep(calculation: Calculation, scope: Scope, measure: Measure, here: boolean): Step {
+  const figure = calculation.figure(measureNode(scope.id, measure));
+  return {
+    figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
+    label: { of: 'measure', measure, scope: scope.name },
+    target: { type: 'scope', id: scope.id },
+    here,
+  };
+}
+
+function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): readonly Step[] {
+  const { job } = calculation;
+  const target = { type: 'scope', id: scope.id } as const;
+  const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
+  const measured = measureStep(calculation, scope, leadingMeasure(scope.kind), here);
+  if (uses.length === 0) return [measured];
+  const count = uses.reduce((sum, use) => sum + (job.assembly.get(use.assemblyId)?.components.length ?? 0), 0);
+  const cost = calculation.figure(scopeCostNode(scope.id));
+  return [
+    measured,
+    { figure: { kind: 'lines', count }, label: { of: 'lines' }, target, here: false },
+    { figure: money(cost), label: { of: 'scope-cost', scope: scope.name }, target, here: false },
+    ...sectionSteps(calculation, scope.sectionId ?? NO_SECTION, false),
+  ];
+}
+
+function sectionSteps(calculation: Calculation, sectionId: string, here: boolean): readonly Step[] {
+  const section = calculation.job.section.get(sectionId as Id<'section'>);
+  const figure = calculation.figure(sectionNode(sectionId, 'cost'));
+  const label: StepLabel = { of: 'section', section: section?.name ?? '' };
+  return [{ figure: money(figure), label, target: { type: 'section', id: sectionId }, here }];
+}
+
+function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
+  const { job } = calculation;
+  const target = { type: 'line', key } as const;
+  const line = job.line.get(key as Id<'line'>);
+  if (line !== undefined) {
+    const quantity = calculation.figure(lineNode(key, 'quantity'));
+    const figure: StepFigure = { kind: 'in-unit', figure: quantity, unit: line.unit };
+    const typed: Step = { figure, label: { of: 'typed' }, target, here: false };
+    const behind = behindSteps(calculation, netNode(line.id, 'typed'));
+    return [...behind, typed, ...pricedSteps(calculation, key, line.itemCode, line.description, line.sectionId)];
+  }
+  const found = findComponentLine(calculation, key);
+  if (found === undefined) return [];
+  const { use, component, scope } = found;
+  const net = netNode(use.id, component.key);
+  return [
+    ...behindSteps(calculation, net),
+    ...quantitySteps(calculation, net, key, component),
+    ...pricedSteps(calculation, key, component.itemCode, component.name, scope.sectionId),
+  ];
+}
+
+/** The use and component behind a line key of the form `use:…/component/key`. */
+export function findComponentLine(
+  calculation: Calculation,
+  key: LineKey,
+): { readonly use: Use; readonly component: Component; readonly scope: Scope } | undefined {
+  const { job } = calculation;
+  const use = job.use.get(key.split('/')[0] as Id<'use'>);
+  const assembly = use === undefined ? undefined : job.assembly.get(use.assemblyId);
+  const scope = use === undefined ? undefined : job.scope.get(use.scopeId);
+  const component = assembly?.components.find((each) => componentLine(use?.id ?? '', each.key) === key);
+  if (use === undefined || scope === undefined || component === undefined) return undefined;
+  return { use, component, scope };
+}
+
+function behindSteps(calculation: Calculation, node: string): readonly Step[] {
+  const behind = findMeasureBehind(calculation, node);
+  const scope = behind === undefined ? undefined : calculation.job.scope.get(behind.scopeId);
+  if (behind === undefined || scope === undefined) return [];
+  return [marksStep(calculation, scope, false), measureStep(calculation, scope, behind.measure, false)];
+}
+
+function quantitySteps(calculation: Calculation, net: string, key: LineKey, component: Component): readonly Step[] {
+  const target = { type: 'line', key } as const;
+  const { unit, wastePercent, roundUpTo } = component;
+  const factor = unitOrLabel(unit).factor;
+  const figure = calculation.figure(net);
+  const value = knownValue(figure);
+  const inUnit = (amount: Figure): StepFigure => ({ kind: 'in-unit', figure: amount, unit });
+  const netFigure = value === undefined ? figure : { value: value / factor };
+  const steps: Step[] = [
+    { figure: inUnit(netFigure), label: { of: 'formula', formula: component.formula }, target, here: false },
+  ];
+  if (value !== undefined && Number(wastePercent) !== 0) {
+    const gross = withWaste(value / factor, Number(wastePercent));
+    const label: StepLabel = { of: 'waste', percent: wastePercent };
+    steps.push({ figure: inUnit({ value: gross }), label, target, here: false });
+  }
+  if (value !== undefined && Number(roundUpTo) !== 0) {
+    const label: StepLabel = { of: 'round-up', multiple: roundUpTo };
+    steps.push({ figure: inUnit(calculation.figure(lineNode(key, 'quantity'))), label, target, here: false });
+  }
+  return steps;
+}
+
+function pricedSteps(
+  calculation: Calculation,
+  key: LineKey,
+  itemCode: string,
+  description: string,
+  sectionId: Id<'section'> | null,
+): readonly Step[] {
+  const item = calculation.findItem(itemCode);
+  const price: readonly Step[] =
+    item === undefined
+      ? []
+      : [
+          {
+            figure: { kind: 'unit-cost', item },
+            label: { of: 'price', item: item.description },
+            target: { type: 'item', id: item.id },
+            here: false,
+          },
+        ];
+  const extension = calculation.figure(lineNode(key, 'extension'));
+  const label: StepLabel = { of: 'line', description };
+  return [
+    ...price,
+    { figure: money(extension), label, target: { type: 'line', key }, here: true },
+    ...sectionSteps(calculation, sectionId ?? NO_SECTION, false),
+  ];
+}
+
+const bidStep = (calculation: Calculation, here: boolean): Step => ({
+  figure: money(calculation.figure(bidNode('total'))),
+  label: { of: 'bid' },
+  target: { type: 'bid' },
+  here,
+});
+
+function bidSteps(calculation: Calculation): readonly Step[] {
+  const target = { type: 'bid' } as const;
+  const [settings] = calculation.job.settings.values();
+  const at = (node: string, label: StepLabel): Step => ({
+    figure: money(calculation.figure(node)),
+    label,
+    target,
+    here: false,
+  });
+  return [
+    at(bidNode('cost'), { of: 'cost' }),
+    at(bidNode('tax'), { of: 'tax', percent: settings?.taxOnMaterials ?? '' }),
+    ...inOrder(calculation.job.markup.values()).map(({ id, name, percent }) =>
+      at(markupNode(id), { of: 'markup', name, percent }),
+    ),
+    bidStep(calculation, true),
+  ];
+}

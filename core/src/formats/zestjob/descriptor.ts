@@ -1,0 +1,13 @@
+/** A job in one file: a zip of `job.json` and the job's files under `files/`. See docs/job-file.md. */
+export const ZESTJOB = {
+  extension: '.zestjob',
+  mediaType: 'application/zip',
+  format: 'zestjob',
+  version: 1,
+  jobEntry: 'job.json',
+  filesFolder: 'files/',
+} as const;
+
+/** What is taken in at most, unpacked. A plan set is rarely over 300 MB. */
+export const UNPACKED_LIMIT = 1024 ** 3;
+export const ENTRY_LIMIT = 2_000;

@@ -1,0 +1,111 @@
+import { type Unzipped, strFromU8, unzipSync } from 'fflate';
+import * as z from 'zod';
+import { checkRecord } from '../../job/checkRecord.ts';
+import type { RecordType } from '../../job/id.ts';
+import { checkJob } from '../../job/integrity.ts';
+import { type Job, createJob } from '../../job/job.ts';
+import { type JobRecord, RECORD_TYPES } from '../../job/record.ts';
+import { type Result, accept, refuse } from '../../problem/result.ts';
+import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
+import type { ZestjobProblem } from './problem.ts';
+import { fileEntry } from './write.ts';
+
+export interface ZestjobContent {
+  readonly job: Job;
+  /** Bytes by file id. */
+  readonly files: ReadonlyMap<string, Uint8Array>;
+}
+
+type Step<Value> = Result<Value, ZestjobProblem>;
+
+/**
+ * Reads a job file through fixed steps, each with its own refusal: the zip, its size, the JSON, the
+ * version, every record, the job as a whole, the files. Never throws on damaged bytes.
+ */
+export function readZestjob(bytes: Uint8Array): Step<ZestjobContent> {
+  const entries = unpack(bytes);
+  if (!entries.ok) return entries;
+  const records = readRecords(entries.value);
+  if (!records.ok) return records;
+  const job = createJob(records.value);
+  const inconsistent = checkJob(job);
+  if (inconsistent !== undefined) return refuse({ kind: 'zestjob-inconsistent', problem: inconsistent });
+  return readFiles(job, entries.value);
+}
+
+function unpack(bytes: Uint8Array): Step<Unzipped> {
+  if (bytes.length === 0) return refuse({ kind: 'zestjob-empty' });
+  let total = 0;
+  let count = 0;
+  try {
+    const entries = unzipSync(bytes, {
+      filter: ({ originalSize }) => {
+        total += originalSize;
+        count += 1;
+        // Nothing is inflated once a zip says it is too much; fflate never writes past what it says.
+        return total <= UNPACKED_LIMIT && count <= ENTRY_LIMIT;
+      },
+    });
+    if (total > UNPACKED_LIMIT || count > ENTRY_LIMIT)
+      return refuse({ kind: 'zestjob-too-large', limit: UNPACKED_LIMIT });
+    return accept(entries);
+  } catch {
+    return refuse({ kind: 'zestjob-not-zip' });
+  }
+}
+
+const envelopeSchema = z.strictObject({
+  format: z.literal(ZESTJOB.format),
+  version: z.number().int().min(1),
+  records: z.array(z.looseObject({ type: z.string() })),
+});
+
+function readRecords(entries: Unzipped): Step<readonly JobRecord[]> {
+  const entry = entries[ZESTJOB.jobEntry];
+  if (entry === undefined) return refuse({ kind: 'zestjob-no-job' });
+  let json: unknown;
+  try {
+    json = JSON.parse(strFromU8(entry));
+  } catch {
+    return refuse({ kind: 'zestjob-not-json' });
+  }
+  const newer = z.looseObject({ format: z.literal(ZESTJOB.format), version: z.number() }).safeParse(json);
+  if (newer.success && newer.data.version > ZESTJOB.version)
+    return refuse({ kind: 'zestjob-newer', version: newer.data.version, known: ZESTJOB.version });
+  const envelope = envelopeSchema.safeParse(json);
+  if (!envelope.success) {
+    const issue = envelope.error.issues[0];
+    if (issue?.code === 'unrecognized_keys')
+      return refuse({ kind: 'zestjob-unknown-field', field: issue.keys[0] ?? '' });
+    return refuse({ kind: 'zestjob-other-format' });
+  }
+  return checkRecords(envelope.data.records);
+}
+
+const isRecordType = (type: string): type is RecordType => (RECORD_TYPES as readonly string[]).includes(type);
+
+function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly JobRecord[]> {
+  const records: JobRecord[] = [];
+  const ids = new Set<string>();
+  for (const [index, each] of raw.entries()) {
+    if (!isRecordType(each.type)) return refuse({ kind: 'zestjob-record-type', type: each.type.slice(0, 60), index });
+    const checked = checkRecord(each.type, each);
+    if (!checked.ok) return refuse({ kind: 'zestjob-record', index, problem: checked.problem });
+    if (ids.has(checked.value.id)) return refuse({ kind: 'zestjob-duplicate', id: checked.value.id });
+    ids.add(checked.value.id);
+    records.push(checked.value);
+  }
+  const count = records.filter(({ type }) => type === 'settings').length;
+  return count === 1 ? accept(records) : refuse({ kind: 'zestjob-settings', count });
+}
+
+function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
+  const files = new Map<string, Uint8Array>();
+  for (const { id, name, byteLength } of job.file.values()) {
+    const bytes = entries[fileEntry(id)];
+    if (bytes === undefined) return refuse({ kind: 'zestjob-file-missing', name });
+    if (bytes.length !== byteLength) return refuse({ kind: 'zestjob-file-size', name });
+    files.set(id, bytes);
+  }
+  return accept({ job, files });
+}

@@ -1,0 +1,36 @@
+import { type Zippable, strToU8, zipSync } from 'fflate';
+import { type Job, listRecords } from '../../job/job.ts';
+import { ZESTJOB } from './descriptor.ts';
+
+/** Keys in order at every depth, so that equal jobs are equal bytes. */
+function sortKeys(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sortKeys);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, inner]) => [key, sortKeys(inner)]),
+  );
+}
+
+/** A fixed time in every entry: the writer has no clock. */
+const ENTRY_TIME = '1990-01-01T12:00:00';
+
+const bytewise = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** Packs a job and the bytes of its files, by file id. Throws when a file's bytes were not given. */
+export function writeZestjob(job: Job, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
+  const records = [...listRecords(job)].sort((a, b) => bytewise(a.id, b.id)).map(sortKeys);
+  const json = JSON.stringify({ format: ZESTJOB.format, version: ZESTJOB.version, records }, null, 1);
+  const entries: Zippable = { [ZESTJOB.jobEntry]: [strToU8(json), { level: 6, mtime: ENTRY_TIME }] };
+  for (const { id, name } of [...job.file.values()].sort((a, b) => bytewise(a.id, b.id))) {
+    const bytes = files.get(id);
+    if (bytes === undefined) throw new Error(`writeZestjob: no bytes were given for ${name}`);
+    // Drawings are compressed inside already.
+    entries[fileEntry(id)] = [bytes, { level: 0, mtime: ENTRY_TIME }];
+  }
+  return zipSync(entries);
+}
+
+/** Where a file lies in the zip; ids are safe as names, names of people's files are not. */
+export const fileEntry = (fileId: string): string => `${ZESTJOB.filesFolder}${fileId.replace(':', '-')}.pdf`;

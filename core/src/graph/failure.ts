@@ -1,0 +1,25 @@
+import type { ArithmeticFailure, FormulaProblem } from '../formula/problem.ts';
+import type { Dimension } from '../units/dimension.ts';
+
+/**
+ * Why a figure is not known. A failure is a value: it flows through the graph to everything that
+ * needs the figure, so that a cell shows the reason where a number would stand.
+ */
+export type Failure =
+  | { readonly kind: 'no-scale'; readonly sheetId: string }
+  | { readonly kind: 'arithmetic'; readonly node: string; readonly failure: ArithmeticFailure }
+  | { readonly kind: 'formula'; readonly node: string; readonly source: string; readonly problem: FormulaProblem }
+  | { readonly kind: 'loop'; readonly members: readonly string[] }
+  | { readonly kind: 'missing'; readonly node: string }
+  | { readonly kind: 'no-price' }
+  | { readonly kind: 'no-quantity' }
+  | { readonly kind: 'item-unknown'; readonly code: string }
+  | { readonly kind: 'crosses-itself'; readonly markId: string }
+  | {
+      readonly kind: 'units-do-not-convert';
+      readonly measured: Dimension;
+      readonly measuredUnit: string;
+      readonly priced: string;
+      readonly code: string;
+    }
+  | { readonly kind: 'no-wage'; readonly craft: string };

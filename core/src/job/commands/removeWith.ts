@@ -1,0 +1,63 @@
+import { type Result, refuse } from '../../problem/result.ts';
+import type { Command } from '../change.ts';
+import { put, remove, sequence } from '../change.ts';
+import type { Id } from '../id.ts';
+import { type Diff, findRecord } from '../job.ts';
+import type { JobProblem } from '../problem.ts';
+
+/** A scope goes with its marks and the assemblies applied to it; undo brings all of it back. */
+export const removeScope =
+  (scopeId: Id<'scope'>): Command =>
+  (job) => {
+    const marks = [...job.mark.values()].filter((mark) => mark.scopeId === scopeId);
+    const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
+    return remove(...marks.map(({ id }) => id), ...uses.map(({ id }) => id), scopeId)(job);
+  };
+
+/** A sheet goes with its marks, and its file once no sheet is left on it. */
+export const removeSheet =
+  (sheetId: Id<'sheet'>): Command =>
+  (job) => {
+    const sheet = findRecord(job, sheetId);
+    if (sheet === undefined) return refuse({ kind: 'record-gone', id: sheetId });
+    const marks = [...job.mark.values()].filter((mark) => mark.sheetId === sheetId);
+    const last = [...job.sheet.values()].every(({ id, fileId }) => id === sheetId || fileId !== sheet.fileId);
+    return remove(...marks.map(({ id }) => id), sheetId, ...(last ? [sheet.fileId] : []))(job);
+  };
+
+/** An assembly that scopes still use stays; the refusal names them. */
+export const removeAssembly =
+  (assemblyId: Id<'assembly'>): Command =>
+  (job) => {
+    const scopes = [...job.use.values()]
+      .filter((use) => use.assemblyId === assemblyId)
+      .map((use) => job.scope.get(use.scopeId)?.name ?? '');
+    const name = findRecord(job, assemblyId)?.name ?? '';
+    if (scopes.length > 0) return refuse({ kind: 'assembly-in-use', name, scopes });
+    return remove(assemblyId)(job);
+  };
+
+/** A section with inner sections stays; its scopes and lines move up to the section around it. */
+export const removeSection =
+  (sectionId: Id<'section'>): Command =>
+  (job): Result<Diff, JobProblem> => {
+    const section = findRecord(job, sectionId);
+    if (section === undefined) return refuse({ kind: 'record-gone', id: sectionId });
+    const inner = [...job.section.values()].filter(({ parentId }) => parentId === sectionId).length;
+    if (inner > 0) return refuse({ kind: 'section-in-use', name: section.name, count: inner });
+    const moved = { sectionId: section.parentId };
+    const scopes = [...job.scope.values()].filter((each) => each.sectionId === sectionId);
+    const lines = [...job.line.values()].filter((each) => each.sectionId === sectionId);
+    const held = [...scopes.map((each) => ({ ...each, ...moved })), ...lines.map((each) => ({ ...each, ...moved }))];
+    return sequence(put(...held), remove(sectionId))(job);
+  };
+
+/** A craft that items still use stays. */
+export const removeCraft =
+  (craftId: Id<'craft'>): Command =>
+  (job) => {
+    const count = [...job.item.values()].filter((item) => item.craftId === craftId).length;
+    const name = findRecord(job, craftId)?.name ?? '';
+    if (count > 0) return refuse({ kind: 'craft-in-use', name, count });
+    return remove(craftId)(job);
+  };

@@ -1,0 +1,22 @@
+import type { RecordType } from './id.ts';
+
+/** Why a change to a job is refused. */
+export type JobProblem =
+  | { readonly kind: 'record-invalid'; readonly type: RecordType; readonly field: string; readonly reason: FieldFault }
+  | { readonly kind: 'record-unknown-field'; readonly type: RecordType; readonly field: string }
+  | { readonly kind: 'record-missing-reference'; readonly type: RecordType; readonly id: string; readonly missing: string }
+  | { readonly kind: 'key-taken'; readonly key: string }
+  | { readonly kind: 'key-reserved'; readonly key: string }
+  | { readonly kind: 'code-taken'; readonly code: string }
+  | { readonly kind: 'record-gone'; readonly id: string }
+  | { readonly kind: 'section-inside-itself'; readonly name: string }
+  | { readonly kind: 'assembly-in-use'; readonly name: string; readonly scopes: readonly string[] }
+  | { readonly kind: 'section-in-use'; readonly name: string; readonly count: number }
+  | { readonly kind: 'craft-in-use'; readonly name: string; readonly count: number };
+
+export type FieldFault =
+  | { readonly fault: 'empty' }
+  | { readonly fault: 'too-long'; readonly limit: number }
+  | { readonly fault: 'too-large'; readonly limit: number }
+  | { readonly fault: 'too-small'; readonly limit: number }
+  | { readonly fault: 'not-as-expected'; readonly expected: string };

@@ -1,0 +1,45 @@
+import * as z from 'zod';
+import type { Id, RecordType } from './id.ts';
+import { assemblySchema } from './records/assembly.ts';
+import { craftSchema } from './records/craft.ts';
+import { fileSchema } from './records/file.ts';
+import { itemSchema } from './records/item.ts';
+import { lineSchema } from './records/line.ts';
+import { markSchema } from './records/mark.ts';
+import { markupSchema } from './records/markup.ts';
+import { scopeSchema } from './records/scope.ts';
+import { sectionSchema } from './records/section.ts';
+import { settingsSchema } from './records/settings.ts';
+import { sheetSchema } from './records/sheet.ts';
+import { useSchema } from './records/use.ts';
+
+export const RECORD_SCHEMAS = {
+  settings: settingsSchema,
+  file: fileSchema,
+  sheet: sheetSchema,
+  section: sectionSchema,
+  scope: scopeSchema,
+  mark: markSchema,
+  assembly: assemblySchema,
+  use: useSchema,
+  craft: craftSchema,
+  item: itemSchema,
+  line: lineSchema,
+  markup: markupSchema,
+} as const;
+
+export type RecordOf<Type extends RecordType> = z.infer<(typeof RECORD_SCHEMAS)[Type]>;
+export type JobRecord = { [Type in RecordType]: RecordOf<Type> }[RecordType];
+
+export const RECORD_TYPES = Object.keys(RECORD_SCHEMAS) as readonly RecordType[];
+
+/** The type a record id names. */
+export const typeOfId = (id: Id): RecordType => id.slice(0, id.indexOf(':')) as RecordType;
+
+/** Freezes a record all the way down, so that a change can only go through the door. */
+export function deepFreeze<Value>(value: Value): Value {
+  if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return value;
+  Object.freeze(value);
+  for (const inner of Object.values(value)) deepFreeze(inner);
+  return value;
+}

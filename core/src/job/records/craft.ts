@@ -1,0 +1,9 @@
+import * as z from 'zod';
+import { decimalField, idOf, nameField } from './fields.ts';
+
+/** Who does the work, and what an hour of it costs. */
+export const craftSchema = z
+  .strictObject({ type: z.literal('craft'), id: idOf('craft'), name: nameField, wage: decimalField })
+  .readonly();
+
+export type Craft = z.infer<typeof craftSchema>;

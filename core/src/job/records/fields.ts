@@ -1,0 +1,24 @@
+import * as z from 'zod';
+import type { Id, RecordType } from '../id.ts';
+
+/** Longest texts a record takes; a name must fit a table cell, a note a page. */
+export const NAME_LIMIT = 200;
+export const TEXT_LIMIT = 20_000;
+export const FORMULA_LIMIT = 2_000;
+
+export const idOf = <Type extends RecordType>(type: Type): z.ZodType<Id<Type>> =>
+  z.templateLiteral([z.literal(type), z.literal(':'), z.string().regex(/^[0-9a-z-]{1,40}$/)]) as unknown as z.ZodType<Id<Type>>;
+
+export const nameField = z.string().trim().min(1).max(NAME_LIMIT);
+/** A short text that may be left empty. */
+export const shortField = z.string().max(NAME_LIMIT);
+export const textField = z.string().max(TEXT_LIMIT);
+/** Formula text is kept as typed, right or wrong: what someone wrote is never thrown away. */
+export const formulaField = z.string().max(FORMULA_LIMIT);
+export const keyField = z.string().max(60).regex(/^[a-z_][a-z0-9_]*$/);
+/** A decimal number in plain notation; empty for none. */
+export const decimalField = z.string().regex(/^(-?\d{1,12}(\.\d{1,8})?)?$/);
+export const orderField = z.number();
+/** Sheet points. Far beyond any sheet is a damaged file, not a drawing. */
+export const coordinateField = z.number().min(-1e6).max(1e6);
+export const pointField = z.strictObject({ x: coordinateField, y: coordinateField }).readonly();

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { decimalField, idOf, nameField, shortField, textField } from './fields.ts';
+
+/** What holds for the job as a whole. Every job has exactly one. */
+export const settingsSchema = z
+  .strictObject({
+    type: z.literal('settings'),
+    id: idOf('settings'),
+    name: nameField,
+    client: shortField,
+    clientAddress: textField,
+    company: shortField,
+    companyAddress: textField,
+    location: shortField,
+    unitSystem: z.enum(['us', 'metric']),
+    /** ISO 4217 code. */
+    currency: z.string().regex(/^[A-Z]{3}$/),
+    decimalMark: z.enum(['.', ',']),
+    groupMark: z.enum([',', '.', ' ', '']),
+    /** Percent on the material cost of the job. */
+    taxOnMaterials: decimalField,
+    /** ISO date the bid is given; empty until then. */
+    bidDate: z.string().regex(/^(\d{4}-\d{2}-\d{2})?$/),
+    validDays: z.number().int().min(0).max(3650),
+    inclusions: textField,
+    exclusions: textField,
+  })
+  .readonly();
+
+export type Settings = z.infer<typeof settingsSchema>;

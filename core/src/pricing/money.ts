@@ -1,0 +1,53 @@
+import { type NumberFormat, formatNumber, roundTo } from '../units/numberFormat.ts';
+
+/**
+ * Money is whole minor units (cents) everywhere after the unit cost: whole numbers add up exactly
+ * in any order. Unit costs stay decimal text of up to eight places until they are extended.
+ */
+
+/** Decimals of a currency where they are not two (ISO 4217, from memory). */
+const MINOR_DIGITS: Readonly<Record<string, number>> = {
+  JPY: 0,
+  KRW: 0,
+  VND: 0,
+  CLP: 0,
+  ISK: 0,
+  KWD: 3,
+  BHD: 3,
+  OMR: 3,
+  JOD: 3,
+  TND: 3,
+};
+
+export const minorDigits = (currency: string): number => MINOR_DIGITS[currency] ?? 2;
+
+const SYMBOLS: Readonly<Record<string, string>> = { USD: '$', EUR: '€', GBP: '£', JPY: '¥' };
+
+/** Rounds an amount in major units to whole minor units, halves away from zero. */
+export const toMinor = (amount: number, digits: number): number => roundTo(amount * 10 ** digits, 0);
+
+export interface MoneyFormat {
+  readonly currency: string;
+  readonly numbers: NumberFormat;
+}
+
+/** Writes whole minor units: `$1,204.10`, `1.204,10 €`. The sign stands before everything. */
+export function formatMoney(minor: number, format: MoneyFormat): string {
+  const digits = minorDigits(format.currency);
+  return dress(formatNumber(Math.abs(minor) / 10 ** digits, digits, format.numbers), minor < 0, format);
+}
+
+/** Writes a unit cost in major units with its own decimals, from the currency's to four. */
+export function formatUnitCost(amount: number, format: MoneyFormat): string {
+  const digits = minorDigits(format.currency);
+  const exact = roundTo(amount, 4);
+  const places = roundTo(exact, digits) === exact ? digits : Math.max(digits, roundTo(exact, 3) === exact ? 3 : 4);
+  return dress(formatNumber(Math.abs(exact), places, format.numbers), exact < 0, format);
+}
+
+function dress(figure: string, negative: boolean, { currency, numbers }: MoneyFormat): string {
+  const symbol = SYMBOLS[currency] ?? `${currency}\u00a0`;
+  const sign = negative ? '−' : '';
+  if (numbers.decimal === ',') return `${sign}${figure}\u00a0${symbol.trim()}`;
+  return `${sign}${symbol}${figure}`;
+}

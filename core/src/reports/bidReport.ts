@@ -1,0 +1,87 @@
+import type { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { bidNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
+import { distribute } from '../estimate/distribute.ts';
+import { NO_SECTION } from '../estimate/lineKey.ts';
+import { type Job, inOrder, settingsOf } from '../job/job.ts';
+import type { Settings } from '../job/records/settings.ts';
+
+/** How much of the split the client sees. The total is the same in each. */
+export const BID_DETAILS = ['total', 'sections', 'scopes'] as const;
+export type BidDetail = (typeof BID_DETAILS)[number];
+
+export interface BidRow {
+  readonly code: string;
+  readonly name: string;
+  /** Whole minor units, tax and markups shared in. */
+  readonly amount: number;
+  readonly inner: readonly { readonly name: string; readonly amount: number }[];
+}
+
+export interface BidReport {
+  readonly settings: Settings;
+  readonly rows: readonly BidRow[];
+  readonly total: number;
+  readonly inclusions: readonly string[];
+  readonly exclusions: readonly string[];
+}
+
+const paragraphs = (text: string): readonly string[] =>
+  text
+    .split('\n')
+    .map((each) => each.trim())
+    .filter((each) => each !== '');
+
+const valueOf = (calculation: Calculation, node: string): number => knownValue(calculation.figure(node)) ?? 0;
+
+/** What the client gets. Tax and markups are spread over the sections by their cost, to the cent. */
+export function bidReport(calculation: Calculation, detail: BidDetail): BidReport {
+  const { job } = calculation;
+  const settings = settingsOf(job);
+  const total = valueOf(calculation, bidNode('total'));
+  const common = {
+    settings,
+    total,
+    inclusions: paragraphs(settings.inclusions),
+    exclusions: paragraphs(settings.exclusions),
+  };
+  if (detail === 'total') return { ...common, rows: [] };
+  const sections = topSections(job)
+    .map((section) => ({ ...section, cost: valueOf(calculation, sectionNode(section.id, 'cost')) }))
+    .filter(({ cost }) => cost !== 0);
+  const amounts = distribute(total, sections.map(({ cost }) => cost));
+  const rows = sections.map(({ id, code, name }, index) => {
+    const amount = amounts[index] ?? 0;
+    return { code, name, amount, inner: detail === 'scopes' ? innerRows(calculation, id, amount) : [] };
+  });
+  return { ...common, rows };
+}
+
+function topSections(job: Job): readonly { readonly id: string; readonly code: string; readonly name: string }[] {
+  const own = inOrder(job.section.values()).filter(({ parentId }) => parentId === null);
+  return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
+}
+
+function innerRows(calculation: Calculation, sectionId: string, amount: number): BidRow['inner'] {
+  const { job } = calculation;
+  const inside = sectionsInside(job, sectionId);
+  const scopes = inOrder(job.scope.values())
+    .filter((scope) => inside.has(scope.sectionId ?? NO_SECTION))
+    .map((scope) => ({ name: scope.name, cost: valueOf(calculation, scopeCostNode(scope.id)) }))
+    .filter(({ cost }) => cost !== 0);
+  const cost = valueOf(calculation, sectionNode(sectionId, 'cost'));
+  const rest = cost - scopes.reduce((sum, scope) => sum + scope.cost, 0);
+  const parts = rest === 0 ? scopes : [...scopes, { name: 'Further work in this section', cost: rest }];
+  const shares = distribute(amount, parts.map((part) => part.cost));
+  return parts.map(({ name }, index) => ({ name, amount: shares[index] ?? 0 }));
+}
+
+function sectionsInside(job: Job, sectionId: string): ReadonlySet<string> {
+  const inside = new Set([sectionId]);
+  let before = 0;
+  while (inside.size !== before) {
+    before = inside.size;
+    for (const { id, parentId } of job.section.values()) if (parentId !== null && inside.has(parentId)) inside.add(id);
+  }
+  return inside;
+}

@@ -1,0 +1,78 @@
+import { type Point, distance } from '../geometry/point.ts';
+import { type Result, accept, refuse } from '../problem/result.ts';
+import { evaluateEntry } from '../formula/evaluateEntry.ts';
+import { LENGTH } from '../units/dimension.ts';
+import { POINT_FORMAT } from '../units/numberFormat.ts';
+
+/** One PDF unit is 1/72 inch (ISO 32000). */
+export const METERS_PER_POINT = 0.0254 / 72;
+
+/** Ground meters for one sheet point, each way: a scan can be stretched. */
+export interface Scale {
+  readonly xMetersPerPoint: number;
+  readonly yMetersPerPoint: number;
+}
+
+/** Real over drawn must stay in what drawings use: 10:1 details to 1:1,000,000 maps. */
+const SMALLEST_RATIO = 0.1;
+const LARGEST_RATIO = 1_000_000;
+
+export type ScaleProblem =
+  | { readonly kind: 'scale-not-read'; readonly text: string }
+  | { readonly kind: 'scale-out-of-range'; readonly text: string }
+  | { readonly kind: 'scale-points-coincide' };
+
+/** The scale of a ratio `real : drawn`. */
+export const scaleOfRatio = (ratio: number): Scale => ({
+  xMetersPerPoint: ratio * METERS_PER_POINT,
+  yMetersPerPoint: ratio * METERS_PER_POINT,
+});
+
+/** How many times larger the real thing is than its drawing, along x. */
+export const ratioOfScale = (scale: Scale): number => scale.xMetersPerPoint / METERS_PER_POINT;
+
+const readLength = (text: string): number | undefined => {
+  const entry = evaluateEntry(text, LENGTH, undefined, POINT_FORMAT);
+  return entry.ok ? entry.value : undefined;
+};
+
+/** Reads a printed or typed scale: `1/8" = 1'-0"`, `1" = 20'`, `1:100`. Returns real over drawn. */
+export function parseScaleRatio(text: string): Result<number, ScaleProblem> {
+  const cleaned = text.replace(/^\s*scale\s*:?/i, '').trim();
+  const colon = /^(\d+(?:\.\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)$/.exec(cleaned);
+  const sides = cleaned.split('=');
+  let ratio: number | undefined;
+  if (colon !== null) ratio = Number((colon[2] ?? '').replace(',', '.')) / Number(colon[1]);
+  else if (sides.length === 2) {
+    const drawn = readLength(sides[0] ?? '');
+    const real = readLength(sides[1] ?? '');
+    ratio = drawn === undefined || real === undefined || drawn === 0 ? undefined : real / drawn;
+  }
+  if (ratio === undefined || !Number.isFinite(ratio)) return refuse({ kind: 'scale-not-read', text });
+  if (ratio < SMALLEST_RATIO || ratio > LARGEST_RATIO) return refuse({ kind: 'scale-out-of-range', text });
+  return accept(ratio);
+}
+
+/** The scale for which the distance between two sheet points is `lengthM`. */
+export function scaleOfTwoPoints(a: Point, b: Point, lengthM: number): Result<Scale, ScaleProblem> {
+  const drawn = distance(a, b);
+  if (drawn < 1 || lengthM <= 0) return refuse({ kind: 'scale-points-coincide' });
+  const metersPerPoint = lengthM / drawn;
+  const ratio = metersPerPoint / METERS_PER_POINT;
+  if (ratio < SMALLEST_RATIO || ratio > LARGEST_RATIO)
+    return refuse({ kind: 'scale-out-of-range', text: `1:${Math.round(ratio)}` });
+  return accept({ xMetersPerPoint: metersPerPoint, yMetersPerPoint: metersPerPoint });
+}
+
+/** A sheet point in ground meters from the sheet's corner. */
+export const toWorld = (sheetPoint: Point, scale: Scale): Point => ({
+  x: sheetPoint.x * scale.xMetersPerPoint,
+  y: sheetPoint.y * scale.yMetersPerPoint,
+});
+
+/** Ground meters between two sheet points. */
+export const worldDistance = (a: Point, b: Point, scale: Scale): number =>
+  distance(toWorld(a, scale), toWorld(b, scale));
+
+/** Measured over known, less one: +0.01 reads 1 % long. */
+export const scaleError = (measuredM: number, knownM: number): number => measuredM / knownM - 1;

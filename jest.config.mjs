@@ -1,0 +1,30 @@
+const transform = {
+  '^.+\\.(t|j|mj)sx?$': [
+    '@swc/jest',
+    {
+      jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+const esmPackages = 'rbush|quickselect|robust-predicates|pdfjs-dist|comlink|idb|@turf|polyclip-ts|splaytree-ts|bignumber.js|d3-.*|geojson-.*|kdbush|tinyqueue|point-in-polygon-hao|concaveman|marchingsquares|sweepline-intersections|skmeans|topojson-.*';
+const shared = {
+  transform,
+  moduleNameMapper: {
+    '^@zest/core/(.*)$': '<rootDir>/../core/src/$1.ts',
+    '^@zest/demo/(.*)$': '<rootDir>/../demo/src/$1.ts',
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${esmPackages})/)`],
+  moduleFileExtensions: ['ts', 'tsx', 'mjs', 'js', 'json'],
+};
+/** @type {import('jest').Config} */
+export default {
+  cacheDirectory: '.cache/jest',
+  projects: ['core', 'app', 'server', 'demo'].map((name) => ({
+    ...shared,
+    displayName: name,
+    rootDir: `./${name}`,
+    testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+    testEnvironment: 'node',
+  })),
+};
