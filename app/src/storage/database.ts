@@ -1,0 +1,50 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { JobRecord } from '@zest/core/job/record';
+
+/** What the list of jobs shows, without opening any. */
+export interface JobSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly client: string;
+  readonly currency: string;
+  readonly decimalMark: '.' | ',';
+  readonly groupMark: ',' | '.' | ' ' | '';
+  readonly sheets: number;
+  /** Bid total in whole minor units when it was last figured. */
+  readonly totalMinor: number;
+  readonly createdAt: number;
+  readonly changedAt: number;
+  /** Set while a deletion can still be undone. */
+  readonly deletedAt: number | null;
+}
+
+interface ZestSchema extends DBSchema {
+  jobs: { key: string; value: JobSummary };
+  records: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly record: JobRecord } };
+  files: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly bytes: Blob } };
+  thumbnails: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly image: Blob } };
+  choices: { key: string; value: unknown };
+}
+
+export type Database = IDBPDatabase<ZestSchema>;
+
+const NAME = 'zest-line';
+const VERSION = 1;
+
+/** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
+export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
+  return openDB<ZestSchema>(name, VERSION, {
+    upgrade(database) {
+      database.createObjectStore('jobs', { keyPath: 'id' });
+      database.createObjectStore('records', { keyPath: ['jobId', 'id'] });
+      database.createObjectStore('files', { keyPath: ['jobId', 'id'] });
+      database.createObjectStore('thumbnails', { keyPath: ['jobId', 'id'] });
+      database.createObjectStore('choices');
+    },
+    blocked: onBlocked,
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+  });
+}
+
+/** All rows of a job: an empty array sorts after every string. */
+export const rowsOf = (jobId: string): IDBKeyRange => IDBKeyRange.bound([jobId], [jobId, []]);

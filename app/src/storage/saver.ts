@@ -1,0 +1,64 @@
+import { joinDiffs } from '@zest/core/job/change';
+import { type Diff, EMPTY_DIFF, isEmptyDiff } from '@zest/core/job/job';
+
+export type SaveState =
+  | { readonly state: 'saved' }
+  | { readonly state: 'saving' }
+  | { readonly state: 'failed'; readonly full: boolean };
+
+export interface Saver {
+  /** Queues a change; changes made while one is being written go out together after it. */
+  readonly save: (diff: Diff, files?: ReadonlyMap<string, Blob>) => void;
+  /** Tries again what could not be written. */
+  readonly retry: () => void;
+  /** Settles when nothing is waiting, or writing failed. */
+  readonly settled: () => Promise<void>;
+}
+
+type Write = (diff: Diff, files: ReadonlyMap<string, Blob>) => Promise<void>;
+
+/**
+ * Writes changes one after the other and tells the true state: 'saved' only when all that was
+ * changed lies on the disk. After a failure what is waiting is kept, and goes out with the next try.
+ */
+export function createSaver(write: Write, tell: (state: SaveState) => void): Saver {
+  let waiting: Diff = EMPTY_DIFF;
+  let files = new Map<string, Blob>();
+  let running: Promise<void> | undefined;
+
+  const drain = async (): Promise<void> => {
+    while (!isEmptyDiff(waiting) || files.size > 0) {
+      const [diff, taken] = [waiting, files];
+      [waiting, files] = [EMPTY_DIFF, new Map()];
+      try {
+        await write(diff, taken);
+      } catch (error) {
+        waiting = joinDiffs(diff, waiting);
+        files = new Map([...taken, ...files]);
+        tell({ state: 'failed', full: error instanceof DOMException && error.name === 'QuotaExceededError' });
+        return;
+      }
+    }
+    tell({ state: 'saved' });
+  };
+
+  const start = (): void => {
+    if (running !== undefined) return;
+    tell({ state: 'saving' });
+    running = drain().finally(() => {
+      running = undefined;
+    });
+  };
+
+  return {
+    save: (diff, added = new Map()) => {
+      waiting = joinDiffs(waiting, diff);
+      for (const [id, bytes] of added) files.set(id, bytes);
+      start();
+    },
+    retry: start,
+    settled: async () => {
+      while (running !== undefined) await running;
+    },
+  };
+}

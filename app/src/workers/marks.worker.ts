@@ -1,0 +1,234 @@
+import * as Comlink from 'comlink';
+import RBush from 'rbush';
+import { type Glyph, type Hatch, lookOf } from '../look/scopeColors.ts';
+import type { DrawnMark, DrawnScope, MarksWorker, View } from './marksProtocol.ts';
+
+interface Entry {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+  readonly mark: DrawnMark;
+}
+
+/** Long paths cost more than they save: rasterizing grows faster than their length. */
+const MARKS_A_PATH = 16;
+/** Room for line width and glyphs around a mark's points, in sheet points at scale 1. */
+const REACH = 12;
+
+const tree = new RBush<Entry>();
+const entries = new Map<string, Entry>();
+let scopes = new Map<string, DrawnScope>();
+const hatches = new Map<string, OffscreenCanvas>();
+
+function entryOf(mark: DrawnMark): Entry {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const stroke of mark.strokes) {
+    for (let i = 0; i < stroke.length; i += 2) {
+      minX = Math.min(minX, stroke[i] as number);
+      maxX = Math.max(maxX, stroke[i] as number);
+      minY = Math.min(minY, stroke[i + 1] as number);
+      maxY = Math.max(maxY, stroke[i + 1] as number);
+    }
+  }
+  return { minX, minY, maxX, maxY, mark };
+}
+
+async function load(marks: readonly DrawnMark[]): Promise<void> {
+  tree.clear();
+  entries.clear();
+  const all = marks.map(entryOf);
+  for (const entry of all) entries.set(entry.mark.id, entry);
+  tree.load(all);
+}
+
+async function change(put: readonly DrawnMark[], removed: readonly string[]): Promise<void> {
+  for (const id of [...removed, ...put.map((mark) => mark.id)]) {
+    const entry = entries.get(id);
+    if (entry === undefined) continue;
+    tree.remove(entry);
+    entries.delete(id);
+  }
+  for (const mark of put) {
+    const entry = entryOf(mark);
+    entries.set(mark.id, entry);
+    tree.insert(entry);
+  }
+}
+
+async function style(list: readonly DrawnScope[]): Promise<void> {
+  scopes = new Map(list.map((scope) => [scope.id, scope]));
+}
+
+type Context = OffscreenCanvasRenderingContext2D;
+
+async function draw(view: View, quality: 'quick' | 'proper', skip: readonly string[]): Promise<ImageBitmap> {
+  const canvas = new OffscreenCanvas(view.width, view.height);
+  const context = canvas.getContext('2d') as Context;
+  const reach = REACH + 14 / view.scale;
+  const seen = tree.search({
+    minX: view.x - reach,
+    minY: view.y - reach,
+    maxX: view.x + view.width / view.scale + reach,
+    maxY: view.y + view.height / view.scale + reach,
+  });
+  const skipped = new Set(skip);
+  const byScope = new Map<string, DrawnMark[]>();
+  for (const { mark } of seen) {
+    const scope = scopes.get(mark.scopeId);
+    if (scope === undefined || scope.hidden || skipped.has(mark.id)) continue;
+    const list = byScope.get(mark.scopeId);
+    if (list === undefined) byScope.set(mark.scopeId, [mark]);
+    else list.push(mark);
+  }
+  for (const kind of ['area', 'run', 'count'] as const) {
+    for (const [scopeId, marks] of byScope) {
+      const scope = scopes.get(scopeId) as DrawnScope;
+      const ofKind = marks.filter((mark) => mark.kind === kind);
+      context.globalAlpha = scope.faint ? 0.25 : 1;
+      for (let i = 0; i < ofKind.length; i += MARKS_A_PATH)
+        drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, scope.color, quality);
+    }
+  }
+  const bitmap = canvas.transferToImageBitmap();
+  return Comlink.transfer(bitmap, [bitmap]);
+}
+
+function drawBatch(
+  context: Context,
+  view: View,
+  marks: readonly DrawnMark[],
+  kind: DrawnMark['kind'],
+  color: number,
+  quality: 'quick' | 'proper',
+): void {
+  const look = lookOf(color);
+  context.beginPath();
+  for (const { strokes } of marks)
+    for (const stroke of strokes) {
+      if (kind === 'count') traceGlyphs(context, view, stroke, look.glyph);
+      else traceStroke(context, view, stroke, kind === 'area');
+    }
+  context.strokeStyle = look.color;
+  context.lineJoin = 'round';
+  context.setLineDash([]);
+  if (quality === 'quick') {
+    context.lineWidth = 1;
+    context.stroke();
+    return;
+  }
+  if (kind === 'area') fillArea(context, look.color, look.hatch);
+  if (kind === 'count') {
+    context.fillStyle = look.glyph === 'ring' || look.glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
+    context.fill();
+    context.lineWidth = look.glyph === 'ring' || look.glyph === 'cross' ? 2.5 : 1;
+    context.strokeStyle = look.glyph === 'ring' || look.glyph === 'cross' ? look.color : 'rgba(255,255,255,0.9)';
+    context.stroke();
+    return;
+  }
+  context.lineWidth = kind === 'run' ? runWidth(view.scale) : 2;
+  if (kind === 'run') {
+    // A light ground under dashes, so that the wall below does not show through as a dash of its own.
+    const alpha = context.globalAlpha;
+    context.globalAlpha = alpha * 0.3;
+    context.stroke();
+    context.globalAlpha = alpha * 0.9;
+    context.setLineDash(look.dash.map((length) => length * Math.max(0.6, context.lineWidth / 5)));
+    context.stroke();
+    context.globalAlpha = alpha;
+    return;
+  }
+  context.stroke();
+}
+
+/** Runs keep to a wall's width when zoomed in and to a readable line when zoomed out. */
+const runWidth = (scale: number): number => Math.min(9, Math.max(3, scale * 4));
+
+function traceStroke(context: Context, view: View, stroke: Float32Array, closed: boolean): void {
+  for (let i = 0; i < stroke.length; i += 2) {
+    const x = ((stroke[i] as number) - view.x) * view.scale;
+    const y = ((stroke[i + 1] as number) - view.y) * view.scale;
+    if (i === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  }
+  if (closed) context.closePath();
+}
+
+function traceGlyphs(context: Context, view: View, points: Float32Array, glyph: Glyph): void {
+  const r = Math.min(11, Math.max(4.5, view.scale * 6));
+  for (let i = 0; i < points.length; i += 2) {
+    const x = ((points[i] as number) - view.x) * view.scale;
+    const y = ((points[i + 1] as number) - view.y) * view.scale;
+    traceGlyph(context, x, y, r, glyph);
+  }
+}
+
+function traceGlyph(context: Context, x: number, y: number, r: number, glyph: Glyph): void {
+  const corners: Readonly<Partial<Record<Glyph, readonly (readonly [number, number])[]>>> = {
+    square: [[-0.85, -0.85], [0.85, -0.85], [0.85, 0.85], [-0.85, 0.85]],
+    triangle: [[0, -1], [0.95, 0.75], [-0.95, 0.75]],
+    diamond: [[0, -1.1], [1.1, 0], [0, 1.1], [-1.1, 0]],
+  };
+  const shape = corners[glyph];
+  if (shape !== undefined) {
+    shape.forEach(([dx, dy], i) => (i === 0 ? context.moveTo(x + dx * r, y + dy * r) : context.lineTo(x + dx * r, y + dy * r)));
+    context.closePath();
+  } else if (glyph === 'cross') {
+    context.moveTo(x - r, y - r);
+    context.lineTo(x + r, y + r);
+    context.moveTo(x + r, y - r);
+    context.lineTo(x - r, y + r);
+  } else {
+    context.moveTo(x + r, y);
+    context.arc(x, y, r, 0, 2 * Math.PI);
+  }
+}
+
+function fillArea(context: Context, color: string, hatch: Hatch): void {
+  const alpha = context.globalAlpha;
+  context.globalAlpha = alpha * 0.16;
+  context.fillStyle = color;
+  context.fill();
+  if (hatch !== 'plain') {
+    context.globalAlpha = alpha * 0.4;
+    context.fillStyle = context.createPattern(hatchTile(color, hatch), 'repeat') as CanvasPattern;
+    context.fill();
+  }
+  context.globalAlpha = alpha;
+}
+
+function hatchTile(color: string, hatch: Hatch): OffscreenCanvas {
+  const key = `${color} ${hatch}`;
+  const known = hatches.get(key);
+  if (known !== undefined) return known;
+  const size = 12;
+  const tile = new OffscreenCanvas(size, size);
+  const context = tile.getContext('2d') as Context;
+  context.strokeStyle = color;
+  context.fillStyle = color;
+  const line = (x1: number, y1: number, x2: number, y2: number): void => {
+    context.beginPath();
+    context.moveTo(x1, y1);
+    context.lineTo(x2, y2);
+    context.stroke();
+  };
+  const slant = (sign: 1 | -1): void => {
+    for (const shift of [-size, 0, size])
+      if (sign === 1) line(shift, size, shift + size, 0);
+      else line(shift, 0, shift + size, size);
+  };
+  if (hatch === 'rising' || hatch === 'crossed') slant(1);
+  if (hatch === 'falling' || hatch === 'crossed') slant(-1);
+  if (hatch === 'level') line(0, size / 2, size, size / 2);
+  if (hatch === 'upright') line(size / 2, 0, size / 2, size);
+  if (hatch === 'dots') {
+    context.beginPath();
+    context.arc(size / 2, size / 2, 1.6, 0, 2 * Math.PI);
+    context.fill();
+  }
+  hatches.set(key, tile);
+  return tile;
+}
+
+const api: MarksWorker = { load, change, style, draw };
+Comlink.expose(api);

@@ -1,0 +1,36 @@
+import type { MarkKind } from '@zest/core/takeoff/measures';
+
+/** A mark as the drawing worker needs it. */
+export interface DrawnMark {
+  readonly id: string;
+  readonly scopeId: string;
+  readonly kind: MarkKind;
+  /** x, y, x, y … in sheet points, one list a stroke. */
+  readonly strokes: readonly Float32Array[];
+}
+
+export interface DrawnScope {
+  readonly id: string;
+  readonly color: number;
+  readonly hidden: boolean;
+  readonly faint: boolean;
+}
+
+/** What part of the sheet to draw, and how large. */
+export interface View {
+  /** Sheet point at the top left corner of the bitmap. */
+  readonly x: number;
+  readonly y: number;
+  /** Device pixels a sheet point. */
+  readonly scale: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface MarksWorker {
+  /** Takes over all marks of the sheet in view. */
+  readonly load: (marks: readonly DrawnMark[]) => Promise<void>;
+  readonly change: (put: readonly DrawnMark[], removed: readonly string[]) => Promise<void>;
+  readonly style: (scopes: readonly DrawnScope[]) => Promise<void>;
+  readonly draw: (view: View, quality: 'quick' | 'proper', skip: readonly string[]) => Promise<ImageBitmap>;
+}

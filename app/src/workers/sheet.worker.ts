@@ -1,0 +1,166 @@
+import './pdfEnvironment.ts';
+import * as Comlink from 'comlink';
+import * as pdfjs from 'pdfjs-dist';
+import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
+import type { OpenAnswer, PageInfo, PageText, SheetWorker, Tile } from './sheetProtocol.ts';
+
+type Document = pdfjs.PDFDocumentProxy;
+type Page = pdfjs.PDFPageProxy;
+
+const parser = new pdfjs.PDFWorker({ port: new Worker(pdfWorkerUrl, { type: 'module' }) as unknown as null });
+const documents = new Map<string, { readonly document: Document; readonly pages: Map<number, Promise<Page>> }>();
+
+/** pdf.js makes its own canvases through this; in a worker they are off screen. */
+class OffscreenCanvasFactory {
+  create(width: number, height: number) {
+    const canvas = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
+    return { canvas, context: canvas.getContext('2d') };
+  }
+
+  reset(entry: { canvas: OffscreenCanvas }, width: number, height: number): void {
+    entry.canvas.width = width;
+    entry.canvas.height = height;
+  }
+
+  destroy(entry: { canvas: OffscreenCanvas }): void {
+    entry.canvas.width = 0;
+    entry.canvas.height = 0;
+  }
+}
+
+/** Filters need a document with SVG; plans hardly ever use them, and without them nothing is lost but tint. */
+class NoFilterFactory {
+  addFilter(): string {
+    return 'none';
+  }
+  addHCMFilter(): string {
+    return 'none';
+  }
+  addAlphaFilter(): string {
+    return 'none';
+  }
+  addLuminosityFilter(): string {
+    return 'none';
+  }
+  addKnockoutFilter(): string {
+    return 'none';
+  }
+  addHighlightHCMFilter(): string {
+    return 'none';
+  }
+  destroy(): void {
+    // Nothing is held.
+  }
+}
+
+const stubDocument = {
+  fonts: (self as unknown as { fonts: unknown }).fonts,
+  createElement: () => new OffscreenCanvas(1, 1),
+};
+
+async function open(fileId: string, bytes: ArrayBuffer): Promise<OpenAnswer> {
+  if (documents.has(fileId)) return { ok: true, pageCount: documents.get(fileId)?.document.numPages ?? 0 };
+  try {
+    const base = self.location.origin;
+    const document = await pdfjs.getDocument({
+      data: bytes,
+      worker: parser,
+      useSystemFonts: false,
+      useWorkerFetch: true,
+      cMapUrl: `${base}/pdf/cmaps/`,
+      cMapPacked: true,
+      standardFontDataUrl: `${base}/pdf/fonts/`,
+      wasmUrl: `${base}/pdf/wasm/`,
+      iccUrl: `${base}/pdf/icc/`,
+      CanvasFactory: OffscreenCanvasFactory,
+      FilterFactory: NoFilterFactory,
+      ownerDocument: stubDocument as unknown as HTMLDocument,
+      isEvalSupported: false,
+    } as unknown as Parameters<typeof pdfjs.getDocument>[0]).promise;
+    documents.set(fileId, { document, pages: new Map() });
+    return { ok: true, pageCount: document.numPages };
+  } catch (error) {
+    const name = error instanceof Error ? error.name : '';
+    if (name === 'PasswordException') return { ok: false, problem: { kind: 'pdf-locked' } };
+    return { ok: false, problem: { kind: 'pdf-damaged' } };
+  }
+}
+
+function getPage(fileId: string, pageIndex: number): Promise<Page> {
+  const entry = documents.get(fileId);
+  if (entry === undefined) throw new Error(`getPage: the file ${fileId} is not open`);
+  const known = entry.pages.get(pageIndex);
+  if (known !== undefined) return known;
+  const page = entry.document.getPage(pageIndex + 1);
+  entry.pages.set(pageIndex, page);
+  return page;
+}
+
+async function page(fileId: string, pageIndex: number): Promise<PageInfo> {
+  const proxy = await getPage(fileId, pageIndex);
+  const viewport = proxy.getViewport({ scale: 1 });
+  const content = await proxy.getTextContent();
+  const texts: PageText[] = [];
+  for (const item of content.items) {
+    if (!('str' in item) || item.str.trim() === '') continue;
+    const [a, b, c, d, e, f] = pdfjs.Util.transform(viewport.transform, item.transform) as number[];
+    texts.push({ text: item.str, x: e ?? 0, y: f ?? 0, height: Math.hypot(c ?? 0, d ?? 0), width: item.width * Math.sign(Math.hypot(a ?? 0, b ?? 0)) });
+  }
+  return { widthPt: viewport.width, heightPt: viewport.height, texts };
+}
+
+interface Recorded {
+  isEmpty(index: number): boolean;
+  minX(index: number): number;
+  maxX(index: number): number;
+  minY(index: number): number;
+  maxY(index: number): number;
+}
+
+/**
+ * Renders a part of a page. The first rendering of a page records where every operation draws; later
+ * ones skip what lies outside their tile, which is what keeps a sharp tile quick.
+ */
+async function render(fileId: string, pageIndex: number, tile: Tile): Promise<ImageBitmap> {
+  const proxy = await getPage(fileId, pageIndex);
+  const viewport = proxy.getViewport({ scale: tile.scale });
+  const canvas = new OffscreenCanvas(tile.width, tile.height);
+  const recorded = (proxy as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes;
+  const whole = tile.x === 0 && tile.y === 0 && tile.width >= Math.floor(viewport.width) && tile.height >= Math.floor(viewport.height);
+  const [left, right] = [tile.x / viewport.width, (tile.x + tile.width) / viewport.width];
+  const [top, bottom] = [tile.y / viewport.height, (tile.y + tile.height) / viewport.height];
+  const inside = (index: number): boolean =>
+    recorded === null ||
+    (!recorded.isEmpty(index) &&
+      recorded.minX(index) <= right &&
+      recorded.maxX(index) >= left &&
+      recorded.minY(index) <= bottom &&
+      recorded.maxY(index) >= top);
+  await proxy.render({
+    canvas: canvas as unknown as HTMLCanvasElement,
+    viewport,
+    intent: 'print',
+    transform: [1, 0, 0, 1, -tile.x, -tile.y],
+    background: '#ffffff',
+    recordOperations: recorded === null && whole,
+    ...(recorded === null || whole ? {} : { operationsFilter: inside }),
+  } as unknown as Parameters<Page['render']>[0]).promise;
+  return canvas.transferToImageBitmap();
+}
+
+async function close(fileId: string): Promise<void> {
+  const entry = documents.get(fileId);
+  documents.delete(fileId);
+  await entry?.document.destroy();
+}
+
+const api: SheetWorker = {
+  open,
+  close,
+  page,
+  render: async (...request) => {
+    const bitmap = await render(...request);
+    return Comlink.transfer(bitmap, [bitmap]);
+  },
+};
+Comlink.expose(api);

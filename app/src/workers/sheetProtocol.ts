@@ -1,0 +1,45 @@
+/** What the sheet worker is asked and answers; plain data that can cross to it. */
+export interface PageText {
+  readonly text: string;
+  /** Sheet points from the top left corner of the page as shown; the baseline's start. */
+  readonly x: number;
+  readonly y: number;
+  readonly height: number;
+  readonly width: number;
+}
+
+export interface PageInfo {
+  readonly widthPt: number;
+  readonly heightPt: number;
+  readonly texts: readonly PageText[];
+}
+
+export type OpenAnswer =
+  | { readonly ok: true; readonly pageCount: number }
+  | { readonly ok: false; readonly problem: PdfProblem };
+
+export type PdfProblem =
+  | { readonly kind: 'pdf-not-pdf' }
+  | { readonly kind: 'pdf-damaged' }
+  | { readonly kind: 'pdf-locked' }
+  | { readonly kind: 'pdf-empty' }
+  | { readonly kind: 'pdf-no-pages' }
+  | { readonly kind: 'pdf-too-many-pages'; readonly pages: number; readonly limit: number }
+  | { readonly kind: 'pdf-too-large'; readonly bytes: number; readonly limit: number };
+
+export interface Tile {
+  /** Pixels per sheet point. */
+  readonly scale: number;
+  /** Pixels from the page's corner at that scale. */
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface SheetWorker {
+  readonly open: (fileId: string, bytes: ArrayBuffer) => Promise<OpenAnswer>;
+  readonly close: (fileId: string) => Promise<void>;
+  readonly page: (fileId: string, pageIndex: number) => Promise<PageInfo>;
+  readonly render: (fileId: string, pageIndex: number, tile: Tile) => Promise<ImageBitmap>;
+}
