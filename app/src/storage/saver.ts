@@ -26,7 +26,7 @@ export function createSaver(write: Write, tell: (state: SaveState) => void): Sav
   let files = new Map<string, Blob>();
   let running: Promise<void> | undefined;
 
-  const drain = async (): Promise<void> => {
+  const drain = async (): Promise<boolean> => {
     while (!isEmptyDiff(waiting) || files.size > 0) {
       const [diff, taken] = [waiting, files];
       [waiting, files] = [EMPTY_DIFF, new Map()];
@@ -36,17 +36,20 @@ export function createSaver(write: Write, tell: (state: SaveState) => void): Sav
         waiting = joinDiffs(diff, waiting);
         files = new Map([...taken, ...files]);
         tell({ state: 'failed', full: error instanceof DOMException && error.name === 'QuotaExceededError' });
-        return;
+        return false;
       }
     }
     tell({ state: 'saved' });
+    return true;
   };
 
   const start = (): void => {
     if (running !== undefined) return;
     tell({ state: 'saving' });
-    running = drain().finally(() => {
+    running = drain().then((written) => {
       running = undefined;
+      // A change can come in while the last 'saved' is being told.
+      if (written && (!isEmptyDiff(waiting) || files.size > 0)) start();
     });
   };
 

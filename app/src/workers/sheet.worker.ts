@@ -74,7 +74,7 @@ async function open(fileId: string, bytes: ArrayBuffer): Promise<OpenAnswer> {
       iccUrl: `${base}/pdf/icc/`,
       CanvasFactory: OffscreenCanvasFactory,
       FilterFactory: NoFilterFactory,
-      ownerDocument: stubDocument as unknown as HTMLDocument,
+      ownerDocument: stubDocument as never,
       isEvalSupported: false,
     } as unknown as Parameters<typeof pdfjs.getDocument>[0]).promise;
     documents.set(fileId, { document, pages: new Map() });
@@ -137,7 +137,7 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
       recorded.minY(index) <= bottom &&
       recorded.maxY(index) >= top);
   await proxy.render({
-    canvas: canvas as unknown as HTMLCanvasElement,
+    canvas: canvas as never,
     viewport,
     intent: 'print',
     transform: [1, 0, 0, 1, -tile.x, -tile.y],

@@ -1,0 +1,59 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import { Suspense, lazy, useEffect } from 'react';
+import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
+import { Toasts } from './components/toaster.tsx';
+import { JobFrame } from './frame/JobFrame.tsx';
+import { system } from './look/system.ts';
+import { JobsPage } from './stages/jobs/JobsPage.tsx';
+import { StoresProvider, type Stores, useView } from './stores/context.tsx';
+
+const SheetsStage = lazy(() => import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })));
+const MeasureStage = lazy(() => import('./stages/measure/MeasureStage.tsx').then((m) => ({ default: m.MeasureStage })));
+const AssembliesStage = lazy(() =>
+  import('./stages/assemblies/AssembliesStage.tsx').then((m) => ({ default: m.AssembliesStage })),
+);
+const PricesStage = lazy(() => import('./stages/prices/PricesStage.tsx').then((m) => ({ default: m.PricesStage })));
+const EstimateStage = lazy(() => import('./stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })));
+const BidStage = lazy(() => import('./stages/bid/BidStage.tsx').then((m) => ({ default: m.BidStage })));
+
+const stage = (content: React.ReactNode) => <Suspense fallback={null}>{content}</Suspense>;
+
+const router = createBrowserRouter([
+  { path: '/', element: <Navigate to="/jobs" replace /> },
+  { path: '/jobs', element: <JobsPage /> },
+  {
+    path: '/job/:jobId',
+    element: <JobFrame />,
+    children: [
+      { index: true, element: <Navigate to="sheets" replace /> },
+      { path: 'sheets', element: stage(<SheetsStage />) },
+      { path: 'measure/:sheetId?', element: stage(<MeasureStage />) },
+      { path: 'assemblies/:assemblyId?', element: stage(<AssembliesStage />) },
+      { path: 'prices', element: stage(<PricesStage />) },
+      { path: 'estimate', element: stage(<EstimateStage />) },
+      { path: 'bid', element: stage(<BidStage />) },
+    ],
+  },
+  { path: '*', element: <Navigate to="/jobs" replace /> },
+]);
+
+function ThemeClass() {
+  const theme = useView((state) => state.theme);
+  useEffect(() => {
+    document.documentElement.classList.toggle('dark', theme === 'dark');
+    document.documentElement.style.colorScheme = theme;
+  }, [theme]);
+  return null;
+}
+
+export function App({ stores }: { readonly stores: Stores }) {
+  return (
+    <StoresProvider value={stores}>
+      <ChakraProvider value={system}>
+        <ThemeClass />
+        <RouterProvider router={router} />
+        <Toasts />
+      </ChakraProvider>
+    </StoresProvider>
+  );
+}

@@ -1,0 +1,107 @@
+import { useEffect, useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { STAGES } from '../frame/stages.ts';
+import { type Stores, useStores } from '../stores/context.tsx';
+import type { Tool } from '../stores/viewStore.ts';
+
+/** Something a person can have done, by key, by name in the finder, or by button. */
+export interface Action {
+  readonly id: string;
+  readonly label: string;
+  readonly key?: string;
+  readonly run: () => void;
+}
+
+const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
+  ['select', 'Select and edit marks', 'V'],
+  ['run', 'Draw a run', 'L'],
+  ['area', 'Draw an area', 'A'],
+  ['count', 'Count', 'C'],
+  ['scale', 'Set the scale by two points', 'S'],
+  ['check', 'Measure back a known dimension', 'B'],
+];
+
+/** Keys that only mean something while drawing; listed for the help, handled by the workspace. */
+export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = [
+  ['Shift', 'right angles while held'],
+  ['0–9 … Enter', 'type the length of the segment'],
+  ['.', 'lift the pen, go on elsewhere in the same mark'],
+  ['Backspace', 'take back the last point'],
+  ['Enter', 'end the mark'],
+  ['Esc', 'leave the pen; what is drawn stays'],
+  ['Delete', 'delete the selected vertex or marks'],
+  ['Arrow keys', 'pan; with Shift further'],
+  ['+  −  0', 'zoom in, out, whole sheet'],
+  ['[  ]', 'previous and next sheet'],
+];
+
+/** The one list of actions of the open job. */
+export function useActions(): readonly Action[] {
+  const stores = useStores();
+  const navigate = useNavigate();
+  return useMemo(() => listActions(stores, (path) => void navigate(path)), [stores, navigate]);
+}
+
+function listActions({ jobs, view }: Stores, navigate: (path: string) => void): readonly Action[] {
+  const jobPath = (path: string): string => `/job/${jobs.getState().open?.jobId ?? ''}/${path}`;
+  const stages = STAGES.map(({ path, name }, index): Action => ({
+    id: `go-${path}`,
+    label: `Go to ${name}`,
+    key: `Alt+${index + 1}`,
+    run: () => navigate(jobPath(path)),
+  }));
+  const pens = PENS.map(([tool, label, key]): Action => ({
+    id: `pen-${tool}`,
+    label,
+    key,
+    run: () => {
+      if (!location.pathname.includes('/measure')) navigate(jobPath('measure'));
+      view.setState({ tool });
+    },
+  }));
+  const shown = { full: 'dim', dim: 'hidden', hidden: 'full' } as const;
+  return [
+    { id: 'find', label: 'Find anything', key: 'Ctrl+K', run: () => view.setState({ finderOpen: true }) },
+    { id: 'undo', label: 'Undo', key: 'Ctrl+Z', run: jobs.actions.undo },
+    { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: jobs.actions.redo },
+    ...stages,
+    ...pens,
+    { id: 'sheet-shown', label: 'Show, dim or hide the sheet', key: 'H', run: () => view.setState(({ sheetShown }) => ({ sheetShown: shown[sheetShown] })) },
+    { id: 'show-all', label: 'Show all scopes', key: 'Shift+H', run: () => view.setState({ hidden: new Set(), alone: undefined }) },
+    { id: 'theme', label: 'Switch between light and dark', run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })) },
+    { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
+    { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },
+  ];
+}
+
+/** How a key press is written in the list. */
+export function writeKey(event: KeyboardEvent): string {
+  const key = event.key.length === 1 ? event.key.toUpperCase() : event.key;
+  const shifted = event.shiftKey && /^[A-Z]$|^.{2,}$/.test(key);
+  const parts = [event.ctrlKey || event.metaKey ? 'Ctrl' : '', event.altKey ? 'Alt' : '', shifted ? 'Shift' : '', key];
+  return parts.filter(Boolean).join('+');
+}
+
+/** Typing belongs to the field that has the focus. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+export const isInDialog = (): boolean => document.querySelector('[role="dialog"],[role="alertdialog"]') !== null;
+
+/** Runs actions by their keys wherever nobody is typing. */
+export function useActionKeys(): void {
+  const actions = useActions();
+  useEffect(() => {
+    const byKey = new Map(actions.filter(({ key }) => key !== undefined).map((action) => [action.key, action]));
+    byKey.set('Ctrl+Y', byKey.get('Ctrl+Shift+Z') as Action);
+    const onKeyDown = (event: KeyboardEvent): void => {
+      const action = byKey.get(writeKey(event));
+      if (action === undefined || event.defaultPrevented || isInDialog()) return;
+      if (isTyping(event.target) && action.id !== 'find') return;
+      event.preventDefault();
+      action.run();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [actions]);
+}

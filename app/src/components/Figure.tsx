@@ -1,0 +1,56 @@
+import type { Failure } from '@zest/core/graph/failure';
+import type { Figure as GraphFigure } from '@zest/core/graph/graph';
+import { formatMoney } from '@zest/core/pricing/money';
+import type { Dimension } from '@zest/core/units/dimension';
+import { formatInUnit, formatQuantity } from '@zest/core/units/format';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { quantityPlaces } from '@zest/core/pricing/quantity';
+import { useFormats, useOpenJob } from '../stores/context.tsx';
+import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
+import { getUnit } from '@zest/core/units/unit';
+
+/** Where a figure would stand: the reason in short, the whole of it on hover and for readers. */
+export function FailureText({ failure }: { readonly failure: Failure }) {
+  const { job } = useOpenJob();
+  const whole = describeFailure(failure, job);
+  return (
+    <span className="warn" title={whole} aria-label={whole} role="note">
+      {shortFailure(failure)}
+    </span>
+  );
+}
+
+/** A quantity as the job writes its dimension: digits, and the unit in a lighter weight. */
+export function QuantityText({ figure, dimension, unit }: { readonly figure: GraphFigure; readonly dimension: Dimension; readonly unit?: string }) {
+  const { display } = useFormats();
+  if (figure.failure !== undefined) return <FailureText failure={figure.failure} />;
+  const text =
+    unit === undefined ? formatQuantity(figure.value, dimension, display) : formatInUnit(figure.value, getUnit(unit), display);
+  return (
+    <span>
+      {text.figure}
+      {text.unit === '' ? null : <span className="unit"> {text.unit}</span>}
+    </span>
+  );
+}
+
+/** A figure that is already in the unit of its line. */
+export function InUnitText({ figure, unit }: { readonly figure: GraphFigure; readonly unit: string }) {
+  const { numbers } = useFormats();
+  if (figure.failure !== undefined) return <FailureText failure={figure.failure} />;
+  return (
+    <span>
+      {formatNumber(figure.value, quantityPlaces(figure.value), numbers)}
+      <span className="unit"> {unit}</span>
+    </span>
+  );
+}
+
+export function MoneyText({ figure }: { readonly figure: GraphFigure }) {
+  const { money } = useFormats();
+  return figure.failure === undefined ? (
+    <span>{formatMoney(figure.value, money)}</span>
+  ) : (
+    <FailureText failure={figure.failure} />
+  );
+}

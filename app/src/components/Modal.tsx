@@ -1,0 +1,33 @@
+import { CloseButton, Dialog, Portal } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+
+interface ModalProps {
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+  readonly footer?: ReactNode;
+  readonly size?: 'sm' | 'md' | 'lg';
+}
+
+/** A dialog with a title, a way out, and focus that stays inside. */
+export function Modal({ title, onClose, children, footer, size = 'md' }: ModalProps) {
+  return (
+    <Dialog.Root open onOpenChange={({ open }) => (open ? undefined : onClose())} size={size} placement="center">
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title fontSize="16px">{title}</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body>{children}</Dialog.Body>
+            {footer === undefined ? null : <Dialog.Footer>{footer}</Dialog.Footer>}
+            <Dialog.CloseTrigger asChild>
+              <CloseButton size="sm" aria-label="Close" />
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

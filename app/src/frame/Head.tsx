@@ -1,0 +1,97 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { useLocation } from 'react-router';
+import { bidNode } from '@zest/core/calculate/nodes';
+import { settingsOf } from '@zest/core/job/job';
+import { formatMoney } from '@zest/core/pricing/money';
+import { listUnpriced } from '@zest/core/reports/unpriced';
+import { knownValue } from '@zest/core/calculate/define';
+import type { Id } from '@zest/core/job/id';
+import { plural } from '../messages/words.ts';
+import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+import { STAGES } from './stages.ts';
+
+/** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
+export function Head() {
+  const { job } = useOpenJob();
+  const setView = useSetView();
+  return (
+    <header className="head">
+      <span className="head-job cut" title={settingsOf(job).name}>
+        {settingsOf(job).name}
+      </span>
+      <Where />
+      <button type="button" className="head-find" onClick={() => setView({ finderOpen: true })}>
+        Find anything <kbd>Ctrl K</kbd>
+      </button>
+      <UndoRedo />
+      <SavedState />
+      <Total />
+    </header>
+  );
+}
+
+function Where() {
+  const { job } = useOpenJob();
+  const [, , , stage = '', record = ''] = useLocation().pathname.split('/');
+  const sheet = job.sheet.get(decodeURIComponent(record) as Id<'sheet'>);
+  const assembly = job.assembly.get(decodeURIComponent(record) as Id<'assembly'>);
+  const name = STAGES.find(({ path }) => path === stage)?.name ?? '';
+  const words = sheet === undefined ? (assembly?.name ?? name) : `${sheet.number} ${sheet.title}`;
+  return <span className="head-where cut">{words}</span>;
+}
+
+function UndoRedo() {
+  const actions = useJobActions();
+  const { done, undone } = useOpenJob().history;
+  const [undo, redo] = [done.at(-1)?.label, undone.at(-1)?.label];
+  return (
+    <span style={{ display: 'flex', gap: 2, minWidth: 0 }}>
+      <button type="button" className="icon-button" disabled={undo === undefined} onClick={actions.undo} title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`} aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}>
+        <Undo2 size={16} />
+      </button>
+      <button type="button" className="icon-button" disabled={redo === undefined} onClick={actions.redo} title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`} aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}>
+        <Redo2 size={16} />
+      </button>
+    </span>
+  );
+}
+
+const SAVED_WORDS = { saved: 'Saved', saving: 'Saving…', failed: 'Not saved' } as const;
+
+function SavedState() {
+  const { state } = useJobState(({ save }) => save);
+  return (
+    <span className={state === 'failed' ? 'wrong' : 'soft'} role="status" aria-live="polite" style={{ minWidth: 56, fontSize: 13 }} data-saved={state}>
+      {SAVED_WORDS[state]}
+    </span>
+  );
+}
+
+function Total() {
+  const { calculation } = useOpenJob();
+  const revision = useJobState((state) => state.revision);
+  const lastChange = useJobState((state) => state.lastChange);
+  const actions = useJobActions();
+  const { money } = useFormats();
+  const shown = useRef<HTMLElement>(null);
+  const total = knownValue(calculation.figure(bidNode('total'))) ?? 0;
+  const unpriced = listUnpriced(calculation).length;
+  useEffect(() => {
+    // The bench waits for this mark: the new total stands in the page.
+    if (shown.current !== null) performance.mark('total-shown', { detail: revision });
+  }, [revision]);
+  const delta = lastChange?.deltaMinor ?? 0;
+  return (
+    <button type="button" className="plain-button head-total" onClick={() => actions.select({ type: 'bid' })} aria-label={`Bid total ${formatMoney(total, money)}${unpriced > 0 ? `, ${plural(unpriced, 'line')} not in it` : ''}`}>
+      <b ref={shown} data-total={total}>
+        {formatMoney(total, money)}
+      </b>
+      {unpriced > 0 ? (
+        <small className="warn">{plural(unpriced, 'line')} not in it</small>
+      ) : (
+        <small>{delta === 0 ? 'bid' : `${delta > 0 ? '+' : ''}${formatMoney(delta, money)} last change`}</small>
+      )}
+    </button>
+  );
+}

@@ -1,0 +1,125 @@
+import { useNavigate } from 'react-router';
+import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { type Step, type StepFigure, type StepLabel, throughLine } from '@zest/core/calculate/throughLine';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { formatQuantity, joinFigure } from '@zest/core/units/format';
+import { quantityPlaces } from '@zest/core/pricing/quantity';
+import { unreachable } from '@zest/core/problem/result';
+import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
+import { MEASURE_WORDS, plural } from '../messages/words.ts';
+import { type Formats, useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+
+/** The strip that shows a number's whole way, from the marks on the sheet to the money. */
+export function ThroughLine() {
+  const selection = useJobState((state) => state.selection);
+  useJobState((state) => state.revision);
+  const { calculation } = useOpenJob();
+  const steps = selection === undefined ? [] : throughLine(calculation, selection);
+  return (
+    <nav className="way" aria-label="Through-line">
+      {steps.length === 0 ? (
+        <span className="way-empty">Select a mark, a line or the total to see how the figure came about.</span>
+      ) : (
+        steps.map((step, index) => <WayStep key={index} step={step} />)
+      )}
+    </nav>
+  );
+}
+
+function WayStep({ step }: { readonly step: Step }) {
+  const { job, jobId } = useOpenJob();
+  const formats = useFormats();
+  const actions = useJobActions();
+  const setView = useSetView();
+  const navigate = useNavigate();
+  const failure = failureOf(step.figure);
+  const words = describeLabel(step.label);
+  const go = (): void => {
+    const { target } = step;
+    const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
+    if (target.type === 'item') return to(`prices?item=${encodeURIComponent(target.id)}`);
+    if (target.type === 'mark' || target.type === 'scope') {
+      const marks = [...job.mark.values()].filter((mark) => mark.id === target.id || mark.scopeId === target.id);
+      setView({ selectedMarks: new Set(marks.map(({ id }) => id)), tool: 'select' });
+      if (marks[0] !== undefined) to(`measure/${encodeURIComponent(marks[0].sheetId)}`);
+    } else to('estimate');
+    actions.select(target);
+  };
+  return (
+    <button type="button" className={`way-step ${step.here ? 'here' : ''}`} onClick={go} title={failure === undefined ? words : describeFailure(failure, job)} aria-current={step.here ? 'step' : undefined}>
+      <b className={`cut ${failure === undefined ? '' : 'warn'}`}>{writeFigure(step.figure, formats)}</b>
+      <span className="cut">{words}</span>
+    </button>
+  );
+}
+
+const failureOf = (figure: StepFigure) => ('figure' in figure ? figure.figure.failure : undefined);
+
+function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): string {
+  const failure = failureOf(figure);
+  if (failure !== undefined) return shortFailure(failure);
+  switch (figure.kind) {
+    case 'quantity':
+      return figure.figure.failure === undefined ? joinFigure(formatQuantity(figure.figure.value, figure.dimension, display)) : '';
+    case 'in-unit': {
+      if (figure.figure.failure !== undefined) return '';
+      const { value } = figure.figure;
+      return `${formatNumber(value, quantityPlaces(value), numbers)} ${unitOrLabel(figure.unit).symbol}`;
+    }
+    case 'money':
+      return figure.figure.failure === undefined ? formatMoney(figure.figure.value, money) : '';
+    case 'unit-cost': {
+      const { item } = figure;
+      const parts = [item.material, item.equipment, item.subcontract, item.other].filter((part) => part !== '');
+      const cost = parts.length === 0 ? '' : formatUnitCost(parts.reduce((sum, part) => sum + Number(part), 0), money);
+      const hours = item.laborHours === '' ? '' : `${formatNumber(Number(item.laborHours), 4, numbers, true)} h`;
+      return `${[cost, hours].filter(Boolean).join(' + ')} / ${item.basis === 1 ? '' : `${item.basis} `}${item.unit}`;
+    }
+    case 'pieces':
+      return plural(figure.count, 'piece');
+    case 'lines':
+      return plural(figure.count, 'line');
+    default:
+      return unreachable(figure);
+  }
+}
+
+function describeLabel(label: StepLabel): string {
+  switch (label.of) {
+    case 'marks':
+      return label.sheets.length === 0 ? `${label.scope}, not measured` : `${label.sheets.join(', ')}, ${label.scope}`;
+    case 'mark':
+      return `${label.sheet}, ${label.scope}`;
+    case 'measure':
+      return `${MEASURE_WORDS[label.measure]}, ${label.scope}`;
+    case 'formula':
+      return label.formula;
+    case 'waste':
+      return `with ${label.percent} % waste`;
+    case 'round-up':
+      return label.multiple === '1' ? 'rounded up' : `in steps of ${label.multiple}`;
+    case 'typed':
+      return 'quantity of the line';
+    case 'price':
+      return label.item;
+    case 'line':
+      return label.description;
+    case 'lines':
+      return 'from assemblies';
+    case 'scope-cost':
+      return label.scope;
+    case 'section':
+      return label.section === '' ? 'no section' : label.section;
+    case 'cost':
+      return 'direct cost';
+    case 'tax':
+      return `tax on materials ${label.percent} %`;
+    case 'markup':
+      return `${label.name} ${label.percent} %`;
+    case 'bid':
+      return 'bid';
+    default:
+      return unreachable(label);
+  }
+}

@@ -1,0 +1,48 @@
+import { Boxes, FileText, PencilRuler, ReceiptText, Table2, Tag } from 'lucide-react';
+import { listUnpriced } from '@zest/core/reports/unpriced';
+import type { Calculation } from '@zest/core/calculate/calculation';
+import { plural } from '../messages/words.ts';
+
+export interface Stage {
+  readonly path: string;
+  readonly name: string;
+  readonly icon: typeof FileText;
+  /** What is still to do there, as a number and in words. */
+  readonly todo: (calculation: Calculation) => { readonly count: number; readonly words: string };
+}
+
+const nothing = () => ({ count: 0, words: '' });
+
+/** The stages in working order. */
+export const STAGES: readonly Stage[] = [
+  {
+    path: 'sheets',
+    name: 'Sheets',
+    icon: FileText,
+    todo: ({ job }) => {
+      const count = [...job.sheet.values()].filter(({ scale }) => scale === null).length;
+      return { count, words: `${plural(count, 'sheet')} without scale` };
+    },
+  },
+  {
+    path: 'measure',
+    name: 'Measure',
+    icon: PencilRuler,
+    todo: (calculation) => {
+      const count = [...calculation.job.scope.keys()].filter((id) => [...calculation.marksOf(id)].length === 0).length;
+      return { count, words: `${plural(count, 'scope')} not measured yet` };
+    },
+  },
+  { path: 'assemblies', name: 'Assemblies', icon: Boxes, todo: nothing },
+  { path: 'prices', name: 'Prices', icon: Tag, todo: nothing },
+  {
+    path: 'estimate',
+    name: 'Estimate',
+    icon: Table2,
+    todo: (calculation) => {
+      const count = listUnpriced(calculation).length;
+      return { count, words: `${plural(count, 'line')} without a figure` };
+    },
+  },
+  { path: 'bid', name: 'Bid', icon: ReceiptText, todo: nothing },
+];

@@ -1,0 +1,25 @@
+import '@fontsource/ibm-plex-sans/400.css';
+import '@fontsource/ibm-plex-sans/500.css';
+import '@fontsource/ibm-plex-sans/600.css';
+import './look/zest.css';
+import { createRoot } from 'react-dom/client';
+import { App } from './App.tsx';
+import { createServices } from './platform/services.ts';
+import { purgeDeleted, seedDemo } from './storage/jobFiles.ts';
+import { createJobStore } from './stores/jobStore.ts';
+import { createViewStore } from './stores/viewStore.ts';
+
+const root = document.getElementById('root');
+if (root === null) throw new Error('main: the page has no root');
+
+async function start(container: HTMLElement): Promise<void> {
+  const services = await createServices();
+  await purgeDeleted(services);
+  await seedDemo(services);
+  const stores = { services, jobs: createJobStore(services), view: createViewStore(localStorage) };
+  createRoot(container).render(<App stores={stores} />);
+}
+
+start(root).catch((error: unknown) => {
+  root.textContent = `Zest Line could not open its storage in this browser (${error instanceof Error ? error.message : 'unknown'}). Private windows and full disks do this; try a normal window.`;
+});

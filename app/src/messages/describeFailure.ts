@@ -1,0 +1,86 @@
+import type { Failure } from '@zest/core/graph/failure';
+import type { Job } from '@zest/core/job/job';
+import type { Id } from '@zest/core/job/id';
+import { unreachable } from '@zest/core/problem/result';
+import { describeProblem } from './describeProblem.ts';
+import { describeDimension } from './words.ts';
+
+/** A few words for the cell where a figure would stand. */
+export function shortFailure(failure: Failure): string {
+  switch (failure.kind) {
+    case 'no-scale':
+      return 'no scale';
+    case 'arithmetic':
+      return failure.failure.kind === 'divide-by-zero' ? 'divides by zero' : 'no figure';
+    case 'formula':
+      return 'formula';
+    case 'loop':
+      return 'loop';
+    case 'missing':
+      return 'missing';
+    case 'no-price':
+      return 'no price';
+    case 'no-quantity':
+      return 'no quantity';
+    case 'item-unknown':
+      return 'no such item';
+    case 'crosses-itself':
+      return 'crosses itself';
+    case 'units-do-not-convert':
+      return 'units differ';
+    case 'no-wage':
+      return 'no wage';
+    default:
+      return unreachable(failure);
+  }
+}
+
+/** The whole reason, with what to do. */
+export function describeFailure(failure: Failure, job: Job): string {
+  switch (failure.kind) {
+    case 'no-scale': {
+      const sheet = job.sheet.get(failure.sheetId as Id<'sheet'>);
+      return `Sheet ${sheet?.number ?? ''} has no scale yet. Set it, and the figure follows.`;
+    }
+    case 'arithmetic':
+      return describeProblem(failure.failure);
+    case 'formula':
+      return `‘${failure.source.slice(0, 60)}’: ${describeProblem(failure.problem)}`;
+    case 'loop':
+      return `These figures wait for each other: ${failure.members.map((each) => nameNode(each, job)).join(' → ')}. Change one of them.`;
+    case 'missing':
+      return `${nameNode(failure.node, job)} is not there any more. Choose another name in the formula.`;
+    case 'no-price':
+      return 'No price yet. Choose an item of the price book or type a cost.';
+    case 'no-quantity':
+      return 'No quantity yet.';
+    case 'item-unknown':
+      return `The price book has no item ${failure.code}. Choose another, or add it.`;
+    case 'crosses-itself':
+      return 'The edge of this area crosses itself, so that it has no area. Move or delete a corner.';
+    case 'units-do-not-convert':
+      return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a fitting unit.`;
+    case 'no-wage':
+      return `${failure.craft === '' ? 'The item has hours but no craft' : `${failure.craft} has no wage`}. Set it under Prices.`;
+    default:
+      return unreachable(failure);
+  }
+}
+
+/** The name a person knows a node by: `Partition P2, height`. */
+export function nameNode(node: string, job: Job): string {
+  const [owner = '', ...rest] = node.split('/');
+  const what = rest.at(-1) ?? '';
+  if (owner.startsWith('scope:')) {
+    const scope = job.scope.get(owner as Id<'scope'>);
+    const property = scope?.properties.find(({ key }) => key === what);
+    return `${scope?.name ?? 'a scope'}, ${property?.name ?? what}`;
+  }
+  if (owner.startsWith('use:')) {
+    const use = job.use.get(owner as Id<'use'>);
+    const assembly = use === undefined ? undefined : job.assembly.get(use.assemblyId);
+    const component = assembly?.components.find(({ key }) => key === what);
+    return `${assembly?.name ?? 'an assembly'}, ${component?.name ?? what}`;
+  }
+  return what;
+}

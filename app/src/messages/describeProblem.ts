@@ -1,0 +1,257 @@
+import type { ZestjobProblem } from '@zest/core/formats/zestjob/problem';
+import type { EntryProblem } from '@zest/core/formula/evaluateEntry';
+import type { ArithmeticFailure, FormulaProblem } from '@zest/core/formula/problem';
+import type { FieldFault, JobProblem } from '@zest/core/job/problem';
+import { unreachable } from '@zest/core/problem/result';
+import type { ScaleProblem } from '@zest/core/takeoff/scale';
+import { isNumber } from '@zest/core/units/dimension';
+import type { PdfProblem } from '../workers/sheetProtocol.ts';
+import { RECORD_WORDS, describeDimension, plural } from './words.ts';
+
+/** Problems of the browser and the app around a job. */
+export type AppProblem =
+  | { readonly kind: 'disk-full' }
+  | { readonly kind: 'storage-failed' }
+  | { readonly kind: 'job-missing' }
+  | { readonly kind: 'read-only' }
+  | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
+  | { readonly kind: 'clipboard' }
+  | { readonly kind: 'number-not-read'; readonly text: string }
+  | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
+
+export type Problem = JobProblem | FormulaProblem | ArithmeticFailure | ScaleProblem | ZestjobProblem | PdfProblem | AppProblem;
+
+const short = (text: string, limit = 60): string => (text.length > limit ? `${text.slice(0, limit)}…` : text);
+const quote = (text: string): string => `‘${short(text)}’`;
+const megabytes = (bytes: number): string => `${Math.round(bytes / 1024 ** 2)} MB`;
+
+/** What happened, to what, and what to do. One sentence or two, for every problem there is. */
+export function describeProblem(problem: Problem): string {
+  const { kind } = problem;
+  if (kind.startsWith('formula-')) return describeFormula(problem as FormulaProblem);
+  if (kind.startsWith('zestjob-')) return describeZestjob(problem as ZestjobProblem);
+  if (kind.startsWith('pdf-')) return describePdf(problem as PdfProblem);
+  return describeOther(problem as Exclude<Problem, FormulaProblem | ZestjobProblem | PdfProblem>);
+}
+
+/** For typed figures. */
+export const describeEntry = (problem: EntryProblem): string => describeProblem(problem);
+
+function describeFormula(problem: FormulaProblem): string {
+  switch (problem.kind) {
+    case 'formula-empty':
+      return 'There is no formula yet. Type a figure or a formula.';
+    case 'formula-too-long':
+      return `The formula has ${problem.length} characters; ${problem.limit} are taken. Split it into properties with names.`;
+    case 'formula-too-deep':
+      return `The formula nests deeper than ${problem.limit} parentheses. Split it into properties with names.`;
+    case 'formula-unexpected':
+      return `${quote(problem.found)} does not fit here. An operator, a name or a figure is missing before it.`;
+    case 'formula-unfinished':
+      return 'The formula stops too early. Something is missing at its end.';
+    case 'formula-unclosed':
+      return 'This parenthesis is never closed. Add a ‘)’.';
+    case 'formula-name-unknown':
+      return `Nothing is called ${quote(problem.name)} here.${suggest(problem.near)}`;
+    case 'formula-function-unknown':
+      return `There is no function ${quote(problem.name)}.${suggest(problem.near)}`;
+    case 'formula-arguments':
+      return `${problem.name} is written ${problem.usage}.`;
+    case 'formula-dimension-add':
+      return describeAdd(problem);
+    case 'formula-dimension-argument':
+      return describeArgument(problem);
+    case 'formula-power':
+      return 'A power needs a plain whole number where its base has a unit.';
+    case 'formula-condition':
+      return 'A comparison such as ‘length > 3 ft’ does not fit here, or is missing.';
+    case 'formula-not-a-figure':
+      return 'This is a comparison; a figure is wanted. Use if(condition, then, else).';
+    case 'formula-dimension-result':
+      return `This gives ${describeDimension(problem.found)}; ${describeDimension(problem.wanted)} is wanted here.${
+        isNumber(problem.found) ? ' Is a unit missing?' : ''
+      }`;
+    default:
+      return unreachable(problem);
+  }
+}
+
+const suggest = (near: readonly string[]): string => (near.length === 0 ? '' : ` Did you mean ${near.join(' or ')}?`);
+
+function describeAdd(problem: FormulaProblem & { kind: 'formula-dimension-add' }): string {
+  const { operator, left, right, leftText, rightText } = problem;
+  const place = `${short(leftText, 30)} ${operator} ${short(rightText, 30)}`;
+  const [a, b] = [describeDimension(left), describeDimension(right)];
+  if (operator === '+') return `${place}: ${a} cannot be added to ${b}.`;
+  if (operator === '-') return `${place}: ${b} cannot be taken from ${a}.`;
+  return `${place}: ${a} cannot be compared with ${b}.`;
+}
+
+function describeArgument(problem: FormulaProblem & { kind: 'formula-dimension-argument' }): string {
+  const found = problem.found === 'condition' ? 'a comparison' : describeDimension(problem.found);
+  switch (problem.wanted) {
+    case 'number':
+      return `${problem.name} takes a plain number here, not ${found}. Divide by a unit, as in ${problem.name}(length / 1 ft).`;
+    case 'same':
+      return `${problem.name} compares like with like; ${found} does not fit with the rest.`;
+    case 'condition':
+      return `${problem.name} begins with a comparison, as in if(length > 3 ft, 1, 0).`;
+    case 'square':
+      return `The root of ${found} has no unit of its own. Take the root of an area or a plain number.`;
+  }
+}
+
+function describeZestjob(problem: ZestjobProblem): string {
+  switch (problem.kind) {
+    case 'zestjob-empty':
+      return 'The job file is empty. Export it again where it came from.';
+    case 'zestjob-not-zip':
+      return 'This is not a job file, or it was cut off on the way. Export or copy it again.';
+    case 'zestjob-too-large':
+      return `The job file unpacks to more than ${megabytes(problem.limit)}. It was not opened, to keep this machine safe.`;
+    case 'zestjob-no-job':
+      return 'There is no job in this file: job.json is missing. Choose a file that ends in .zestjob.';
+    case 'zestjob-not-json':
+      return 'The job in this file is damaged and cannot be read. Export it again where it came from.';
+    case 'zestjob-other-format':
+      return 'This zip holds something else than a Zest Line job. Choose a file that ends in .zestjob.';
+    case 'zestjob-newer':
+      return `The job comes from a newer Zest Line (format ${problem.version}; this one reads up to ${problem.known}). Update Zest Line, then open it again.`;
+    case 'zestjob-unknown-field':
+      return `The job file has a field ${quote(problem.field)} that is not known. Nothing was taken over.`;
+    case 'zestjob-record-type':
+      return `Record ${problem.index + 1} of the job file is a ${quote(problem.type)}, which is not known. Nothing was taken over.`;
+    case 'zestjob-record':
+      return `Record ${problem.index + 1} of the job file was refused. ${describeProblem(problem.problem)}`;
+    case 'zestjob-duplicate':
+      return `The job file has ${quote(problem.id)} twice. Nothing was taken over.`;
+    case 'zestjob-settings':
+      return `The job file has ${problem.count} settings records; a job has one. Nothing was taken over.`;
+    case 'zestjob-inconsistent':
+      return `The job in this file does not hold together. ${describeProblem(problem.problem)}`;
+    case 'zestjob-file-missing':
+      return `The drawings ${quote(problem.name)} are missing from the job file. Export it again where it came from.`;
+    case 'zestjob-file-size':
+      return `The drawings ${quote(problem.name)} were cut off in the job file. Export it again where it came from.`;
+    default:
+      return unreachable(problem);
+  }
+}
+
+function describePdf(problem: PdfProblem): string {
+  switch (problem.kind) {
+    case 'pdf-empty':
+      return 'The file is empty. Download or copy it again.';
+    case 'pdf-not-pdf':
+      return 'This is not a PDF. Choose the drawings as PDF.';
+    case 'pdf-damaged':
+      return 'The PDF is damaged or was cut off, and cannot be read. Download or copy it again.';
+    case 'pdf-locked':
+      return 'The PDF is locked with a password. Save a copy without the password and add that.';
+    case 'pdf-no-pages':
+      return 'The PDF has no pages.';
+    case 'pdf-too-many-pages':
+      return `The PDF has ${problem.pages.toLocaleString('en-US')} pages; up to ${problem.limit.toLocaleString('en-US')} are taken at once. Split it into smaller sets.`;
+    case 'pdf-too-large':
+      return `The PDF is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken. Split it into smaller sets.`;
+    default:
+      return unreachable(problem);
+  }
+}
+
+type Other = Exclude<Problem, FormulaProblem | ZestjobProblem | PdfProblem>;
+
+function describeOther(problem: Other): string {
+  switch (problem.kind) {
+    case 'divide-by-zero':
+      return `${short(problem.text)} is zero here, and nothing can be divided by zero.`;
+    case 'root-of-negative':
+      return `${short(problem.text)} is negative here and has no root.`;
+    case 'too-large':
+      return `${short(problem.text)} gives a figure too large to hold.`;
+    case 'scale-not-read':
+      return `${quote(problem.text)} was not understood as a scale. Write 1/8" = 1'-0" or 1:100.`;
+    case 'scale-out-of-range':
+      return `A scale of ${quote(problem.text)} is not one that drawings have. Check the two points and the distance.`;
+    case 'scale-points-coincide':
+      return 'The two points are in one place, or the distance is zero. Pick two points far apart.';
+    case 'record-invalid':
+      return describeField(RECORD_WORDS[problem.type] ?? problem.type, problem.field, problem.reason);
+    case 'record-unknown-field':
+      return `A ${RECORD_WORDS[problem.type] ?? problem.type} has a field ${quote(problem.field)} that is not known.`;
+    case 'record-missing-reference':
+      return `A ${RECORD_WORDS[problem.type] ?? problem.type} still points at ${quote(problem.missing)}, which is not there. Remove it first.`;
+    case 'key-taken':
+      return `The key ${quote(problem.key)} is taken by another scope. Choose another.`;
+    case 'key-reserved':
+      return `${quote(problem.key)} is a word of the formula language. Choose another key.`;
+    case 'code-taken':
+      return `The code ${quote(problem.code)} is taken by another item of the price book. Choose another.`;
+    case 'record-gone':
+      return 'This was removed in the meantime. Nothing was changed.';
+    case 'section-inside-itself':
+      return `Section ${quote(problem.name)} cannot stand inside itself.`;
+    case 'assembly-in-use':
+      return `${quote(problem.name)} is used by ${problem.scopes.map(quote).join(', ')}. Take it off there first.`;
+    case 'section-in-use':
+      return `Section ${quote(problem.name)} holds ${plural(problem.count, 'section')}. Move or remove them first.`;
+    case 'craft-in-use':
+      return `${quote(problem.name)} is used by ${plural(problem.count, 'item')} of the price book. Give them another craft first.`;
+    case 'disk-full':
+      return 'The disk is full: the last changes are not saved. Free some space, then try again; or export the job now.';
+    case 'storage-failed':
+      return 'The browser refused to save the last changes. They are still here: try again, or export the job now.';
+    case 'job-missing':
+      return 'This job is not kept in this browser. It may have been deleted; import its .zestjob file to have it back.';
+    case 'read-only':
+      return 'This job is open in another tab. Take over here to change it.';
+    case 'file-too-large':
+      return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
+    case 'clipboard':
+      return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
+    case 'number-not-read':
+      return `${quote(problem.text)} was not understood as a figure.`;
+    case 'too-few-points':
+      return problem.kindOfMark === 'run' ? 'A run needs two points.' : 'An area needs three points.';
+    default:
+      return unreachable(problem);
+  }
+}
+
+function describeField(owner: string, field: string, reason: FieldFault): string {
+  const what = `The ${FIELD_WORDS[field.split('.').at(-1) ?? ''] ?? (field || 'record')} of the ${owner}`;
+  switch (reason.fault) {
+    case 'empty':
+      return `${what} is empty. Type one.`;
+    case 'too-long':
+      return `${what} is too long; up to ${reason.limit.toLocaleString('en-US')} characters are taken. Shorten it.`;
+    case 'too-large':
+      return `${what} is above ${reason.limit.toLocaleString('en-US')}.`;
+    case 'too-small':
+      return `${what} is below ${reason.limit.toLocaleString('en-US')}.`;
+    case 'not-as-expected':
+      return `${what} was not understood. Check what was typed.`;
+  }
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  name: 'name',
+  key: 'key',
+  title: 'title',
+  number: 'number',
+  description: 'description',
+  code: 'code',
+  unit: 'unit',
+  wage: 'wage',
+  percent: 'percentage',
+  wastePercent: 'waste',
+  roundUpTo: 'round-up',
+  material: 'material cost',
+  equipment: 'equipment cost',
+  subcontract: 'subcontract cost',
+  laborHours: 'hours',
+  basis: 'price basis',
+  amount: 'cost',
+  question: 'question',
+  taxOnMaterials: 'tax rate',
+};

@@ -1,0 +1,3 @@
+/** Packages without types of their own. */
+declare module 'pdfmake/build/pdfmake.min.js';
+declare module 'pdfmake/build/vfs_fonts.js';

@@ -1,0 +1,89 @@
+import { Button } from '@chakra-ui/react';
+import { Copy, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { put } from '@zest/core/job/change';
+import { removeAssembly } from '@zest/core/job/commands/removeWith';
+import type { Id } from '@zest/core/job/id';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import { tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { AssemblyEditor } from './AssemblyEditor.tsx';
+
+const KIND_WORDS = { run: 'for runs', area: 'for areas', count: 'for counts' } as const;
+
+/** The assemblies of the job: the rules that turn one measured unit into components. */
+export function AssembliesStage() {
+  const { assemblyId = '' } = useParams();
+  const { job, jobId } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const all = inOrder(job.assembly.values());
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = all.filter(({ name, description }) => words.every((word) => `${name} ${description}`.toLowerCase().includes(word)));
+  const assembly = job.assembly.get(assemblyId as Id<'assembly'>) ?? found[0];
+  const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
+  const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {
+    const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order: orderAfter(all) };
+    const done = actions.transact(label, put(made));
+    if (done.ok) go(made.id);
+    else tellProblem(describeProblem(done.problem));
+  };
+  const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
+  return (
+    <div className="stage">
+      <div className="bar">
+        <h1>Assemblies</h1>
+        <input className="input" style={{ width: 190 }} aria-label="Search assemblies" placeholder="Search" value={text} onChange={(event) => setText(event.target.value)} />
+        <span className="grow" />
+        {assembly === undefined ? null : (
+          <>
+            <Button size="sm" variant="outline" onClick={() => add({ ...assembly, name: `${assembly.name.slice(0, 190)} (copy)` }, `duplicate ${assembly.name}`)}>
+              <Copy size={14} /> Duplicate
+            </Button>
+            <Button
+              size="sm"
+              variant="outline"
+              onClick={() => {
+                const done = actions.transact(`delete ${assembly.name}`, removeAssembly(assembly.id));
+                if (!done.ok) tellProblem(describeProblem(done.problem));
+              }}
+            >
+              <Trash2 size={14} /> Delete
+            </Button>
+          </>
+        )}
+        <Button size="sm" onClick={() => add({ name: 'New assembly', description: '', measures: 'run', inputs: [], components: [] }, 'new assembly')}>
+          New assembly
+        </Button>
+      </div>
+      <div className="assembly">
+        <nav className="list" aria-label="Assemblies">
+          {found.map((each) => (
+            <button key={each.id} type="button" className="list-item" aria-current={each.id === assembly?.id} onClick={() => go(each.id)}>
+              {each.name}
+              <small>
+                {KIND_WORDS[each.measures]}, {plural(each.components.length, 'component')}
+                {usesOf(each.id) > 0 ? `, on ${plural(usesOf(each.id), 'scope')}` : ''}
+              </small>
+            </button>
+          ))}
+          {found.length === 0 ? <p className="soft" style={{ padding: 14 }}>{all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}</p> : null}
+        </nav>
+        {assembly === undefined ? (
+          <div className="empty">
+            <h2>No assembly chosen</h2>
+            <p>An assembly asks a few questions and turns a wall, a slab or a count into everything it takes to build it.</p>
+          </div>
+        ) : (
+          <AssemblyEditor key={assembly.id} assembly={assembly} />
+        )}
+      </div>
+    </div>
+  );
+}

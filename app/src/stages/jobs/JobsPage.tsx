@@ -1,0 +1,184 @@
+import { Button } from '@chakra-ui/react';
+import { Copy, Download, Moon, Pencil, Sun, Trash2 } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { formatMoney } from '@zest/core/pricing/money';
+import type { Result } from '@zest/core/problem/result';
+import { tellProblem } from '../../components/toaster.tsx';
+import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
+import type { JobSummary } from '../../storage/database.ts';
+import { createNewJob, duplicateJob, importJob, packJob, renameJob } from '../../storage/jobFiles.ts';
+import { useServices, useSetView, useView } from '../../stores/context.tsx';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { NewJobDialog } from './NewJobDialog.tsx';
+
+/** All jobs kept in this browser; the first page there is. */
+export function JobsPage() {
+  const services = useServices();
+  const navigate = useNavigate();
+  const [jobs, setJobs] = useState<readonly JobSummary[] | undefined>();
+  const [asking, setAsking] = useState(false);
+  const [busy, setBusy] = useState<string | undefined>();
+  const chooser = useRef<HTMLInputElement>(null);
+  const refresh = useCallback(async () => {
+    const all = await services.storage.listJobs();
+    setJobs([...all].sort((a, b) => b.changedAt - a.changedAt));
+  }, [services]);
+  useEffect(() => void refresh(), [refresh]);
+
+  const settle = async (what: string, work: Promise<Result<unknown, Problem>>): Promise<boolean> => {
+    setBusy(what);
+    const done = await work;
+    setBusy(undefined);
+    if (!done.ok) tellProblem(describeProblem(done.problem));
+    await refresh();
+    return done.ok;
+  };
+  const onImport = async (file: File | undefined): Promise<void> => {
+    if (file !== undefined) await settle(`Reading ${file.name}`, importJob(services, file));
+    if (chooser.current !== null) chooser.current.value = '';
+  };
+  const kept = jobs?.filter(({ deletedAt }) => deletedAt === null) ?? [];
+  const deleted = jobs?.filter(({ deletedAt }) => deletedAt !== null) ?? [];
+
+  return (
+    <div className="jobs" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void onImport(event.dataTransfer.files[0]); }}>
+      <header className="jobs-head">
+        <svg viewBox="0 0 36 36" width="40" aria-hidden="true">
+          <circle cx="18" cy="18" r="13" fill="none" stroke="#F2B705" strokeWidth="3" />
+          <path d="M5 22 31 14" stroke="#F2B705" strokeWidth="3" />
+          <circle cx="18" cy="18" r="2.6" fill="#F7F4EC" />
+        </svg>
+        <div>
+          <b>Zest Line</b>
+          <div style={{ color: 'var(--on-rind)', fontSize: 13 }}>From the sheet to the bid, every figure explained. Jobs stay in this browser.</div>
+        </div>
+        <ThemeButton />
+      </header>
+      <main className="jobs-main">
+        <div style={{ display: 'flex', alignItems: 'center', gap: 10, marginBottom: 12 }}>
+          <h1 style={{ fontSize: 18, fontWeight: 600, margin: 0, flex: 1 }}>Jobs</h1>
+          {busy === undefined ? null : <span role="status" className="soft">{busy}…</span>}
+          <Button size="sm" variant="outline" onClick={() => chooser.current?.click()}>
+            Import a job file
+          </Button>
+          <input ref={chooser} type="file" accept=".zestjob" hidden aria-label="Job file" onChange={(event) => void onImport(event.target.files?.[0])} />
+          <Button size="sm" onClick={() => setAsking(true)}>
+            New job
+          </Button>
+        </div>
+        {jobs !== undefined && kept.length === 0 ? (
+          <div className="empty">
+            <h2>No jobs yet</h2>
+            <p>A job holds everything for one bid: sheets, measurements, assemblies, prices and the bid itself.</p>
+            <div className="first">
+              <Button size="sm" onClick={() => setAsking(true)}>Start the first job</Button>
+            </div>
+          </div>
+        ) : (
+          <JobsTable jobs={kept} refresh={refresh} settle={settle} />
+        )}
+        {deleted.map((job) => (
+          <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
+            ‘{job.name}’ is deleted. It goes for good when Zest Line is next opened.
+            <Button size="xs" onClick={() => void services.storage.saveSummary({ ...job, deletedAt: null }).then(refresh)}>
+              Undo
+            </Button>
+          </div>
+        ))}
+      </main>
+      {asking ? (
+        <NewJobDialog
+          onClose={() => setAsking(false)}
+          onCreate={async (asked) => {
+            const made = await createNewJob(services, asked);
+            if (made.ok) void navigate(`/job/${made.value}/sheets`);
+            return made.ok ? undefined : describeProblem(made.problem);
+          }}
+        />
+      ) : null}
+    </div>
+  );
+}
+
+function ThemeButton() {
+  const theme = useView((state) => state.theme);
+  const setView = useSetView();
+  const Icon = theme === 'dark' ? Sun : Moon;
+  return (
+    <button type="button" className="icon-button" style={{ marginLeft: 'auto', color: '#fff', width: 32, height: 32 }} aria-label={theme === 'dark' ? 'Use the light theme' : 'Use the dark theme'} onClick={() => setView({ theme: theme === 'dark' ? 'light' : 'dark' })}>
+      <Icon size={18} />
+    </button>
+  );
+}
+
+interface JobsTableProps {
+  readonly jobs: readonly JobSummary[];
+  readonly refresh: () => Promise<void>;
+  readonly settle: (what: string, work: Promise<Result<unknown, Problem>>) => Promise<boolean>;
+}
+
+function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
+  const services = useServices();
+  const navigate = useNavigate();
+  const [renaming, setRenaming] = useState<string | undefined>();
+  const onExport = async (job: JobSummary): Promise<void> => {
+    const packed = await packJob(services, job.id);
+    if (packed.ok) services.download(packed.value.name, packed.value.blob);
+    else tellProblem(describeProblem(packed.problem));
+  };
+  const rename = (job: JobSummary, name: string): string | undefined => {
+    void settle('Renaming', renameJob(services, job, name)).then((done) => done && setRenaming(undefined));
+    return undefined;
+  };
+  return (
+    <table className="jobs-table">
+      <thead>
+        <tr>
+          <th>Name</th>
+          <th>Client</th>
+          <th className="right" style={{ textAlign: 'right' }}>Sheets</th>
+          <th style={{ textAlign: 'right' }}>Bid</th>
+          <th style={{ textAlign: 'right' }}>Changed</th>
+          <th aria-label="What to do" />
+        </tr>
+      </thead>
+      <tbody>
+        {jobs.map((job) => (
+          <tr key={job.id}>
+            <td style={{ maxWidth: 320 }}>
+              {renaming === job.id ? (
+                <CommitInput label={`New name of ${job.name}`} value={job.name} onCommit={(name) => rename(job, name)} />
+              ) : (
+                <button type="button" className="jobs-open cut" style={{ maxWidth: 300, display: 'block' }} title={job.name} onClick={() => void navigate(`/job/${job.id}/sheets`)}>
+                  {job.name}
+                </button>
+              )}
+            </td>
+            <td className="cut" style={{ maxWidth: 240 }} title={job.client}>{job.client}</td>
+            <td className="right">{plural(job.sheets, 'sheet')}</td>
+            <td className="right" style={{ fontWeight: 600 }}>
+              {formatMoney(job.totalMinor, { currency: job.currency, numbers: { decimal: job.decimalMark, group: job.groupMark } })}
+            </td>
+            <td className="right soft">{new Date(job.changedAt).toISOString().slice(0, 10)}</td>
+            <td style={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
+              <IconAction label={`Rename ${job.name}`} icon={Pencil} onClick={() => setRenaming(renaming === job.id ? undefined : job.id)} />
+              <IconAction label={`Duplicate ${job.name}`} icon={Copy} onClick={() => void settle('Duplicating', duplicateJob(services, job.id))} />
+              <IconAction label={`Export ${job.name}`} icon={Download} onClick={() => void onExport(job)} />
+              <IconAction label={`Delete ${job.name}`} icon={Trash2} onClick={() => void services.storage.saveSummary({ ...job, deletedAt: services.now() }).then(refresh)} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function IconAction({ label, icon: Icon, onClick }: { readonly label: string; readonly icon: typeof Copy; readonly onClick: () => void }) {
+  return (
+    <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
+      <Icon size={16} />
+    </button>
+  );
+}

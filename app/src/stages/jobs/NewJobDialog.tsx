@@ -1,0 +1,103 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { NewJob } from '@zest/core/library/startJob';
+import { Labeled } from '../../components/Labeled.tsx';
+import { Modal } from '../../components/Modal.tsx';
+
+interface Fields {
+  readonly name: string;
+  readonly client: string;
+  readonly unitSystem: 'us' | 'metric';
+  readonly currency: string;
+  readonly numbers: keyof typeof NUMBERS;
+}
+
+const NUMBERS = {
+  point: { label: '1,234.56', decimalMark: '.', groupMark: ',' },
+  comma: { label: '1.234,56', decimalMark: ',', groupMark: '.' },
+  space: { label: '1 234,56', decimalMark: ',', groupMark: ' ' },
+} as const;
+
+const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF', 'JPY', 'KWD'] as const;
+
+interface NewJobDialogProps {
+  readonly onClose: () => void;
+  /** What is wrong, in words, or undefined once the job is open. */
+  readonly onCreate: (asked: NewJob) => Promise<string | undefined>;
+}
+
+export function NewJobDialog({ onClose, onCreate }: NewJobDialogProps) {
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const { register, handleSubmit, setValue, formState } = useForm<Fields>({
+    defaultValues: { name: '', client: '', unitSystem: 'us', currency: 'USD', numbers: 'point' },
+  });
+  const submit = handleSubmit(async ({ name, client, unitSystem, currency, numbers }) => {
+    const { decimalMark, groupMark } = NUMBERS[numbers];
+    setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }));
+  });
+  const nameError = refusal ?? (formState.errors.name === undefined ? undefined : 'The job needs a name.');
+  return (
+    <Modal
+      title="New job"
+      onClose={onClose}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button size="sm" type="submit" form="new-job" disabled={formState.isSubmitting}>
+            Create the job
+          </Button>
+        </>
+      }
+    >
+      <form id="new-job" className="form" onSubmit={(event) => void submit(event)}>
+        <Labeled label="Name" error={nameError}>
+          {(control) => <input {...control} className="input" autoFocus {...register('name', { required: true })} />}
+        </Labeled>
+        <Labeled label="Client">{(control) => <input {...control} className="input" {...register('client', { maxLength: 200 })} />}</Labeled>
+        <div className="form-two">
+          <Labeled label="Units">
+            {(control) => (
+              <select
+                {...control}
+                className="input"
+                {...register('unitSystem', {
+                  onChange: (event: { target: { value: string } }) => {
+                    const metric = event.target.value === 'metric';
+                    setValue('currency', metric ? 'EUR' : 'USD');
+                    setValue('numbers', metric ? 'comma' : 'point');
+                  },
+                })}
+              >
+                <option value="us">Feet and inches</option>
+                <option value="metric">Metric</option>
+              </select>
+            )}
+          </Labeled>
+          <Labeled label="Currency">
+            {(control) => (
+              <select {...control} className="input" {...register('currency')}>
+                {CURRENCIES.map((currency) => (
+                  <option key={currency}>{currency}</option>
+                ))}
+              </select>
+            )}
+          </Labeled>
+        </div>
+        <Labeled label="Numbers are written">
+          {(control) => (
+            <select {...control} className="input" {...register('numbers')}>
+              {Object.entries(NUMBERS).map(([value, { label }]) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labeled>
+      </form>
+    </Modal>
+  );
+}

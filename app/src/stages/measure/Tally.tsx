@@ -1,0 +1,182 @@
+import { Menu, Portal } from '@chakra-ui/react';
+import { Eye, EyeOff, Plus } from 'lucide-react';
+import { Fragment } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { put } from '@zest/core/job/change';
+import { inOrder } from '@zest/core/job/job';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import type { Scope } from '@zest/core/job/records/scope';
+import { MEASURE_DIMENSION, type MarkKind, leadingMeasure } from '@zest/core/takeoff/measures';
+import { measureNode } from '@zest/core/calculate/nodes';
+import { NO_SECTION } from '@zest/core/estimate/lineKey';
+import { QuantityText } from '../../components/Figure.tsx';
+import { Swatch } from '../../components/Swatch.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
+import { useJobActions, useJobState, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { isShown } from '../../stores/viewStore.ts';
+import { ScopeDetails } from './ScopeDetails.tsx';
+import { newScope } from './newScope.ts';
+
+/** The scopes in their sections with running figures; the pen's scope opened up. */
+export function Tally() {
+  const { job } = useOpenJob();
+  useJobState((state) => state.revision);
+  const penScope = useView((state) => state.penScope);
+  const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
+  const scopesOf = (id: string): readonly Scope[] => inOrder([...job.scope.values()].filter((scope) => (scope.sectionId ?? NO_SECTION) === id));
+  return (
+    <aside className="tally" aria-label="Tally">
+      <div className="tally-head">
+        <span style={{ flex: 1 }}>Tally</span>
+        <SheetChoice />
+        <NewScope />
+      </div>
+      <div className="scroll">
+        {job.scope.size === 0 ? (
+          <div className="empty" style={{ marginTop: 32 }}>
+            <h2>Nothing to measure yet</h2>
+            <p>A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw; a scope is made for it.</p>
+          </div>
+        ) : null}
+        {sections.map(({ id, name }) => {
+          const scopes = scopesOf(id);
+          if (scopes.length === 0) return null;
+          return (
+            <section key={id} aria-label={name}>
+              <div className="tally-section">
+                <span>{name}</span>
+                <span>{scopes.length}</span>
+              </div>
+              {scopes.map((scope) => (
+                <Fragment key={scope.id}>
+                  <ScopeRow scope={scope} />
+                  {scope.id === penScope ? <ScopeDetails scope={scope} /> : null}
+                </Fragment>
+              ))}
+            </section>
+          );
+        })}
+      </div>
+      <Hidden />
+    </aside>
+  );
+}
+
+function ScopeRow({ scope }: { readonly scope: Scope }) {
+  const { calculation } = useOpenJob();
+  const actions = useJobActions();
+  const setView = useSetView();
+  const penScope = useView((state) => state.penScope);
+  const shown = useView((state) => isShown(state, scope.id));
+  const tool = useView((state) => state.tool);
+  const on = penScope === scope.id;
+  const measured = [...calculation.marksOf(scope.id)].length > 0;
+  const measure = leadingMeasure(scope.kind);
+  const choose = (): void => {
+    const drawing = tool === 'run' || tool === 'area' || tool === 'count';
+    setView({ penScope: on ? undefined : scope.id, ...(drawing ? { tool: scope.kind } : {}) });
+    actions.select(on ? undefined : { type: 'scope', id: scope.id });
+  };
+  const toggle = (): void =>
+    setView(({ hidden }) => {
+      const next = new Set(hidden);
+      if (!next.delete(scope.id)) next.add(scope.id);
+      return { hidden: next, alone: undefined };
+    });
+  return (
+    <div className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`} style={{ cursor: 'default' }}>
+      <Swatch color={scope.color} kind={scope.kind} />
+      <button type="button" className="plain-button cut tally-name" aria-expanded={on} title={scope.name} onClick={choose}>
+        {scope.name}
+      </button>
+      <span className="tally-figure" data-scope={scope.key}>
+        {measured ? <QuantityText figure={calculation.figure(measureNode(scope.id, measure))} dimension={MEASURE_DIMENSION[measure]} /> : <span className="warn" style={{ fontWeight: 400 }}>not measured yet</span>}
+        {measured && measure === 'count' ? <span className="unit"> ea</span> : null}
+      </span>
+      <button type="button" className="icon-button" aria-pressed={!shown} aria-label={`${shown ? 'Hide' : 'Show'} ${scope.name}`} onClick={toggle}>
+        {shown ? <Eye size={14} /> : <EyeOff size={14} />}
+      </button>
+    </div>
+  );
+}
+
+/** The sheet at hand, to change without leaving the plan. */
+function SheetChoice() {
+  const { job, jobId } = useOpenJob();
+  const { sheetId } = useParams();
+  const navigate = useNavigate();
+  const write = ({ number, title, scale }: Sheet): string => `${number} ${title}${scale === null ? ' · no scale' : ''}`;
+  return (
+    <select className="input" style={{ width: 128, fontWeight: 400 }} aria-label="Sheet" value={sheetId} onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}>
+      {inOrder(job.sheet.values()).map((sheet) => (
+        <option key={sheet.id} value={sheet.id}>
+          {write(sheet)}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const KINDS: readonly (readonly [kind: MarkKind, name: string, what: string])[] = [
+  ['run', 'Run', 'walls, pipes, edges'],
+  ['area', 'Area', 'slabs, floors, roofs'],
+  ['count', 'Count', 'doors, fixtures'],
+];
+
+function NewScope() {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const actions = useJobActions();
+  const setView = useSetView();
+  const create = (kind: MarkKind): void => {
+    const scope = newScope(job, kind, services.makeId);
+    const done = actions.transact('new scope', put(scope));
+    if (done.ok) setView({ penScope: scope.id, tool: kind });
+    else tellProblem(describeProblem(done.problem));
+  };
+  return (
+    <Menu.Root>
+      <Menu.Trigger asChild>
+        <button type="button" className="icon-button" aria-label="New scope" title="New scope">
+          <Plus size={17} />
+        </button>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {KINDS.map(([kind, name, what]) => (
+              <Menu.Item key={kind} value={kind} onClick={() => create(kind)}>
+                {name} <span className="soft">{what}</span>
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  );
+}
+
+function Hidden() {
+  const hidden = useView((state) => state.hidden);
+  const alone = useView((state) => state.alone);
+  const sheetShown = useView((state) => state.sheetShown);
+  const setView = useSetView();
+  const { job } = useOpenJob();
+  const lone = [...job.scope.values()].find(({ id }) => id === alone);
+  return (
+    <div className="tally-foot">
+      <span>{lone === undefined ? (hidden.size === 0 ? 'All scopes shown' : `${plural(hidden.size, 'scope')} hidden`) : `Only ${lone.name}`}</span>
+      {hidden.size > 0 || lone !== undefined ? (
+        <button type="button" className="link" onClick={() => setView({ hidden: new Set(), alone: undefined })}>
+          Show all
+        </button>
+      ) : null}
+      <span style={{ flex: 1 }} />
+      <button type="button" className="link" onClick={() => setView({ sheetShown: ({ full: 'dim', dim: 'hidden', hidden: 'full' } as const)[sheetShown] })}>
+        {{ full: 'Dim the sheet', dim: 'Hide the sheet', hidden: 'Show the sheet' }[sheetShown]}
+      </button>
+    </div>
+  );
+}

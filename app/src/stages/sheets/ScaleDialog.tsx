@@ -1,0 +1,73 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { put } from '@zest/core/job/change';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
+import { Labeled } from '../../components/Labeled.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { settingsOf } from '@zest/core/job/job';
+
+const COMMON = {
+  us: [`1/16" = 1'-0"`, `1/8" = 1'-0"`, `3/16" = 1'-0"`, `1/4" = 1'-0"`, `1/2" = 1'-0"`, `1" = 20'`],
+  metric: ['1:20', '1:50', '1:100', '1:200', '1:500'],
+} as const;
+
+/** Sets a sheet's scale as a ratio. What the sheet prints is offered; nothing is taken by itself. */
+export function ScaleDialog({ sheet, onClose, onPoints }: { readonly sheet: Sheet; readonly onClose: () => void; readonly onPoints: () => void }) {
+  const actions = useJobActions();
+  const { job } = useOpenJob();
+  const [text, setText] = useState(sheet.scale?.source.by === 'ratio' ? sheet.scale.source.text : '');
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const apply = (typed: string): void => {
+    const ratio = parseScaleRatio(typed);
+    if (!ratio.ok) {
+      setRefusal(describeProblem(ratio.problem));
+      return;
+    }
+    const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: typed.trim() } } as const;
+    const done = actions.transact(`scale of ${sheet.number || sheet.title}`, put({ ...sheet, scale }));
+    if (done.ok) onClose();
+    else setRefusal(describeProblem(done.problem));
+  };
+  return (
+    <Modal
+      title={`Scale of ${sheet.number} ${sheet.title}`}
+      onClose={onClose}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={onPoints}>
+            Set by two points instead
+          </Button>
+          <Button size="sm" onClick={() => apply(text)}>
+            Set the scale
+          </Button>
+        </>
+      }
+    >
+      <div className="form">
+        {sheet.printedScale === '' ? null : (
+          <p style={{ margin: 0 }}>
+            The sheet says <b>{sheet.printedScale}</b>.{' '}
+            <button type="button" className="link" onClick={() => apply(sheet.printedScale)}>
+              Use it
+            </button>
+          </p>
+        )}
+        <Labeled label="Scale" error={refusal} hint={`as in 1/8" = 1'-0" or 1:100`}>
+          {(control) => (
+            <input {...control} className="input" autoFocus value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && apply(text)} />
+          )}
+        </Labeled>
+        <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
+          {COMMON[settingsOf(job).unitSystem].map((each) => (
+            <Button key={each} size="xs" variant="outline" onClick={() => apply(each)}>
+              {each}
+            </Button>
+          ))}
+        </div>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,196 @@
+import { Button } from '@chakra-ui/react';
+import { Trash2 } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { useNavigate } from 'react-router';
+import { put } from '@zest/core/job/change';
+import { removeSheet } from '@zest/core/job/commands/removeWith';
+import { inOrder } from '@zest/core/job/job';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { tell, tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
+import { createSheetFiles } from '../../platform/sheetFiles.ts';
+import { useFormats, useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import { ScaleDialog } from './ScaleDialog.tsx';
+import { planPdf } from './addPdf.ts';
+import { checkError, writeError, writeScale } from './scaleWords.ts';
+
+interface Reading {
+  readonly name: string;
+  readonly done: number;
+  readonly total: number;
+}
+
+/** The sheets of the job: in they come, get their names and their scale. */
+export function SheetsStage() {
+  const { job } = useOpenJob();
+  const { reading, add, cancel } = useAddPdfs();
+  const sheets = inOrder(job.sheet.values());
+  const drop = useDropzone({ onDrop: (files) => void add(files), noClick: true, noKeyboard: true });
+  return (
+    <div className="stage" {...drop.getRootProps()}>
+      <div className="bar">
+        <h1>Sheets</h1>
+        <span className="soft">{plural(sheets.length, 'sheet')}</span>
+        <span className="grow" />
+        <Button size="sm" onClick={drop.open}>
+          Add a PDF
+        </Button>
+      </div>
+      <input {...drop.getInputProps()} aria-label="PDF of the drawings" />
+      <div className="scroll">
+        {reading === undefined ? null : (
+          <div className="progress" role="status">
+            <div style={{ display: 'flex', gap: 10 }}>
+              <span className="cut" style={{ flex: 1 }}>
+                Reading {reading.name}: page {reading.done} of {reading.total === 0 ? '…' : reading.total}
+              </span>
+              <Button size="xs" variant="outline" onClick={cancel}>
+                Cancel
+              </Button>
+            </div>
+            <progress aria-label="Pages read" value={reading.done} max={Math.max(1, reading.total)} />
+          </div>
+        )}
+        {sheets.length === 0 && reading === undefined ? (
+          <div className="empty">
+            <h2>No sheets yet</h2>
+            <p>Drop the drawings here as a PDF of any number of pages. Each page becomes a sheet with its number, title and scale read from its own text.</p>
+            <div className="first">
+              <Button size="sm" onClick={drop.open}>
+                Choose a PDF
+              </Button>
+            </div>
+          </div>
+        ) : (
+          <div className={drop.isDragActive ? 'drop over' : 'drop'}>Drop more drawings anywhere on this page</div>
+        )}
+        <div className="sheet-cards">
+          {sheets.map((sheet) => (
+            <SheetCard key={sheet.id} sheet={sheet} />
+          ))}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function useAddPdfs() {
+  const services = useServices();
+  const actions = useJobActions();
+  const { job } = useOpenJob();
+  const [reading, setReading] = useState<Reading | undefined>();
+  const canceled = useRef(false);
+  const addOne = async (file: File): Promise<void> => {
+    setReading({ name: file.name, done: 0, total: 0 });
+    const plan = await planPdf(services, job, file, (done, total) => {
+      setReading({ name: file.name, done, total });
+      return !canceled.current;
+    });
+    if (plan === 'canceled') {
+      tell(`Reading ${file.name} was canceled; no sheets were added.`);
+      return;
+    }
+    const done = plan.ok ? actions.transact(`add ${plural(plan.value.count, 'sheet')}`, plan.value.command, plan.value.files) : plan;
+    if (!done.ok) tellProblem(`${file.name}: ${describeProblem(done.problem)}`);
+  };
+  return {
+    reading,
+    cancel: () => {
+      canceled.current = true;
+    },
+    add: async (files: readonly File[]): Promise<void> => {
+      canceled.current = false;
+      for (const file of files) if (!canceled.current) await addOne(file);
+      setReading(undefined);
+    },
+  };
+}
+
+function SheetCard({ sheet }: { readonly sheet: Sheet }) {
+  const actions = useJobActions();
+  const navigate = useNavigate();
+  const setView = useSetView();
+  const { jobId } = useOpenJob();
+  const { numbers } = useFormats();
+  const [scaling, setScaling] = useState(false);
+  const open = (): void => void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
+  const change = (label: string, changed: Partial<Sheet>): string | undefined => {
+    const done = actions.transact(label, put({ ...sheet, ...changed }));
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+  const error = checkError(sheet);
+  return (
+    <article className="sheet-card" aria-label={`${sheet.number} ${sheet.title}`}>
+      <button type="button" className="sheet-thumb" onClick={open} aria-label={`Open ${sheet.number} ${sheet.title}`}>
+        <Thumbnail sheet={sheet} />
+      </button>
+      <div className="sheet-facts">
+        <div className="sheet-names">
+          <CommitInput label="Sheet number" value={sheet.number} onCommit={(number) => change('number a sheet', { number })} />
+          <CommitInput label="Sheet title" value={sheet.title} onCommit={(title) => change('rename a sheet', { title })} />
+          <button type="button" className="icon-button" aria-label={`Remove ${sheet.number} ${sheet.title}`} title="Remove the sheet and its marks" onClick={() => actions.transact(`remove sheet ${sheet.number}`, removeSheet(sheet.id))}>
+            <Trash2 size={15} />
+          </button>
+        </div>
+        <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+          <span className={`cut ${sheet.scale === null ? 'warn' : ''}`} style={{ flex: 1 }} title={error === undefined ? undefined : writeError(error, numbers)}>
+            {writeScale(sheet, numbers)}
+            {error === undefined ? null : <span className="soft">, {writeError(error, numbers)}</span>}
+          </span>
+          {sheet.scale === null && sheet.printedScale !== '' ? <span className="soft cut">says {sheet.printedScale}</span> : null}
+          <button type="button" className="link" onClick={() => setScaling(true)}>
+            {sheet.scale === null ? 'Set scale' : 'Change'}
+          </button>
+        </div>
+      </div>
+      {scaling ? (
+        <ScaleDialog
+          sheet={sheet}
+          onClose={() => setScaling(false)}
+          onPoints={() => {
+            setView({ tool: 'scale' });
+            open();
+          }}
+        />
+      ) : null}
+    </article>
+  );
+}
+
+function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
+  const services = useServices();
+  const { jobId } = useOpenJob();
+  const files = useMemo(() => createSheetFiles(services, jobId), [services, jobId]);
+  const place = useRef<HTMLSpanElement>(null);
+  const [url, setUrl] = useState<string | undefined>();
+  const { id } = sheet;
+  useEffect(() => {
+    let made: string | undefined;
+    let gone = false;
+    // Pictures are made for what comes into view first; a set of hundreds is never drawn at once.
+    const watcher = new IntersectionObserver((entries) => {
+      if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
+      watcher.disconnect();
+      files.thumbnail(sheet).then(
+        (blob) => {
+          if (gone) return;
+          made = URL.createObjectURL(blob);
+          setUrl(made);
+        },
+        () => undefined,
+      );
+    });
+    if (place.current !== null) watcher.observe(place.current);
+    return () => {
+      gone = true;
+      watcher.disconnect();
+      if (made !== undefined) URL.revokeObjectURL(made);
+    };
+    // The picture is of the page; names and scale do not change it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [files, id]);
+  return <span ref={place} style={{ display: 'block', height: '100%' }}>{url === undefined ? null : <img src={url} alt="" />}</span>;
+}

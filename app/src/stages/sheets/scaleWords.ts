@@ -1,0 +1,26 @@
+import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { scaleError, ratioOfScale, worldDistance } from '@zest/core/takeoff/scale';
+import { LENGTH } from '@zest/core/units/dimension';
+import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
+
+const KEPT = { ...POINT_FORMAT, group: '' } as const;
+
+/** How a sheet's scale reads: as it was set, or the ratio that two points gave. */
+export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
+  const { scale } = sheet;
+  if (scale === null) return 'No scale';
+  if (scale.source.by === 'ratio') return scale.source.text;
+  return `1:${formatNumber(ratioOfScale(scale), 1, numbers, true)}, two points`;
+}
+
+/** How far off a known dimension measures back, as a share; undefined when it was not checked. */
+export function checkError(sheet: Sheet): number | undefined {
+  const { scale, check } = sheet;
+  if (scale === null || check === null) return undefined;
+  const known = evaluateEntry(check.text, LENGTH, undefined, KEPT);
+  return known.ok && known.value > 0 ? scaleError(worldDistance(check.a, check.b, scale), known.value) : undefined;
+}
+
+export const writeError = (error: number, numbers: NumberFormat): string =>
+  `measured back ${formatNumber(Math.abs(error) * 100, 2, numbers)} % ${error < 0 ? 'short' : error === 0 ? 'off' : 'long'}`;

@@ -1,0 +1,117 @@
+import { Calculation } from '@zest/core/calculate/calculation';
+import { readZestjob } from '@zest/core/formats/zestjob/read';
+import { writeZestjob } from '@zest/core/formats/zestjob/write';
+import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
+import { type Job, createJob, settingsOf } from '@zest/core/job/job';
+import { checkRecord } from '@zest/core/job/checkRecord';
+import { type NewJob, startJob } from '@zest/core/library/startJob';
+import { type Result, accept, refuse } from '@zest/core/problem/result';
+import type { Problem } from '../messages/describeProblem.ts';
+import type { Services } from '../platform/services.ts';
+import { totalOf } from '../stores/jobStore.ts';
+import type { JobSummary } from './database.ts';
+import { recordsOf, summarize } from './jobStorage.ts';
+
+type Done<Value> = Promise<Result<Value, Problem>>;
+
+/** A packed job this large would not fit beside the browser. */
+export const FILE_LIMIT = 1024 ** 3;
+
+const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
+
+async function keep(services: Services, job: Job, files: ReadonlyMap<string, Blob>, id = newJobId(services)): Done<string> {
+  const at = { id, createdAt: services.now(), changedAt: services.now() };
+  try {
+    await services.storage.createJob(summarize(job, at, totalOf(new Calculation(job))), recordsOf(job), files);
+    return accept(id);
+  } catch (error) {
+    return refuse({ kind: error instanceof DOMException && error.name === 'QuotaExceededError' ? 'disk-full' : 'storage-failed' });
+  }
+}
+
+/** Starts a job with the shipped price book and assemblies. */
+export async function createNewJob(services: Services, asked: NewJob): Done<string> {
+  const records = startJob(asked, services.makeId);
+  const [settings] = records;
+  const checked = checkRecord('settings', settings);
+  return checked.ok ? keep(services, createJob(records), new Map()) : checked;
+}
+
+/** Takes over a .zestjob file as a new job; what is there already stays as it is. */
+export async function importJob(services: Services, file: Blob): Done<string> {
+  if (file.size > FILE_LIMIT) return refuse({ kind: 'file-too-large', bytes: file.size, limit: FILE_LIMIT });
+  const content = readZestjob(new Uint8Array(await file.arrayBuffer()));
+  if (!content.ok) return content;
+  const files = new Map([...content.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])]));
+  return keep(services, content.value.job, files);
+}
+
+async function readFiles(services: Services, jobId: string, job: Job): Promise<ReadonlyMap<string, Blob>> {
+  const files = new Map<string, Blob>();
+  for (const id of job.file.keys()) {
+    const blob = await services.storage.readFile(jobId, id);
+    if (blob !== undefined) files.set(id, blob);
+  }
+  return files;
+}
+
+/** A job with all its files in one zip. */
+export async function packJob(services: Services, jobId: string, opened?: Job): Done<{ readonly name: string; readonly blob: Blob }> {
+  const job = opened ?? (await services.storage.loadJob(jobId));
+  if (job === undefined) return refuse({ kind: 'job-missing' });
+  const blobs = await readFiles(services, jobId, job);
+  const bytes = new Map<string, Uint8Array>();
+  for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
+  const packed = writeZestjob(job, bytes);
+  return accept({ name: fileName(settingsOf(job).name, ZESTJOB.extension), blob: new Blob([packed as BlobPart], { type: ZESTJOB.mediaType }) });
+}
+
+/** A file name that every system takes: `tern-island-boathouse.zestjob`. */
+export function fileName(name: string, extension: string): string {
+  const plain = name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60);
+  return `${plain === '' ? 'job' : plain}${extension}`;
+}
+
+export async function duplicateJob(services: Services, jobId: string): Done<string> {
+  const job = await services.storage.loadJob(jobId);
+  if (job === undefined) return refuse({ kind: 'job-missing' });
+  const settings = settingsOf(job);
+  const name = `${settings.name.slice(0, 190)} (copy)`;
+  const copy = createJob([...recordsOf(job), { ...settings, name }]);
+  return keep(services, copy, await readFiles(services, jobId, job));
+}
+
+/** Renames a job that is not open. */
+export async function renameJob(services: Services, summary: JobSummary, name: string): Done<string> {
+  const job = await services.storage.loadJob(summary.id);
+  if (job === undefined) return refuse({ kind: 'job-missing' });
+  const from = settingsOf(job);
+  const to = checkRecord('settings', { ...from, name });
+  if (!to.ok) return to;
+  const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
+  await services.storage.saveDiff(summary.id, diff, { name: to.value.name, changedAt: services.now() });
+  return accept(summary.id);
+}
+
+const SEEDED = 'demo-seeded';
+const DEMO = '/demo/tern-island-boathouse.zestjob';
+
+/** On the very first start, the demo job is put in; deleted, it stays deleted. */
+export async function seedDemo(services: Services): Promise<void> {
+  if ((await services.storage.readChoice(SEEDED)) === true) return;
+  const answer = await fetch(DEMO);
+  if (!answer.ok) return;
+  const seeded = await importJob(services, await answer.blob());
+  if (seeded.ok) await services.storage.saveChoice(SEEDED, true);
+}
+
+/** Jobs whose deletion was not undone go for good at the next start. */
+export async function purgeDeleted(services: Services): Promise<void> {
+  for (const summary of await services.storage.listJobs())
+    if (summary.deletedAt !== null) await services.storage.removeJob(summary.id);
+}

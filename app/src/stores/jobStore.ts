@@ -1,0 +1,148 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { Calculation } from '@zest/core/calculate/calculation';
+import { knownValue } from '@zest/core/calculate/define';
+import { bidNode } from '@zest/core/calculate/nodes';
+import type { Selection } from '@zest/core/calculate/throughLine';
+import type { Command } from '@zest/core/job/change';
+import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
+import { type Diff, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
+import { type Result, accept, refuse } from '@zest/core/problem/result';
+import type { Problem } from '../messages/describeProblem.ts';
+import type { Services } from '../platform/services.ts';
+import { type SaveState, type Saver, createSaver } from '../storage/saver.ts';
+
+export interface OpenJob {
+  readonly jobId: string;
+  readonly job: Job;
+  readonly calculation: Calculation;
+  readonly history: History;
+}
+
+export interface JobState {
+  readonly open: OpenJob | undefined;
+  readonly loading: boolean;
+  readonly missing: boolean;
+  /** Counts changes: what reads figures looks at them again when it moves. */
+  readonly revision: number;
+  readonly save: SaveState;
+  readonly readOnly: boolean;
+  readonly lastChange: { readonly label: string; readonly deltaMinor: number } | undefined;
+  readonly selection: Selection | undefined;
+}
+
+export interface JobActions {
+  readonly openJob: (jobId: string) => Promise<void>;
+  readonly closeJob: () => Promise<void>;
+  readonly transact: (label: string, command: Command, files?: ReadonlyMap<string, Blob>) => Result<Diff, Problem>;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly select: (selection: Selection | undefined) => void;
+  readonly takeOver: () => Promise<void>;
+  readonly retrySave: () => void;
+  readonly settled: () => Promise<void>;
+}
+
+export type JobStore = StoreApi<JobState> & { readonly actions: JobActions };
+
+const CLOSED: JobState = {
+  open: undefined,
+  loading: false,
+  missing: false,
+  revision: 0,
+  save: { state: 'saved' },
+  readOnly: false,
+  lastChange: undefined,
+  selection: undefined,
+};
+
+export const totalOf = (calculation: Calculation): number =>
+  knownValue(calculation.figure(bidNode('total'))) ?? 0;
+
+/** The open job: the one door through which it changes, is undone, figured and saved. */
+export function createJobStore(services: Services): JobStore {
+  const store = createStore<JobState>(() => CLOSED);
+  let saver: Saver | undefined;
+  let release: (() => void) | undefined;
+
+  /** Applies a diff to the job and its figures, and hands it to be saved. */
+  const apply = (label: string, diff: Diff, history: History, files?: ReadonlyMap<string, Blob>): void => {
+    const { open, revision } = store.getState();
+    if (open === undefined) throw new Error('apply: no job is open');
+    const before = totalOf(open.calculation);
+    const job = applyDiff(open.job, diff);
+    open.calculation.apply(job, diff);
+    const deltaMinor = totalOf(open.calculation) - before;
+    store.setState({ open: { ...open, job, history }, revision: revision + 1, lastChange: { label, deltaMinor } });
+    saver?.save(diff, files);
+  };
+
+  const actions: JobActions = {
+    openJob: async (jobId) => {
+      if (store.getState().open?.jobId === jobId) return;
+      await actions.closeJob();
+      store.setState({ ...CLOSED, loading: true });
+      release = await services.locks.take(`job ${jobId}`, false, () => store.setState({ readOnly: true }));
+      const job = await services.storage.loadJob(jobId);
+      if (job === undefined) {
+        release?.();
+        store.setState({ ...CLOSED, missing: true });
+        return;
+      }
+      saver = createSaver(
+        async (diff, files) => {
+          const open = store.getState().open;
+          const settings = open === undefined ? undefined : settingsOf(open.job);
+          const summary = {
+            changedAt: services.now(),
+            ...(open === undefined ? {} : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
+            ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
+          };
+          await services.storage.saveDiff(jobId, diff, summary, files);
+        },
+        (save) => store.setState({ save }),
+      );
+      const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
+      store.setState({ ...CLOSED, open, readOnly: release === undefined });
+    },
+    closeJob: async () => {
+      await saver?.settled();
+      release?.();
+      release = undefined;
+      saver = undefined;
+      store.setState(CLOSED);
+    },
+    transact: (label, command, files) => {
+      const { open, readOnly } = store.getState();
+      if (open === undefined) throw new Error(`transact: no job is open for ${label}`);
+      if (readOnly) return refuse({ kind: 'read-only' });
+      const diff = command(open.job);
+      if (!diff.ok) return diff;
+      if (isEmptyDiff(diff.value)) return accept(diff.value);
+      apply(label, diff.value, recordStep(open.history, { label, diff: diff.value }), files);
+      return accept(diff.value);
+    },
+    undo: () => turn(planUndo, 'Undid'),
+    redo: () => turn(planRedo, 'Redid'),
+    select: (selection) => store.setState({ selection }),
+    takeOver: async () => {
+      const jobId = store.getState().open?.jobId;
+      if (jobId === undefined) return;
+      release = await services.locks.take(`job ${jobId}`, true, () => store.setState({ readOnly: true }));
+      // The other tab may have changed the job since it was opened here.
+      const job = await services.storage.loadJob(jobId);
+      if (job === undefined) return;
+      const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
+      store.setState({ open, readOnly: false, revision: store.getState().revision + 1 });
+    },
+    retrySave: () => saver?.retry(),
+    settled: async () => saver?.settled(),
+  };
+
+  const turn = (plan: typeof planUndo, verb: string): void => {
+    const { open, readOnly } = store.getState();
+    const planned = open === undefined || readOnly ? undefined : plan(open.history);
+    if (planned !== undefined) apply(`${verb} ‘${planned.label}’`, planned.diff, planned.history);
+  };
+
+  return Object.assign(store, { actions });
+}

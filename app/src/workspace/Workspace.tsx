@@ -1,0 +1,71 @@
+import { useStore } from 'zustand';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { useView } from '../stores/context.tsx';
+import type { Tool } from '../stores/viewStore.ts';
+import type { Desk } from './desk.ts';
+import { CursorBox } from './overlays/CursorBox.tsx';
+import { Dock } from './overlays/Dock.tsx';
+import { Overlay } from './overlays/Overlay.tsx';
+import { ScaleNote } from './overlays/ScaleNote.tsx';
+import { zoomAbout } from './camera.ts';
+import { useDesk } from './useDesk.ts';
+import { usePens } from './usePens.ts';
+import { usePointer } from './usePointer.ts';
+
+const CURSORS: Readonly<Record<Tool, string>> = { select: 'default', run: 'crosshair', area: 'crosshair', count: 'crosshair', scale: 'crosshair', check: 'crosshair' };
+
+/** The sheet on the desk, with the marks on it and the pen over it. */
+export function Workspace({ sheet }: { readonly sheet: Sheet }) {
+  const { refs, desk, hits } = useDesk(sheet);
+  const tool = useView((state) => state.tool);
+  const sheetShown = useView((state) => state.sheetShown);
+  const pens = usePens(sheet, desk, hits);
+  usePointer(refs.desk, desk, pens);
+  return (
+    <div ref={refs.desk} className="desk" tabIndex={0} role="application" aria-label={`Sheet ${sheet.number} ${sheet.title}`} data-sheet={sheet.id} data-tool={tool} style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}>
+      <div ref={refs.paper} className="layer sheet-paper" />
+      <div ref={refs.sheet} className="layer" style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }} />
+      <div ref={refs.marks} className="layer" />
+      {desk === undefined ? null : (
+        <>
+          <Overlay desk={desk} pens={pens} />
+          <CursorBox desk={desk} pens={pens} sheet={sheet} />
+          <DrawnState desk={desk} />
+          <Zoom desk={desk} />
+        </>
+      )}
+      <ScaleNote sheet={sheet} pens={pens} />
+      <Dock pens={pens} />
+    </div>
+  );
+}
+
+/** Tells readers and drivers when the sheet has come to rest. */
+function DrawnState({ desk }: { readonly desk: Desk }) {
+  const drawn = useStore(desk.store, (state) => state.drawn);
+  return (
+    <div className="desk-state" data-drawn={drawn} role="status" style={{ position: 'absolute', left: 12, bottom: 12, fontSize: 12 }}>
+      {drawn === 'failed' ? <span className="wrong">This page could not be drawn. Add the PDF again.</span> : null}
+    </div>
+  );
+}
+
+function Zoom({ desk }: { readonly desk: Desk }) {
+  const by = (factor: number) => (): void => {
+    const { camera, screen } = desk.store.getState();
+    desk.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
+  };
+  return (
+    <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
+      <button type="button" aria-label="Zoom out" onClick={by(1 / 1.4)}>
+        −
+      </button>
+      <button type="button" aria-label="Show the whole sheet" onClick={desk.fit}>
+        Whole sheet
+      </button>
+      <button type="button" aria-label="Zoom in" onClick={by(1.4)}>
+        +
+      </button>
+    </div>
+  );
+}

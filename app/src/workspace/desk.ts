@@ -1,0 +1,91 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import type { SheetFiles } from '../platform/sheetFiles.ts';
+import type { MarksWorker } from '../workers/marksProtocol.ts';
+import { type Camera, type Size, fitSheet } from './camera.ts';
+import { type MarksLayer, createMarksLayer } from './render/marksLayer.ts';
+import { createSheetLayer } from './render/sheetLayer.ts';
+
+export interface DeskState {
+  readonly camera: Camera;
+  readonly screen: Size;
+  /** 'sharp' once everything in view is drawn at its final quality. */
+  readonly drawn: 'drawing' | 'sharp' | 'failed';
+}
+
+/** The three layers on the desk and the camera that moves them. */
+export interface Desk {
+  readonly store: StoreApi<DeskState>;
+  readonly marks: MarksLayer;
+  readonly setCamera: (camera: Camera) => void;
+  readonly fit: () => void;
+  readonly show: (sheet: Sheet) => void;
+  readonly end: () => void;
+}
+
+/** Cameras are remembered by sheet while the page is open. */
+const cameras = new Map<string, Camera>();
+
+export function createDesk(
+  element: HTMLElement,
+  layers: { readonly paper: HTMLElement; readonly sheet: HTMLElement; readonly marks: HTMLElement },
+  files: SheetFiles,
+  marksWorker: MarksWorker & { readonly end: () => void },
+): Desk {
+  const { width, height } = element.getBoundingClientRect();
+  const store = createStore<DeskState>(() => ({ camera: { scale: 1, x: 0, y: 0 }, screen: { width, height }, drawn: 'drawing' }));
+  const sheetLayer = createSheetLayer(layers.sheet, files, (drawn) => store.setState({ drawn }));
+  const marks = createMarksLayer(layers.marks, marksWorker, () => {
+    element.dataset['marks'] = 'drawn';
+  });
+  let shown: Sheet | undefined;
+
+  const apply = (): void => {
+    const { camera, screen } = store.getState();
+    const transform = `translate(${camera.x}px, ${camera.y}px) scale(${camera.scale})`;
+    for (const layer of Object.values(layers)) layer.style.transform = transform;
+    // A driver places points truly by these: screen = sheet x scale + offset, from the desk's corner.
+    element.dataset['cameraScale'] = String(camera.scale);
+    element.dataset['cameraX'] = String(camera.x);
+    element.dataset['cameraY'] = String(camera.y);
+    element.dataset['marks'] = 'drawing';
+    sheetLayer.look(camera, screen);
+    marks.look(camera, screen);
+  };
+  const setCamera = (camera: Camera): void => {
+    if (shown !== undefined) cameras.set(shown.id, camera);
+    store.setState({ camera });
+    apply();
+  };
+  const fit = (): void => {
+    if (shown !== undefined) setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
+  };
+  const watcher = new ResizeObserver(([entry]) => {
+    const box = entry?.contentRect;
+    if (box === undefined || box.width === 0) return;
+    store.setState({ screen: { width: box.width, height: box.height } });
+    apply();
+  });
+  watcher.observe(element);
+
+  return {
+    store,
+    marks,
+    setCamera,
+    fit,
+    show: (sheet) => {
+      shown = sheet;
+      layers.paper.style.width = `${sheet.widthPt}px`;
+      layers.paper.style.height = `${sheet.heightPt}px`;
+      sheetLayer.show(sheet);
+      const known = cameras.get(sheet.id);
+      if (known === undefined) fit();
+      else setCamera(known);
+    },
+    end: () => {
+      watcher.disconnect();
+      sheetLayer.end();
+      marks.end();
+    },
+  };
+}

@@ -1,0 +1,61 @@
+import { useStore } from 'zustand';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { measureMark } from '@zest/core/takeoff/measureMark';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { worldDistance } from '@zest/core/takeoff/scale';
+import { LENGTH } from '@zest/core/units/dimension';
+import { formatQuantity, joinFigure } from '@zest/core/units/format';
+import { measureNode } from '@zest/core/calculate/nodes';
+import { knownValue } from '@zest/core/calculate/define';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { toScreen } from '../camera.ts';
+import type { Desk } from '../desk.ts';
+import { aim, currentStroke } from '../tools/draw.ts';
+import type { Pens } from '../usePens.ts';
+
+interface CursorBoxProps {
+  readonly desk: Desk;
+  readonly pens: Pens;
+  readonly sheet: Sheet;
+}
+
+/** The live figure at the pointer: this segment, the mark so far, and what the scope comes to. */
+export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
+  const camera = useStore(desk.store, (state) => state.camera);
+  const { display } = useFormats();
+  const { calculation } = useOpenJob();
+  const { tool, draft, scope, pointer } = pens;
+  if ((tool !== 'run' && tool !== 'area') || pointer === undefined || draft.hover === undefined) return null;
+  const stroke = currentStroke(draft);
+  const from = stroke.at(-1);
+  if (from === undefined && draft.strokes.length === 0) return null;
+  const next = aim(draft, draft.hover, draft.square);
+  const strokes = [...draft.strokes.slice(0, -1), [...stroke, next]];
+  const measure = leadingMeasure(tool);
+  const scale = sheet.scale ?? undefined;
+  const soFar = measureMark({ kind: tool, strokes }, measure, scale);
+  const before = scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));
+  const write = (value: number | undefined, dimension = MEASURE_DIMENSION[measure]): string =>
+    value === undefined ? 'no scale' : joinFigure(formatQuantity(value, dimension, display));
+  const segment = from === undefined || scale === undefined ? undefined : worldDistance(from, next, scale);
+  const at = toScreen(camera, draft.hover);
+  const left = at.x > desk.store.getState().screen.width - 270;
+  return (
+    <div className="cursor-box" data-live={soFar ?? ''} style={{ top: at.y + 18, ...(left ? { right: desk.store.getState().screen.width - at.x + 16 } : { left: at.x + 16 }) }}>
+      {from === undefined ? null : (
+        <div>
+          {draft.typed === '' ? <b>{write(segment, LENGTH)}</b> : <b className="typed">{draft.typed}▏</b>}{' '}
+          <span>{draft.typed === '' ? 'this piece' : 'Enter places it'}</span>
+        </div>
+      )}
+      <span>{tool === 'run' ? 'run ' : 'area '}</span>
+      {write(soFar)}
+      {scope === undefined ? null : (
+        <>
+          <span> {scope.name} </span>
+          {write(soFar === undefined || before === undefined ? undefined : before + soFar)}
+        </>
+      )}
+    </div>
+  );
+}

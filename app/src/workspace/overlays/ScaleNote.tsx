@@ -1,0 +1,144 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { plainToLocal } from '@zest/core/formula/localize';
+import { put } from '@zest/core/job/change';
+import { settingsOf } from '@zest/core/job/job';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { parseScaleRatio, scaleError, scaleOfRatio, scaleOfTwoPoints, worldDistance } from '@zest/core/takeoff/scale';
+import { LENGTH } from '@zest/core/units/dimension';
+import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
+import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
+import { checkError, writeError } from '../../stages/sheets/scaleWords.ts';
+import { keepEntry } from '../../stages/measure/keepEntry.ts';
+import { useFormats, useJobActions, useOpenJob, useSetView } from '../../stores/context.tsx';
+import type { Pens } from '../usePens.ts';
+
+/** The note on the desk that leads through setting the scale and measuring it back. */
+export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
+  const [typing, setTyping] = useState(false);
+  const setView = useSetView();
+  if (pens.tool === 'scale' || pens.tool === 'check') return <TwoPointNote sheet={sheet} pens={pens} />;
+  if (sheet.scale !== null) return null;
+  return (
+    <div className="desk-note" role="note">
+      <b>{sheet.number || 'This sheet'} has no scale.</b> Counts work; lengths and areas read ‘no scale’ until it is set.
+      <div className="row">
+        <PrintedScale sheet={sheet} />
+        <Button size="xs" variant="outline" onClick={() => setView({ tool: 'scale' })}>
+          Two points
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => setTyping(true)}>
+          Type a scale
+        </Button>
+      </div>
+      {typing ? (
+        <ScaleDialog
+          sheet={sheet}
+          onClose={() => setTyping(false)}
+          onPoints={() => {
+            setTyping(false);
+            setView({ tool: 'scale' });
+          }}
+        />
+      ) : null}
+    </div>
+  );
+}
+
+function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
+  const actions = useJobActions();
+  const ratio = parseScaleRatio(sheet.printedScale);
+  if (!ratio.ok) return null;
+  const use = (): void => {
+    const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: sheet.printedScale } } as const;
+    actions.transact(`scale of ${sheet.number}`, put({ ...sheet, scale }));
+  };
+  return (
+    <Button size="xs" onClick={use}>
+      Use the printed {sheet.printedScale}
+    </Button>
+  );
+}
+
+function TwoPointNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
+  const { tool, two } = pens;
+  const words = tool === 'scale' ? 'Set the scale' : 'Measure back';
+  if (tool === 'check' && sheet.scale === null)
+    return (
+      <div className="desk-note" role="note">
+        <b>Measure back.</b> The sheet has no scale to check yet. Set it first.
+      </div>
+    );
+  if (two.b === undefined)
+    return (
+      <div className="desk-note" role="note">
+        <b>{words}.</b> {two.a === undefined ? 'Click one end of a dimension you know, the longer the better.' : 'Now click its other end. Hold Shift to keep it square.'}
+      </div>
+    );
+  return <LengthForm key={`${two.b.x} ${two.b.y}`} sheet={sheet} pens={pens} />;
+}
+
+function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
+  const { display, numbers } = useFormats();
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const setView = useSetView();
+  const [text, setText] = useState('');
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const [done, setDone] = useState<string | undefined>();
+  const { tool, two } = pens;
+  const { a, b } = two;
+  if (a === undefined || b === undefined) return null;
+  const reads = sheet.scale === null ? undefined : worldDistance(a, b, sheet.scale);
+  const submit = (): void => {
+    const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
+    if (!known.ok) return setRefusal(describeEntry(known.problem));
+    const kept = keepEntry(text, numbers);
+    if (tool === 'check') {
+      if (reads === undefined || known.value <= 0) return setRefusal('The known length must be more than zero.');
+      const changed = actions.transact('measure back', put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }));
+      if (!changed.ok) return setRefusal(describeProblem(changed.problem));
+      return setDone(writeError(scaleError(reads, known.value), numbers));
+    }
+    const scale = scaleOfTwoPoints(a, b, known.value);
+    if (!scale.ok) return setRefusal(describeProblem(scale.problem));
+    const changed = actions.transact(`scale of ${sheet.number}`, put({ ...sheet, scale: { ...scale.value, source: { by: 'two-points', a, b, text: withUnit(kept, job) } }, check: null }));
+    if (!changed.ok) return setRefusal(describeProblem(changed.problem));
+    setDone('The scale is set. Measure another known dimension back to be sure.');
+  };
+  const error = checkError(sheet);
+  return (
+    <div className="desk-note" role="note">
+      {done === undefined ? (
+        <form onSubmit={(event) => { event.preventDefault(); submit(); }}>
+          <label>
+            <b>{tool === 'scale' ? 'How long is this really?' : 'How long should this be?'}</b>
+            <input className="input" autoFocus style={{ marginTop: 6 }} value={text} placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)} aria-invalid={refusal !== undefined} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && pens.pick({ type: 'cancel' })} />
+          </label>
+          {reads === undefined ? null : <div className="soft">It reads {joinFigure(formatQuantity(reads, LENGTH, display))} at the present scale.</div>}
+          {refusal === undefined ? null : <div className="field-error" role="alert">{refusal}</div>}
+          <div className="row">
+            <Button size="xs" type="submit">{tool === 'scale' ? 'Set the scale' : 'Check'}</Button>
+            <Button size="xs" variant="outline" onClick={() => pens.pick({ type: 'cancel' })}>Pick again</Button>
+          </div>
+        </form>
+      ) : (
+        <>
+          <span role="status" className={tool === 'check' && error !== undefined && Math.abs(error) > 0.005 ? 'warn' : ''}>
+            <b>{tool === 'check' ? `${sheet.number}: ` : ''}{done}</b>
+          </span>
+          <div className="row">
+            {tool === 'scale' ? <Button size="xs" onClick={() => setView({ tool: 'check' })}>Measure back</Button> : null}
+            <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>Done</Button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** A bare number was meant in the job's own unit; kept with it, it means the same for ever. */
+const withUnit = (kept: string, job: Parameters<typeof settingsOf>[0]): string =>
+  /^[\d.]+$/.test(kept) ? `${kept} ${settingsOf(job).unitSystem === 'us' ? 'ft' : 'm'}` : kept;

@@ -1,0 +1,113 @@
+import type { Mark } from '@zest/core/job/records/mark';
+import type { DrawnMark, DrawnScope, MarksWorker, View } from '../../workers/marksProtocol.ts';
+import { type Camera, type Size, toSheet } from '../camera.ts';
+
+/** The bitmap reaches this much beyond the screen, so that a pan has something to show. */
+const OVERSCAN = 1.5;
+/** Quiet for this long, the marks are drawn properly again. */
+const IDLE_MS = 110;
+
+/** The committed marks as one bitmap, drawn in a worker and moved with the sheet by CSS. */
+export interface MarksLayer {
+  readonly load: (marks: readonly Mark[]) => void;
+  readonly change: (put: readonly Mark[], removed: readonly string[]) => void;
+  readonly style: (scopes: readonly DrawnScope[]) => void;
+  /** Marks that the overlay draws instead, because they are in hand. */
+  readonly skip: (ids: readonly string[]) => void;
+  readonly look: (camera: Camera, screen: Size) => void;
+  readonly end: () => void;
+}
+
+export function packMark(mark: Mark): DrawnMark {
+  const strokes = mark.strokes.map((stroke) => {
+    const flat = new Float32Array(stroke.length * 2);
+    stroke.forEach(({ x, y }, i) => {
+      flat[i * 2] = x;
+      flat[i * 2 + 1] = y;
+    });
+    return flat;
+  });
+  return { id: mark.id, scopeId: mark.scopeId, kind: mark.kind, strokes };
+}
+
+export function createMarksLayer(layer: HTMLElement, worker: MarksWorker & { readonly end: () => void }, onDrawn: () => void): MarksLayer {
+  const canvas = document.createElement('canvas');
+  layer.append(canvas);
+  let camera: Camera | undefined;
+  let screen: Size = { width: 1, height: 1 };
+  let skipped: readonly string[] = [];
+  let drawing = false;
+  let again: 'quick' | 'proper' | undefined;
+  let drawn: View | undefined;
+  let idle: ReturnType<typeof setTimeout> | undefined;
+  let ended = false;
+
+  const viewOf = (at: Camera): View => {
+    const ratio = window.devicePixelRatio;
+    const [width, height] = [Math.ceil(screen.width * OVERSCAN), Math.ceil(screen.height * OVERSCAN)];
+    const corner = toSheet(at, { x: (screen.width - width) / 2, y: (screen.height - height) / 2 });
+    return { x: corner.x, y: corner.y, scale: at.scale * ratio, width: width * ratio, height: height * ratio };
+  };
+
+  const draw = async (quality: 'quick' | 'proper'): Promise<void> => {
+    if (camera === undefined || ended) return;
+    if (drawing) {
+      again = quality === 'proper' || again === 'proper' ? 'proper' : 'quick';
+      return;
+    }
+    drawing = true;
+    const view = viewOf(camera);
+    const bitmap = await worker.draw(view, quality, skipped);
+    drawing = false;
+    if (ended) return;
+    canvas.width = view.width;
+    canvas.height = view.height;
+    canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+    // In sheet points: the layer's transform carries it with the sheet from here on.
+    canvas.style.left = `${view.x}px`;
+    canvas.style.top = `${view.y}px`;
+    canvas.style.width = `${view.width / view.scale}px`;
+    canvas.style.height = `${view.height / view.scale}px`;
+    drawn = view;
+    const next = again;
+    again = undefined;
+    if (next === undefined) onDrawn();
+    else await draw(next);
+  };
+
+  /** True while the bitmap still covers the screen at nearly its own scale. */
+  const covers = (at: Camera): boolean => {
+    if (drawn === undefined) return false;
+    const zoom = (at.scale * window.devicePixelRatio) / drawn.scale;
+    const [from, to] = [toSheet(at, { x: 0, y: 0 }), toSheet(at, { x: screen.width, y: screen.height })];
+    const right = drawn.x + drawn.width / drawn.scale;
+    const bottom = drawn.y + drawn.height / drawn.scale;
+    return zoom < 3 && zoom > 0.4 && from.x >= drawn.x && from.y >= drawn.y && to.x <= right && to.y <= bottom;
+  };
+
+  const redraw = (): void => void draw('proper');
+
+  return {
+    load: (marks) => void worker.load(marks.map(packMark)).then(redraw),
+    change: (put, removed) => void worker.change(put.map(packMark), removed).then(redraw),
+    style: (scopes) => void worker.style(scopes).then(redraw),
+    skip: (ids) => {
+      skipped = ids;
+      redraw();
+    },
+    look: (at, size) => {
+      const resized = size.width !== screen.width || size.height !== screen.height;
+      [camera, screen] = [at, size];
+      if (resized || drawn === undefined) return redraw();
+      if (!covers(at)) void draw('quick');
+      clearTimeout(idle);
+      idle = setTimeout(redraw, IDLE_MS);
+    },
+    end: () => {
+      ended = true;
+      clearTimeout(idle);
+      canvas.remove();
+      worker.end();
+    },
+  };
+}

@@ -1,0 +1,129 @@
+import { type Point, distance, interpolate, nearestOnSegment, translate } from '@zest/core/geometry/point';
+import { ringContains } from '@zest/core/geometry/polygon';
+import { boundsOf } from '@zest/core/geometry/bounds';
+import type { Mark } from '@zest/core/job/records/mark';
+import RBush from 'rbush';
+
+export type Strokes = Mark['strokes'];
+
+/** A vertex of a mark, or the middle of an edge where one can be put in. */
+export interface Handle {
+  readonly markId: Mark['id'];
+  readonly stroke: number;
+  /** The vertex, or for a middle the vertex before it. */
+  readonly index: number;
+  readonly middle: boolean;
+  readonly at: Point;
+}
+
+const edgesOf = (mark: Mark, stroke: readonly Point[]): number => (mark.kind === 'area' ? stroke.length : stroke.length - 1);
+
+/** Handles of a selected mark; middles only where there is room for them on the screen. */
+export function handlesOf(mark: Mark, roomPt: number): readonly Handle[] {
+  return mark.strokes.flatMap((stroke, strokeIndex) => {
+    const vertices = stroke.map((at, index): Handle => ({ markId: mark.id, stroke: strokeIndex, index, middle: false, at }));
+    if (mark.kind === 'count') return vertices;
+    const middles = Array.from({ length: edgesOf(mark, stroke) }, (_, index): Handle | undefined => {
+      const [a, b] = [stroke[index] as Point, stroke[(index + 1) % stroke.length] as Point];
+      if (distance(a, b) < roomPt) return undefined;
+      return { markId: mark.id, stroke: strokeIndex, index, middle: true, at: interpolate(a, b, 0.5) };
+    });
+    return [...vertices, ...middles.filter((each) => each !== undefined)];
+  });
+}
+
+export const findHandle = (handles: readonly Handle[], at: Point, nearPt: number): Handle | undefined => {
+  const near = handles.filter((handle) => distance(handle.at, at) <= nearPt);
+  return near.sort((a, b) => Number(a.middle) - Number(b.middle) || distance(a.at, at) - distance(b.at, at))[0];
+};
+
+/** Puts the handle at a new place; a middle becomes a vertex. */
+export function moveHandle(strokes: Strokes, handle: Handle, to: Point): Strokes {
+  return strokes.map((stroke, index) => {
+    if (index !== handle.stroke) return stroke;
+    if (handle.middle) return [...stroke.slice(0, handle.index + 1), to, ...stroke.slice(handle.index + 1)];
+    return stroke.map((at, vertex) => (vertex === handle.index ? to : at));
+  });
+}
+
+/** Takes a vertex out; undefined when too little of the mark would be left. */
+export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
+  const least = mark.kind === 'area' ? 3 : mark.kind === 'run' ? 2 : 1;
+  const strokes = mark.strokes
+    .map((stroke, index) => (index === handle.stroke ? stroke.filter((_, vertex) => vertex !== handle.index) : stroke))
+    .filter((stroke) => stroke.length >= least);
+  return strokes.length === 0 ? undefined : strokes;
+}
+
+export const moveStrokes = (strokes: Strokes, by: Point): Strokes => strokes.map((stroke) => stroke.map((at) => translate(at, by)));
+
+interface Entry {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+  readonly mark: Mark;
+}
+
+/** Finds the mark under a place: points before runs before areas, the nearest first. */
+export interface HitIndex {
+  readonly set: (marks: Iterable<Mark>) => void;
+  readonly put: (mark: Mark) => void;
+  readonly remove: (id: string) => void;
+  readonly find: (at: Point, nearPt: number, shown: (mark: Mark) => boolean) => Mark | undefined;
+}
+
+const RANK = { count: 0, run: 1, area: 2 } as const;
+
+export function createHitIndex(): HitIndex {
+  const tree = new RBush<Entry>();
+  const entries = new Map<string, Entry>();
+  const entryOf = (mark: Mark): Entry => ({ ...boundsOf(mark.strokes.flat()), mark });
+  const remove = (id: string): void => {
+    const entry = entries.get(id);
+    if (entry === undefined) return;
+    tree.remove(entry);
+    entries.delete(id);
+  };
+  return {
+    set: (marks) => {
+      tree.clear();
+      entries.clear();
+      const all = [...marks].map(entryOf);
+      for (const entry of all) entries.set(entry.mark.id, entry);
+      tree.load(all);
+    },
+    put: (mark) => {
+      remove(mark.id);
+      const entry = entryOf(mark);
+      entries.set(mark.id, entry);
+      tree.insert(entry);
+    },
+    remove,
+    find: (at, nearPt, shown) => {
+      const box = { minX: at.x - nearPt, minY: at.y - nearPt, maxX: at.x + nearPt, maxY: at.y + nearPt };
+      let best: { readonly mark: Mark; readonly score: number } | undefined;
+      for (const { mark } of tree.search(box)) {
+        if (!shown(mark)) continue;
+        const away = distanceTo(mark, at);
+        if (away > nearPt) continue;
+        const score = RANK[mark.kind] * 1e6 + away;
+        if (best === undefined || score < best.score) best = { mark, score };
+      }
+      return best?.mark;
+    },
+  };
+}
+
+/** Sheet points from a place to a mark; 0 inside an area. */
+function distanceTo(mark: Mark, at: Point): number {
+  let least = Infinity;
+  for (const stroke of mark.strokes) {
+    if (mark.kind === 'area' && ringContains(stroke, at)) return 0;
+    if (mark.kind === 'count') for (const each of stroke) least = Math.min(least, distance(each, at));
+    else
+      for (let i = 0; i < edgesOf(mark, stroke); i += 1)
+        least = Math.min(least, distance(at, nearestOnSegment(at, stroke[i] as Point, stroke[(i + 1) % stroke.length] as Point).at));
+  }
+  return least;
+}

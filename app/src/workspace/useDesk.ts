@@ -1,0 +1,82 @@
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import type { Mark } from '@zest/core/job/records/mark';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { createSheetFiles } from '../platform/sheetFiles.ts';
+import { useOpenJob, useServices, useView } from '../stores/context.tsx';
+import { isShown } from '../stores/viewStore.ts';
+import { type Desk, createDesk } from './desk.ts';
+import { type HitIndex, createHitIndex } from './tools/edit.ts';
+
+export interface DeskRefs {
+  readonly desk: RefObject<HTMLDivElement | null>;
+  readonly paper: RefObject<HTMLDivElement | null>;
+  readonly sheet: RefObject<HTMLDivElement | null>;
+  readonly marks: RefObject<HTMLDivElement | null>;
+}
+
+/** Builds the desk once and keeps its layers in step with the job. */
+export function useDesk(sheet: Sheet): { readonly refs: DeskRefs; readonly desk: Desk | undefined; readonly hits: HitIndex } {
+  const services = useServices();
+  const { jobId } = useOpenJob();
+  const refs: DeskRefs = { desk: useRef(null), paper: useRef(null), sheet: useRef(null), marks: useRef(null) };
+  const [desk, setDesk] = useState<Desk | undefined>();
+  const hits = useMemo(createHitIndex, []);
+  const { desk: element, paper, sheet: sheetLayer, marks } = refs;
+
+  useEffect(() => {
+    if (element.current === null || paper.current === null || sheetLayer.current === null || marks.current === null) return undefined;
+    const layers = { paper: paper.current, sheet: sheetLayer.current, marks: marks.current };
+    const made = createDesk(element.current, layers, createSheetFiles(services, jobId), services.createMarksWorker());
+    setDesk(made);
+    return () => made.end();
+  }, [services, jobId, element, paper, sheetLayer, marks]);
+
+  // Only another page is another picture; a new scale or name is not.
+  const { id } = sheet;
+  useEffect(() => {
+    desk?.show(sheet);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [desk, id]);
+  useMarksInStep(desk, hits, id);
+  useStylesInStep(desk);
+  return { refs, desk, hits };
+}
+
+/** Sends the worker and the hit index what changed among the sheet's marks, and only that. */
+function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string): void {
+  const { job } = useOpenJob();
+  const sent = useRef<{ readonly desk: Desk; readonly sheetId: string; readonly marks: Map<string, Mark> } | undefined>(undefined);
+  useEffect(() => {
+    if (desk === undefined) return;
+    const marks = new Map<string, Mark>();
+    for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
+    const before = sent.current;
+    sent.current = { desk, sheetId, marks };
+    if (before?.desk !== desk || before.sheetId !== sheetId) {
+      desk.marks.load([...marks.values()]);
+      hits.set(marks.values());
+      return;
+    }
+    const put = [...marks.values()].filter((mark) => before.marks.get(mark.id) !== mark);
+    const removed = [...before.marks.keys()].filter((id) => !marks.has(id));
+    if (put.length === 0 && removed.length === 0) return;
+    for (const id of removed) hits.remove(id);
+    for (const mark of put) hits.put(mark);
+    desk.marks.change(put, removed);
+  }, [desk, hits, job.mark, sheetId]);
+}
+
+function useStylesInStep(desk: Desk | undefined): void {
+  const { job } = useOpenJob();
+  const hidden = useView((state) => state.hidden);
+  const alone = useView((state) => state.alone);
+  useEffect(() => {
+    const scopes = [...job.scope.values()].map((scope) => ({
+      id: scope.id,
+      color: scope.color,
+      hidden: !isShown({ hidden, alone }, scope.id),
+      faint: false,
+    }));
+    desk?.marks.style(scopes);
+  }, [desk, job.scope, hidden, alone]);
+}

@@ -1,0 +1,162 @@
+import { type RefObject, useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { type Point, distance } from '@zest/core/geometry/point';
+import { inOrder } from '@zest/core/job/job';
+import { isInDialog, isTyping } from '../actions/useActions.ts';
+import { useOpenJob } from '../stores/context.tsx';
+import { panBy, zoomAbout } from './camera.ts';
+import type { Desk } from './desk.ts';
+import type { Pens } from './usePens.ts';
+import { useLatest } from './useLatest.ts';
+
+/** A press that moves less than this is a click. */
+const CLICK_PX = 5;
+const PAN_KEY_PX = 60;
+
+/** Turns what hand and keys do on the desk into pans, zooms, clicks and drags. */
+export function usePointer(element: RefObject<HTMLDivElement | null>, desk: Desk | undefined, pens: Pens): void {
+  const latest = useLatest(pens);
+  useEffect(() => {
+    const target = element.current;
+    if (target === null || desk === undefined) return undefined;
+    const unbind = [bindPress(target, desk, latest), bindWheel(target, desk)];
+    return () => unbind.forEach((each) => each());
+  }, [element, desk, latest]);
+  useDeskKeys(desk, latest);
+}
+
+const placeOf = (target: HTMLElement, event: MouseEvent): Point => {
+  const box = target.getBoundingClientRect();
+  return { x: event.clientX - box.left, y: event.clientY - box.top };
+};
+
+type Listener = readonly [name: string, handle: (event: never) => void, options?: AddEventListenerOptions];
+
+function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => void {
+  for (const [name, handle, options] of listeners) target.addEventListener(name, handle as EventListener, options);
+  return () => {
+    for (const [name, handle] of listeners) target.removeEventListener(name, handle as EventListener);
+  };
+}
+
+function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Pens }): () => void {
+  let press: { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean } | undefined;
+  const isOnDesk = (event: Event): boolean => !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note');
+
+  const down = (event: PointerEvent): void => {
+    if (!isOnDesk(event) || event.button > 1) return;
+    target.focus({ preventScroll: true });
+    const at = placeOf(target, event);
+    press = { start: at, last: at, mode: pens.current.onDown(at, event), moved: false };
+    target.setPointerCapture(event.pointerId);
+  };
+  const move = (event: PointerEvent): void => {
+    const at = placeOf(target, event);
+    if (press === undefined) {
+      if (isOnDesk(event)) pens.current.onMove(at, event);
+      return;
+    }
+    if (!press.moved && distance(press.start, at) < CLICK_PX) return;
+    press.moved = true;
+    if (press.mode === 'drag') pens.current.onDragged(at);
+    else {
+      if (press.mode !== 'panning') pens.current.setGrabbing(true);
+      press.mode = 'panning';
+      desk.setCamera(panBy(desk.store.getState().camera, at.x - press.last.x, at.y - press.last.y));
+    }
+    press.last = at;
+  };
+  const up = (event: PointerEvent): void => {
+    const ended = press;
+    press = undefined;
+    if (ended === undefined) return;
+    pens.current.setGrabbing(false);
+    if (ended.mode === 'drag') pens.current.onDrop();
+    else if (!ended.moved && ended.mode === 'click') pens.current.onClick(ended.start, event);
+  };
+  const cancel = (): void => {
+    if (press?.mode === 'drag') pens.current.onCancelDrag();
+    press = undefined;
+    pens.current.setGrabbing(false);
+  };
+  return listen(target, ['pointerdown', down], ['pointermove', move], ['pointerup', up], ['pointercancel', cancel]);
+}
+
+/** A wheel's steps zoom; a trackpad's two fingers pan, its pinch zooms. */
+function bindWheel(target: HTMLElement, desk: Desk): () => void {
+  const wheel = (event: WheelEvent): void => {
+    event.preventDefault();
+    const { camera } = desk.store.getState();
+    const stepped = event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL || (event.deltaX === 0 && Math.abs(event.deltaY) >= 50);
+    if (event.ctrlKey || event.metaKey || stepped) {
+      const lines = event.deltaMode === WheelEvent.DOM_DELTA_PIXEL ? event.deltaY : event.deltaY * 33;
+      const factor = Math.exp(-Math.max(-250, Math.min(250, lines)) * (event.ctrlKey ? 0.008 : 0.0022));
+      desk.setCamera(zoomAbout(camera, placeOf(target, event), factor));
+    } else desk.setCamera(panBy(camera, -event.deltaX, -event.deltaY));
+  };
+  return listen(target, ['wheel', wheel, { passive: false }]);
+}
+
+function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): void {
+  const navigate = useNavigate();
+  const { job, jobId } = useOpenJob();
+  const context = useLatest({ job, jobId });
+  useEffect(() => {
+    if (desk === undefined) return undefined;
+    const turnSheet = (step: number): void => {
+      const sheets = inOrder(context.current.job.sheet.values());
+      const at = sheets.findIndex(({ id }) => location.pathname.endsWith(encodeURIComponent(id)));
+      const next = sheets[at + step];
+      if (next !== undefined) void navigate(`/job/${context.current.jobId}/measure/${encodeURIComponent(next.id)}`);
+    };
+    const onKey = (event: KeyboardEvent): void => {
+      if (isTyping(event.target) || isInDialog() || pressesControl(event)) return;
+      const handled = pens.current.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
+      if (!handled) return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    // Before the actions' keys: a digit or a letter of a length belongs to the pen while it draws.
+    window.addEventListener('keydown', onKey, true);
+    window.addEventListener('keyup', onKey, true);
+    return () => {
+      window.removeEventListener('keydown', onKey, true);
+      window.removeEventListener('keyup', onKey, true);
+    };
+  }, [desk, pens, context, navigate]);
+}
+
+/** Enter and space work the button that has the focus, unless it is the desk's own. */
+const pressesControl = (event: KeyboardEvent): boolean =>
+  (event.key === 'Enter' || event.key === ' ') &&
+  event.target instanceof HTMLElement &&
+  event.target.closest('button, a, [role="button"], summary') !== null &&
+  event.target.closest('.dock') === null;
+
+function moveByKey(event: KeyboardEvent, desk: Desk, turnSheet: (step: number) => void): boolean {
+  // Arrow keys in a list or table move there.
+  if (event.ctrlKey || event.metaKey || event.altKey) return false;
+  const { camera, screen } = desk.store.getState();
+  const far = event.shiftKey ? 4 * PAN_KEY_PX : PAN_KEY_PX;
+  const middle = { x: screen.width / 2, y: screen.height / 2 };
+  const onDesk = document.activeElement === document.body || document.activeElement?.classList.contains('desk') === true;
+  const moves: Readonly<Record<string, () => void>> = {
+    ...(onDesk
+      ? {
+          ArrowLeft: () => desk.setCamera(panBy(camera, far, 0)),
+          ArrowRight: () => desk.setCamera(panBy(camera, -far, 0)),
+          ArrowUp: () => desk.setCamera(panBy(camera, 0, far)),
+          ArrowDown: () => desk.setCamera(panBy(camera, 0, -far)),
+        }
+      : {}),
+    '+': () => desk.setCamera(zoomAbout(camera, middle, 1.4)),
+    '=': () => desk.setCamera(zoomAbout(camera, middle, 1.4)),
+    '-': () => desk.setCamera(zoomAbout(camera, middle, 1 / 1.4)),
+    '0': desk.fit,
+    '[': () => turnSheet(-1),
+    ']': () => turnSheet(1),
+  };
+  const move = moves[event.key];
+  move?.();
+  return move !== undefined;
+}

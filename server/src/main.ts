@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url';
+import { createApp } from './app.ts';
+
+const host = process.env['HOST'] ?? '127.0.0.1';
+const port = Number(process.env['PORT'] ?? 4173);
+const dist = process.env['DIST'] ?? fileURLToPath(new URL('../../app/dist', import.meta.url));
+
+const server = createApp(dist).listen(port, host, () => {
+  console.log(`Zest Line is open at http://${host}:${port}/`);
+});
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const taken = error.code === 'EADDRINUSE';
+  console.error(taken ? `Port ${port} is taken. Choose another: PORT=4200 npm run demo` : `The server could not start: ${error.message}`);
+  process.exit(1);
+});
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));
