@@ -2,12 +2,17 @@ const transform = {
   '^.+\\.(t|j|mj)sx?$': [
     '@swc/jest',
     {
-      jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
       module: { type: 'commonjs' },
     },
   ],
 };
-const esmPackages = 'rbush|quickselect|robust-predicates|pdfjs-dist|comlink|idb|@turf|polyclip-ts|splaytree-ts|bignumber.js|d3-.*|geojson-.*|kdbush|tinyqueue|point-in-polygon-hao|concaveman|marchingsquares|sweepline-intersections|skmeans|topojson-.*';
+const esmPackages =
+  'rbush|quickselect|robust-predicates|pdfjs-dist|comlink|idb|@turf|polyclip-ts|splaytree-ts|bignumber.js|d3-.*|geojson-.*|kdbush|tinyqueue|point-in-polygon-hao|concaveman|marchingsquares|sweepline-intersections|skmeans|topojson-.*';
 const shared = {
   transform,
   moduleNameMapper: {

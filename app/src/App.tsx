@@ -7,13 +7,21 @@ import { system } from './look/system.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
 
-const SheetsStage = lazy(() => import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })));
-const MeasureStage = lazy(() => import('./stages/measure/MeasureStage.tsx').then((m) => ({ default: m.MeasureStage })));
+const SheetsStage = lazy(() =>
+  import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })),
+);
+const MeasureStage = lazy(() =>
+  import('./stages/measure/MeasureStage.tsx').then((m) => ({ default: m.MeasureStage })),
+);
 const AssembliesStage = lazy(() =>
   import('./stages/assemblies/AssembliesStage.tsx').then((m) => ({ default: m.AssembliesStage })),
 );
-const PricesStage = lazy(() => import('./stages/prices/PricesStage.tsx').then((m) => ({ default: m.PricesStage })));
-const EstimateStage = lazy(() => import('./stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })));
+const PricesStage = lazy(() =>
+  import('./stages/prices/PricesStage.tsx').then((m) => ({ default: m.PricesStage })),
+);
+const EstimateStage = lazy(() =>
+  import('./stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })),
+);
 const BidStage = lazy(() => import('./stages/bid/BidStage.tsx').then((m) => ({ default: m.BidStage })));
 
 const stage = (content: React.ReactNode) => <Suspense fallback={null}>{content}</Suspense>;

@@ -10,7 +10,12 @@ const server = createApp(dist).listen(port, host, () => {
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   const taken = error.code === 'EADDRINUSE';
-  console.error(taken ? `Port ${port} is taken. Choose another: PORT=4200 npm run demo` : `The server could not start: ${error.message}`);
+  console.error(
+    taken
+      ? `Port ${port} is taken. Choose another: PORT=4200 npm run demo`
+      : `The server could not start: ${error.message}`,
+  );
   process.exit(1);
 });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => server.close(() => process.exit(0)));

@@ -28,7 +28,9 @@ function FinderBox() {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word))).slice(0, LIMIT);
+  const found = all
+    .filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
+    .slice(0, LIMIT);
   const close = (): void => {
     setView({ finderOpen: false });
     if (before.current instanceof HTMLElement) before.current.focus();
@@ -50,17 +52,45 @@ function FinderBox() {
   return (
     <div className="finder" onMouseDown={(event) => event.target === event.currentTarget && close()}>
       <div className="finder-box" role="dialog" aria-label="Find anything" aria-modal="true">
-        <input ref={input} role="combobox" aria-expanded="true" aria-controls="finder-list" aria-activedescendant={found[at] === undefined ? undefined : `found-${at}`} aria-label="Find anything" placeholder="A sheet, a scope, an item, or what to do" value={text} onChange={(event) => { setText(event.target.value); setAt(0); }} onKeyDown={onKeyDown} />
+        <input
+          ref={input}
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="finder-list"
+          aria-activedescendant={found[at] === undefined ? undefined : `found-${at}`}
+          aria-label="Find anything"
+          placeholder="A sheet, a scope, an item, or what to do"
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setAt(0);
+          }}
+          onKeyDown={onKeyDown}
+        />
         <ul className="finder-list" id="finder-list" role="listbox" aria-label="Found">
           {found.map((each, index) => (
-            <li key={each.id} id={`found-${index}`} role="option" aria-selected={index === at} onMouseDown={(event) => { event.preventDefault(); choose(each); }} onMouseEnter={() => setAt(index)}>
+            <li
+              key={each.id}
+              id={`found-${index}`}
+              role="option"
+              aria-selected={index === at}
+              onMouseDown={(event) => {
+                event.preventDefault();
+                choose(each);
+              }}
+              onMouseEnter={() => setAt(index)}
+            >
               <span className="cut">{each.label}</span>
               <span className="kind">{each.kind}</span>
               {each.key === undefined ? null : <kbd>{each.key}</kbd>}
             </li>
           ))}
         </ul>
-        {found.length === 0 ? <p className="soft" style={{ padding: '10px 16px', margin: 0 }}>Nothing is called that here.</p> : null}
+        {found.length === 0 ? (
+          <p className="soft" style={{ padding: '10px 16px', margin: 0 }}>
+            Nothing is called that here.
+          </p>
+        ) : null}
       </div>
     </div>
   );
@@ -75,7 +105,12 @@ function useFindable(): readonly Found[] {
   return useMemo(() => {
     const go = (path: string) => () => void navigate(`/job/${jobId}/${path}`);
     const things: Found[] = [
-      ...[...job.sheet.values()].map((sheet) => ({ id: sheet.id, label: `${sheet.number} ${sheet.title}`, kind: 'sheet', run: go(`measure/${encodeURIComponent(sheet.id)}`) })),
+      ...[...job.sheet.values()].map((sheet) => ({
+        id: sheet.id,
+        label: `${sheet.number} ${sheet.title}`,
+        kind: 'sheet',
+        run: go(`measure/${encodeURIComponent(sheet.id)}`),
+      })),
       ...[...job.scope.values()].map((scope) => ({
         id: scope.id,
         label: scope.name,
@@ -86,10 +121,22 @@ function useFindable(): readonly Found[] {
           go('measure')();
         },
       })),
-      ...[...job.assembly.values()].map((assembly) => ({ id: assembly.id, label: assembly.name, kind: 'assembly', run: go(`assemblies/${encodeURIComponent(assembly.id)}`) })),
-      ...[...job.item.values()].map((item) => ({ id: item.id, label: `${item.code} ${item.description}`, kind: 'price', run: go(`prices?item=${encodeURIComponent(item.id)}`) })),
+      ...[...job.assembly.values()].map((assembly) => ({
+        id: assembly.id,
+        label: assembly.name,
+        kind: 'assembly',
+        run: go(`assemblies/${encodeURIComponent(assembly.id)}`),
+      })),
+      ...[...job.item.values()].map((item) => ({
+        id: item.id,
+        label: `${item.code} ${item.description}`,
+        kind: 'price',
+        run: go(`prices?item=${encodeURIComponent(item.id)}`),
+      })),
     ];
-    const doable = actions.filter(({ id }) => id !== 'find').map((action): Found => ({ ...action, kind: 'do', key: action.key }));
+    const doable = actions
+      .filter(({ id }) => id !== 'find')
+      .map((action): Found => ({ ...action, kind: 'do', key: action.key }));
     return [...doable, ...things];
   }, [job, jobId, actions, jobActions, setView, navigate]);
 }

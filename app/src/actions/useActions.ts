@@ -66,9 +66,23 @@ function listActions({ jobs, view }: Stores, navigate: (path: string) => void): 
     { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: jobs.actions.redo },
     ...stages,
     ...pens,
-    { id: 'sheet-shown', label: 'Show, dim or hide the sheet', key: 'H', run: () => view.setState(({ sheetShown }) => ({ sheetShown: shown[sheetShown] })) },
-    { id: 'show-all', label: 'Show all scopes', key: 'Shift+H', run: () => view.setState({ hidden: new Set(), alone: undefined }) },
-    { id: 'theme', label: 'Switch between light and dark', run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })) },
+    {
+      id: 'sheet-shown',
+      label: 'Show, dim or hide the sheet',
+      key: 'H',
+      run: () => view.setState(({ sheetShown }) => ({ sheetShown: shown[sheetShown] })),
+    },
+    {
+      id: 'show-all',
+      label: 'Show all scopes',
+      key: 'Shift+H',
+      run: () => view.setState({ hidden: new Set(), alone: undefined }),
+    },
+    {
+      id: 'theme',
+      label: 'Switch between light and dark',
+      run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })),
+    },
     { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
     { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },
   ];
@@ -78,21 +92,30 @@ function listActions({ jobs, view }: Stores, navigate: (path: string) => void): 
 export function writeKey(event: KeyboardEvent): string {
   const key = event.key.length === 1 ? event.key.toUpperCase() : event.key;
   const shifted = event.shiftKey && /^[A-Z]$|^.{2,}$/.test(key);
-  const parts = [event.ctrlKey || event.metaKey ? 'Ctrl' : '', event.altKey ? 'Alt' : '', shifted ? 'Shift' : '', key];
+  const parts = [
+    event.ctrlKey || event.metaKey ? 'Ctrl' : '',
+    event.altKey ? 'Alt' : '',
+    shifted ? 'Shift' : '',
+    key,
+  ];
   return parts.filter(Boolean).join('+');
 }
 
 /** Typing belongs to the field that has the focus. */
 export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-export const isInDialog = (): boolean => document.querySelector('[role="dialog"],[role="alertdialog"]') !== null;
+export const isInDialog = (): boolean =>
+  document.querySelector('[role="dialog"],[role="alertdialog"]') !== null;
 
 /** Runs actions by their keys wherever nobody is typing. */
 export function useActionKeys(): void {
   const actions = useActions();
   useEffect(() => {
-    const byKey = new Map(actions.filter(({ key }) => key !== undefined).map((action) => [action.key, action]));
+    const byKey = new Map(
+      actions.filter(({ key }) => key !== undefined).map((action) => [action.key, action]),
+    );
     byKey.set('Ctrl+Y', byKey.get('Ctrl+Shift+Z') as Action);
     const onKeyDown = (event: KeyboardEvent): void => {
       const action = byKey.get(writeKey(event));

@@ -3,8 +3,7 @@ import type { Figure as GraphFigure } from '@zest/core/graph/graph';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { Dimension } from '@zest/core/units/dimension';
 import { formatInUnit, formatQuantity } from '@zest/core/units/format';
-import { formatNumber } from '@zest/core/units/numberFormat';
-import { quantityPlaces } from '@zest/core/pricing/quantity';
+import { writeQuantity } from './writeQuantity.ts';
 import { useFormats, useOpenJob } from '../stores/context.tsx';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
 import { getUnit } from '@zest/core/units/unit';
@@ -21,11 +20,21 @@ export function FailureText({ failure }: { readonly failure: Failure }) {
 }
 
 /** A quantity as the job writes its dimension: digits, and the unit in a lighter weight. */
-export function QuantityText({ figure, dimension, unit }: { readonly figure: GraphFigure; readonly dimension: Dimension; readonly unit?: string }) {
+export function QuantityText({
+  figure,
+  dimension,
+  unit,
+}: {
+  readonly figure: GraphFigure;
+  readonly dimension: Dimension;
+  readonly unit?: string;
+}) {
   const { display } = useFormats();
   if (figure.failure !== undefined) return <FailureText failure={figure.failure} />;
   const text =
-    unit === undefined ? formatQuantity(figure.value, dimension, display) : formatInUnit(figure.value, getUnit(unit), display);
+    unit === undefined
+      ? formatQuantity(figure.value, dimension, display)
+      : formatInUnit(figure.value, getUnit(unit), display);
   return (
     <span>
       {text.figure}
@@ -40,7 +49,7 @@ export function InUnitText({ figure, unit }: { readonly figure: GraphFigure; rea
   if (figure.failure !== undefined) return <FailureText failure={figure.failure} />;
   return (
     <span>
-      {formatNumber(figure.value, quantityPlaces(figure.value), numbers)}
+      {writeQuantity(figure.value, unit, numbers)}
       <span className="unit"> {unit}</span>
     </span>
   );

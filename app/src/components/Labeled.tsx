@@ -4,7 +4,11 @@ interface LabeledProps {
   readonly label: string;
   readonly error?: string | undefined;
   readonly hint?: string;
-  readonly children: (control: { readonly id: string; readonly 'aria-invalid': boolean; readonly 'aria-describedby': string }) => ReactNode;
+  readonly children: (control: {
+    readonly id: string;
+    readonly 'aria-invalid': boolean;
+    readonly 'aria-describedby': string;
+  }) => ReactNode;
 }
 
 /** A label above its control, with a hint or what is wrong below it. */

@@ -12,7 +12,12 @@ interface ModalProps {
 /** A dialog with a title, a way out, and focus that stays inside. */
 export function Modal({ title, onClose, children, footer, size = 'md' }: ModalProps) {
   return (
-    <Dialog.Root open onOpenChange={({ open }) => (open ? undefined : onClose())} size={size} placement="center">
+    <Dialog.Root
+      open
+      onOpenChange={({ open }) => (open ? undefined : onClose())}
+      size={size}
+      placement="center"
+    >
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -19,11 +19,36 @@ export function Swatch({ color, kind }: { readonly color: number; readonly kind:
       {kind === 'run' ? (
         <>
           <line x1="0" y1="6" x2="18" y2="6" stroke={look.color} strokeWidth="5" opacity="0.3" />
-          <line x1="0" y1="6" x2="18" y2="6" stroke={look.color} strokeWidth="5" strokeDasharray={look.dash.map((each) => each * 0.6).join(' ')} />
+          <line
+            x1="0"
+            y1="6"
+            x2="18"
+            y2="6"
+            stroke={look.color}
+            strokeWidth="5"
+            strokeDasharray={look.dash.map((each) => each * 0.6).join(' ')}
+          />
         </>
       ) : null}
-      {kind === 'area' ? <rect x="0.5" y="0.5" width="17" height="11" fill={look.color} fillOpacity="0.4" stroke={look.color} /> : null}
-      {kind === 'count' ? <path d={GLYPHS[look.glyph]} fill={hollow ? 'none' : look.color} stroke={look.color} strokeWidth={hollow ? 2 : 0} /> : null}
+      {kind === 'area' ? (
+        <rect
+          x="0.5"
+          y="0.5"
+          width="17"
+          height="11"
+          fill={look.color}
+          fillOpacity="0.4"
+          stroke={look.color}
+        />
+      ) : null}
+      {kind === 'count' ? (
+        <path
+          d={GLYPHS[look.glyph]}
+          fill={hollow ? 'none' : look.color}
+          stroke={look.color}
+          strokeWidth={hollow ? 2 : 0}
+        />
+      ) : null}
     </svg>
   );
 }

@@ -7,8 +7,16 @@ export const tellProblem = (text: string): void => {
   toaster.create({ description: text, type: 'error', duration: 9000, closable: true });
 };
 
-export const tell = (text: string, action?: { readonly label: string; readonly onClick: () => void }): void => {
-  toaster.create({ description: text, type: 'info', closable: true, ...(action === undefined ? {} : { action }) });
+export const tell = (
+  text: string,
+  action?: { readonly label: string; readonly onClick: () => void },
+): void => {
+  toaster.create({
+    description: text,
+    type: 'info',
+    closable: true,
+    ...(action === undefined ? {} : { action }),
+  });
 };
 
 export function Toasts() {
@@ -18,7 +26,9 @@ export function Toasts() {
         {(toast) => (
           <Toast.Root width={{ md: 'sm' }}>
             <Toast.Description>{toast.description}</Toast.Description>
-            {toast.action === undefined ? null : <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger>}
+            {toast.action === undefined ? null : (
+              <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger>
+            )}
             <Toast.CloseTrigger />
           </Toast.Root>
         )}

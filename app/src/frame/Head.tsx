@@ -47,10 +47,24 @@ function UndoRedo() {
   const [undo, redo] = [done.at(-1)?.label, undone.at(-1)?.label];
   return (
     <span style={{ display: 'flex', gap: 2, minWidth: 0 }}>
-      <button type="button" className="icon-button" disabled={undo === undefined} onClick={actions.undo} title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`} aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}>
+      <button
+        type="button"
+        className="icon-button"
+        disabled={undo === undefined}
+        onClick={actions.undo}
+        title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`}
+        aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}
+      >
         <Undo2 size={16} />
       </button>
-      <button type="button" className="icon-button" disabled={redo === undefined} onClick={actions.redo} title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`} aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}>
+      <button
+        type="button"
+        className="icon-button"
+        disabled={redo === undefined}
+        onClick={actions.redo}
+        title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`}
+        aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}
+      >
         <Redo2 size={16} />
       </button>
     </span>
@@ -62,7 +76,13 @@ const SAVED_WORDS = { saved: 'Saved', saving: 'Saving…', failed: 'Not saved' }
 function SavedState() {
   const { state } = useJobState(({ save }) => save);
   return (
-    <span className={state === 'failed' ? 'wrong' : 'soft'} role="status" aria-live="polite" style={{ minWidth: 56, fontSize: 13 }} data-saved={state}>
+    <span
+      className={state === 'failed' ? 'wrong' : 'soft'}
+      role="status"
+      aria-live="polite"
+      style={{ minWidth: 56, fontSize: 13 }}
+      data-saved={state}
+    >
       {SAVED_WORDS[state]}
     </span>
   );
@@ -83,14 +103,21 @@ function Total() {
   }, [revision]);
   const delta = lastChange?.deltaMinor ?? 0;
   return (
-    <button type="button" className="plain-button head-total" onClick={() => actions.select({ type: 'bid' })} aria-label={`Bid total ${formatMoney(total, money)}${unpriced > 0 ? `, ${plural(unpriced, 'line')} not in it` : ''}`}>
+    <button
+      type="button"
+      className="plain-button head-total"
+      onClick={() => actions.select({ type: 'bid' })}
+      aria-label={`Bid total ${formatMoney(total, money)}${unpriced > 0 ? `, ${plural(unpriced, 'line')} not in it` : ''}`}
+    >
       <b ref={shown} data-total={total}>
         {formatMoney(total, money)}
       </b>
       {unpriced > 0 ? (
         <small className="warn">{plural(unpriced, 'line')} not in it</small>
       ) : (
-        <small>{delta === 0 ? 'bid' : `${delta > 0 ? '+' : ''}${formatMoney(delta, money)} last change`}</small>
+        <small>
+          {delta === 0 ? 'bid' : `${delta > 0 ? '+' : ''}${formatMoney(delta, money)} last change`}
+        </small>
       )}
     </button>
   );

@@ -4,11 +4,18 @@ import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { type Step, type StepFigure, type StepLabel, throughLine } from '@zest/core/calculate/throughLine';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
-import { quantityPlaces } from '@zest/core/pricing/quantity';
+import { writeQuantity } from '../components/writeQuantity.ts';
 import { unreachable } from '@zest/core/problem/result';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
 import { MEASURE_WORDS, plural } from '../messages/words.ts';
-import { type Formats, useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+import {
+  type Formats,
+  useFormats,
+  useJobActions,
+  useJobState,
+  useOpenJob,
+  useSetView,
+} from '../stores/context.tsx';
 
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
@@ -19,7 +26,9 @@ export function ThroughLine() {
   return (
     <nav className="way" aria-label="Through-line">
       {steps.length === 0 ? (
-        <span className="way-empty">Select a mark, a line or the total to see how the figure came about.</span>
+        <span className="way-empty">
+          Select a mark, a line or the total to see how the figure came about.
+        </span>
       ) : (
         steps.map((step, index) => <WayStep key={index} step={step} />)
       )}
@@ -40,14 +49,22 @@ function WayStep({ step }: { readonly step: Step }) {
     const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
     if (target.type === 'item') return to(`prices?item=${encodeURIComponent(target.id)}`);
     if (target.type === 'mark' || target.type === 'scope') {
-      const marks = [...job.mark.values()].filter((mark) => mark.id === target.id || mark.scopeId === target.id);
+      const marks = [...job.mark.values()].filter(
+        (mark) => mark.id === target.id || mark.scopeId === target.id,
+      );
       setView({ selectedMarks: new Set(marks.map(({ id }) => id)), tool: 'select' });
       if (marks[0] !== undefined) to(`measure/${encodeURIComponent(marks[0].sheetId)}`);
     } else to('estimate');
     actions.select(target);
   };
   return (
-    <button type="button" className={`way-step ${step.here ? 'here' : ''}`} onClick={go} title={failure === undefined ? words : describeFailure(failure, job)} aria-current={step.here ? 'step' : undefined}>
+    <button
+      type="button"
+      className={`way-step ${step.here ? 'here' : ''}`}
+      onClick={go}
+      title={failure === undefined ? words : describeFailure(failure, job)}
+      aria-current={step.here ? 'step' : undefined}
+    >
       <b className={`cut ${failure === undefined ? '' : 'warn'}`}>{writeFigure(step.figure, formats)}</b>
       <span className="cut">{words}</span>
     </button>
@@ -61,19 +78,30 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
   if (failure !== undefined) return shortFailure(failure);
   switch (figure.kind) {
     case 'quantity':
-      return figure.figure.failure === undefined ? joinFigure(formatQuantity(figure.figure.value, figure.dimension, display)) : '';
+      return figure.figure.failure === undefined
+        ? joinFigure(formatQuantity(figure.figure.value, figure.dimension, display))
+        : '';
     case 'in-unit': {
       if (figure.figure.failure !== undefined) return '';
       const { value } = figure.figure;
-      return `${formatNumber(value, quantityPlaces(value), numbers)} ${unitOrLabel(figure.unit).symbol}`;
+      return `${writeQuantity(value, figure.unit, numbers)} ${unitOrLabel(figure.unit).symbol}`;
     }
     case 'money':
       return figure.figure.failure === undefined ? formatMoney(figure.figure.value, money) : '';
     case 'unit-cost': {
       const { item } = figure;
-      const parts = [item.material, item.equipment, item.subcontract, item.other].filter((part) => part !== '');
-      const cost = parts.length === 0 ? '' : formatUnitCost(parts.reduce((sum, part) => sum + Number(part), 0), money);
-      const hours = item.laborHours === '' ? '' : `${formatNumber(Number(item.laborHours), 4, numbers, true)} h`;
+      const parts = [item.material, item.equipment, item.subcontract, item.other].filter(
+        (part) => part !== '',
+      );
+      const cost =
+        parts.length === 0
+          ? ''
+          : formatUnitCost(
+              parts.reduce((sum, part) => sum + Number(part), 0),
+              money,
+            );
+      const hours =
+        item.laborHours === '' ? '' : `${formatNumber(Number(item.laborHours), 4, numbers, true)} h`;
       return `${[cost, hours].filter(Boolean).join(' + ')} / ${item.basis === 1 ? '' : `${item.basis} `}${item.unit}`;
     }
     case 'pieces':
@@ -88,7 +116,9 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
 function describeLabel(label: StepLabel): string {
   switch (label.of) {
     case 'marks':
-      return label.sheets.length === 0 ? `${label.scope}, not measured` : `${label.sheets.join(', ')}, ${label.scope}`;
+      return label.sheets.length === 0
+        ? `${label.scope}, not measured`
+        : `${label.sheets.join(', ')}, ${label.scope}`;
     case 'mark':
       return `${label.sheet}, ${label.scope}`;
     case 'measure':

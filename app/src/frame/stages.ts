@@ -29,7 +29,9 @@ export const STAGES: readonly Stage[] = [
     name: 'Measure',
     icon: PencilRuler,
     todo: (calculation) => {
-      const count = [...calculation.job.scope.keys()].filter((id) => [...calculation.marksOf(id)].length === 0).length;
+      const count = [...calculation.job.scope.keys()].filter(
+        (id) => [...calculation.marksOf(id)].length === 0,
+      ).length;
       return { count, words: `${plural(count, 'scope')} not measured yet` };
     },
   },

@@ -14,7 +14,13 @@ export interface ScopeLook {
 export type Hatch = 'plain' | 'rising' | 'falling' | 'crossed' | 'level' | 'upright' | 'dots';
 export type Glyph = 'disc' | 'square' | 'triangle' | 'diamond' | 'ring' | 'cross';
 
-const look = (name: string, color: string, dash: readonly number[], hatch: Hatch, glyph: Glyph): ScopeLook => ({ name, color, dash, hatch, glyph });
+const look = (
+  name: string,
+  color: string,
+  dash: readonly number[],
+  hatch: Hatch,
+  glyph: Glyph,
+): ScopeLook => ({ name, color, dash, hatch, glyph });
 
 export const SCOPE_LOOKS: readonly ScopeLook[] = [
   look('creek', '#1F6FB2', [], 'rising', 'disc'),

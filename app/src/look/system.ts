@@ -7,19 +7,44 @@ export const system = createSystem(
   defaultConfig,
   defineConfig({
     theme: {
+      recipes: {
+        button: {
+          variants: {
+            size: {
+              sm: { h: '30px', px: '12px', fontSize: '13px' },
+              xs: { h: '25px', px: '9px', fontSize: '12.5px' },
+            },
+          },
+        },
+      },
       tokens: {
-        fonts: { body: { value: "'IBM Plex Sans', sans-serif" }, heading: { value: "'IBM Plex Sans', sans-serif" } },
+        fonts: {
+          body: { value: "'IBM Plex Sans', sans-serif" },
+          heading: { value: "'IBM Plex Sans', sans-serif" },
+        },
       },
       semanticTokens: {
         colors: {
-          bg: { DEFAULT: of('paper'), subtle: of('band'), muted: of('band'), emphasized: of('pith'), panel: of('card') },
+          bg: {
+            DEFAULT: of('paper'),
+            subtle: of('band'),
+            muted: of('band'),
+            emphasized: of('pith'),
+            panel: of('card'),
+          },
           fg: { DEFAULT: of('ink'), muted: of('ink-soft'), subtle: of('ink-soft'), error: of('berry') },
-          border: { DEFAULT: of('pith'), muted: of('pith'), subtle: of('pith'), emphasized: of('pith'), error: of('berry') },
+          border: {
+            DEFAULT: of('pith'),
+            muted: of('pith'),
+            subtle: of('pith'),
+            emphasized: of('pith'),
+            error: of('berry'),
+          },
           rind: {
             solid: of('rind'),
             contrast: { value: '#ffffff' },
             fg: of('ink'),
-            muted: of('band'),
+            muted: of('pith'),
             subtle: of('band'),
             emphasized: of('pith'),
             focusRing: of('zest-ink'),

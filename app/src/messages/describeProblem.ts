@@ -19,7 +19,8 @@ export type AppProblem =
   | { readonly kind: 'number-not-read'; readonly text: string }
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
 
-export type Problem = JobProblem | FormulaProblem | ArithmeticFailure | ScaleProblem | ZestjobProblem | PdfProblem | AppProblem;
+export type Problem =
+  JobProblem | FormulaProblem | ArithmeticFailure | ScaleProblem | ZestjobProblem | PdfProblem | AppProblem;
 
 const short = (text: string, limit = 60): string => (text.length > limit ? `${text.slice(0, limit)}…` : text);
 const quote = (text: string): string => `‘${short(text)}’`;
@@ -76,7 +77,8 @@ function describeFormula(problem: FormulaProblem): string {
   }
 }
 
-const suggest = (near: readonly string[]): string => (near.length === 0 ? '' : ` Did you mean ${near.join(' or ')}?`);
+const suggest = (near: readonly string[]): string =>
+  near.length === 0 ? '' : ` Did you mean ${near.join(' or ')}?`;
 
 function describeAdd(problem: FormulaProblem & { kind: 'formula-dimension-add' }): string {
   const { operator, left, right, leftText, rightText } = problem;

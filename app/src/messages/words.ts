@@ -43,7 +43,7 @@ export const COST_WORDS: Readonly<Record<CostKind, string>> = {
 };
 
 export const BASE_WORDS: Readonly<Record<MarkupBase, string>> = {
-  cost: 'on direct cost',
+  cost: 'on cost',
   material: 'on material',
   labor: 'on labor',
   running: 'on all above',
@@ -64,4 +64,5 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
   markup: 'markup',
 };
 
-export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;

@@ -18,14 +18,17 @@ function ensureOpen(services: Services, jobId: string, fileId: string): Promise<
   if (known !== undefined) return known;
   const opening = services.storage
     .readFile(jobId, fileId)
-    .then(async (blob) => blob !== undefined && (await services.sheets.open(fileId, await blob.arrayBuffer())).ok);
+    .then(
+      async (blob) => blob !== undefined && (await services.sheets.open(fileId, await blob.arrayBuffer())).ok,
+    );
   files.set(fileId, opening);
   return opening;
 }
 
 export function createSheetFiles(services: Services, jobId: string): SheetFiles {
   const render = async (sheet: Sheet, tile: Tile): Promise<ImageBitmap> => {
-    if (!(await ensureOpen(services, jobId, sheet.fileId))) throw new Error(`render: ${sheet.fileId} cannot be opened`);
+    if (!(await ensureOpen(services, jobId, sheet.fileId)))
+      throw new Error(`render: ${sheet.fileId} cannot be opened`);
     return services.sheets.render(sheet.fileId, sheet.pageIndex, tile);
   };
   return {

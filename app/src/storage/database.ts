@@ -20,9 +20,18 @@ export interface JobSummary {
 
 interface ZestSchema extends DBSchema {
   jobs: { key: string; value: JobSummary };
-  records: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly record: JobRecord } };
-  files: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly bytes: Blob } };
-  thumbnails: { key: [string, string]; value: { readonly jobId: string; readonly id: string; readonly image: Blob } };
+  records: {
+    key: [string, string];
+    value: { readonly jobId: string; readonly id: string; readonly record: JobRecord };
+  };
+  files: {
+    key: [string, string];
+    value: { readonly jobId: string; readonly id: string; readonly bytes: Blob };
+  };
+  thumbnails: {
+    key: [string, string];
+    value: { readonly jobId: string; readonly id: string; readonly image: Blob };
+  };
   choices: { key: string; value: unknown };
 }
 

@@ -19,13 +19,25 @@ export const FILE_LIMIT = 1024 ** 3;
 
 const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
 
-async function keep(services: Services, job: Job, files: ReadonlyMap<string, Blob>, id = newJobId(services)): Done<string> {
+async function keep(
+  services: Services,
+  job: Job,
+  files: ReadonlyMap<string, Blob>,
+  id = newJobId(services),
+): Done<string> {
   const at = { id, createdAt: services.now(), changedAt: services.now() };
   try {
-    await services.storage.createJob(summarize(job, at, totalOf(new Calculation(job))), recordsOf(job), files);
+    await services.storage.createJob(
+      summarize(job, at, totalOf(new Calculation(job))),
+      recordsOf(job),
+      files,
+    );
     return accept(id);
   } catch (error) {
-    return refuse({ kind: error instanceof DOMException && error.name === 'QuotaExceededError' ? 'disk-full' : 'storage-failed' });
+    return refuse({
+      kind:
+        error instanceof DOMException && error.name === 'QuotaExceededError' ? 'disk-full' : 'storage-failed',
+    });
   }
 }
 
@@ -56,14 +68,21 @@ async function readFiles(services: Services, jobId: string, job: Job): Promise<R
 }
 
 /** A job with all its files in one zip. */
-export async function packJob(services: Services, jobId: string, opened?: Job): Done<{ readonly name: string; readonly blob: Blob }> {
+export async function packJob(
+  services: Services,
+  jobId: string,
+  opened?: Job,
+): Done<{ readonly name: string; readonly blob: Blob }> {
   const job = opened ?? (await services.storage.loadJob(jobId));
   if (job === undefined) return refuse({ kind: 'job-missing' });
   const blobs = await readFiles(services, jobId, job);
   const bytes = new Map<string, Uint8Array>();
   for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
   const packed = writeZestjob(job, bytes);
-  return accept({ name: fileName(settingsOf(job).name, ZESTJOB.extension), blob: new Blob([packed as BlobPart], { type: ZESTJOB.mediaType }) });
+  return accept({
+    name: fileName(settingsOf(job).name, ZESTJOB.extension),
+    blob: new Blob([packed as BlobPart], { type: ZESTJOB.mediaType }),
+  });
 }
 
 /** A file name that every system takes: `tern-island-boathouse.zestjob`. */

@@ -8,8 +8,17 @@ export interface JobStorage {
   readonly listJobs: () => Promise<readonly JobSummary[]>;
   readonly getSummary: (jobId: string) => Promise<JobSummary | undefined>;
   readonly loadJob: (jobId: string) => Promise<Job | undefined>;
-  readonly createJob: (summary: JobSummary, records: Iterable<JobRecord>, files: ReadonlyMap<string, Blob>) => Promise<void>;
-  readonly saveDiff: (jobId: string, diff: Diff, summary: Partial<JobSummary>, files?: ReadonlyMap<string, Blob>) => Promise<void>;
+  readonly createJob: (
+    summary: JobSummary,
+    records: Iterable<JobRecord>,
+    files: ReadonlyMap<string, Blob>,
+  ) => Promise<void>;
+  readonly saveDiff: (
+    jobId: string,
+    diff: Diff,
+    summary: Partial<JobSummary>,
+    files?: ReadonlyMap<string, Blob>,
+  ) => Promise<void>;
   readonly saveSummary: (summary: JobSummary) => Promise<void>;
   readonly removeJob: (jobId: string) => Promise<void>;
   readonly readFile: (jobId: string, fileId: string) => Promise<Blob | undefined>;
@@ -33,7 +42,8 @@ export function createJobStorage(database: Database): JobStorage {
       const transaction = database.transaction(['jobs', 'records', 'files'], 'readwrite', STRICT);
       const jobId = summary.id;
       void transaction.objectStore('jobs').put(summary);
-      for (const record of records) void transaction.objectStore('records').put({ jobId, id: record.id, record });
+      for (const record of records)
+        void transaction.objectStore('records').put({ jobId, id: record.id, record });
       for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
       await transaction.done;
     },
@@ -79,7 +89,17 @@ export function summarize(
   totalMinor: number,
 ): JobSummary {
   const { name, client, currency, decimalMark, groupMark } = settingsOf(job);
-  return { ...at, name, client, currency, decimalMark, groupMark, sheets: job.sheet.size, totalMinor, deletedAt: null };
+  return {
+    ...at,
+    name,
+    client,
+    currency,
+    decimalMark,
+    groupMark,
+    sheets: job.sheet.size,
+    totalMinor,
+    deletedAt: null,
+  };
 }
 
 export const recordsOf = (job: Job): readonly JobRecord[] => [...listRecords(job)];

@@ -26,8 +26,10 @@ export function useStores(): Stores {
 
 export const useServices = (): Services => useStores().services;
 export const useJobActions = (): JobActions => useStores().jobs.actions;
-export const useJobState = <Value,>(select: (state: JobState) => Value): Value => useStore(useStores().jobs, select);
-export const useView = <Value,>(select: (state: ViewState) => Value): Value => useStore(useStores().view, select);
+export const useJobState = <Value,>(select: (state: JobState) => Value): Value =>
+  useStore(useStores().jobs, select);
+export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
+  useStore(useStores().view, select);
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
 /** The open job; only for what is shown inside its frame. */
@@ -37,7 +39,10 @@ export function useOpenJob(): OpenJob {
   return open;
 }
 
-const numbersOf = ({ decimalMark, groupMark }: Pick<Settings, 'decimalMark' | 'groupMark'>): NumberFormat => ({
+const numbersOf = ({
+  decimalMark,
+  groupMark,
+}: Pick<Settings, 'decimalMark' | 'groupMark'>): NumberFormat => ({
   decimal: decimalMark,
   group: groupMark,
 });
@@ -48,9 +53,15 @@ export interface Formats {
   readonly numbers: NumberFormat;
 }
 
-export function formatsOf(settings: Pick<Settings, 'decimalMark' | 'groupMark' | 'unitSystem' | 'currency'>): Formats {
+export function formatsOf(
+  settings: Pick<Settings, 'decimalMark' | 'groupMark' | 'unitSystem' | 'currency'>,
+): Formats {
   const numbers = numbersOf(settings);
-  return { numbers, display: { system: settings.unitSystem, numbers }, money: { currency: settings.currency, numbers } };
+  return {
+    numbers,
+    display: { system: settings.unitSystem, numbers },
+    money: { currency: settings.currency, numbers },
+  };
 }
 
 /** How the open job writes its figures. */

@@ -33,7 +33,11 @@ export interface JobState {
 export interface JobActions {
   readonly openJob: (jobId: string) => Promise<void>;
   readonly closeJob: () => Promise<void>;
-  readonly transact: (label: string, command: Command, files?: ReadonlyMap<string, Blob>) => Result<Diff, Problem>;
+  readonly transact: (
+    label: string,
+    command: Command,
+    files?: ReadonlyMap<string, Blob>,
+  ) => Result<Diff, Problem>;
   readonly undo: () => void;
   readonly redo: () => void;
   readonly select: (selection: Selection | undefined) => void;
@@ -72,7 +76,11 @@ export function createJobStore(services: Services): JobStore {
     const job = applyDiff(open.job, diff);
     open.calculation.apply(job, diff);
     const deltaMinor = totalOf(open.calculation) - before;
-    store.setState({ open: { ...open, job, history }, revision: revision + 1, lastChange: { label, deltaMinor } });
+    store.setState({
+      open: { ...open, job, history },
+      revision: revision + 1,
+      lastChange: { label, deltaMinor },
+    });
     saver?.save(diff, files);
   };
 
@@ -94,7 +102,9 @@ export function createJobStore(services: Services): JobStore {
           const settings = open === undefined ? undefined : settingsOf(open.job);
           const summary = {
             changedAt: services.now(),
-            ...(open === undefined ? {} : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
+            ...(open === undefined
+              ? {}
+              : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
             ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
           };
           await services.storage.saveDiff(jobId, diff, summary, files);

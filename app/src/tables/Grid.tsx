@@ -43,16 +43,27 @@ export function Grid<Row>(props: GridProps<Row>) {
   const [at, setAt] = useState<Range>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<{ readonly first: string | undefined } | undefined>();
   const [refusal, setRefusal] = useState<string | undefined>();
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list must follow its scroller
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 });
+
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
   const template = columns.map(({ width }) => width).join(' ');
+  // Every row the same width, or a long text in one would push its figures out of line.
+  const minWidth = columns.reduce((sum, { width }) => sum + Number(/\d+/.exec(width)?.[0] ?? 0), 0);
   const { focus } = at;
   const current = rows[focus.row];
 
   const selectedIndex = rows.findIndex((row) => keyOf(row) === selectedKey);
   useEffect(() => {
     if (selectedIndex < 0) return;
-    setAt((from) => (from.focus.row === selectedIndex ? from : { anchor: { ...from.anchor, row: selectedIndex }, focus: { ...from.focus, row: selectedIndex } }));
+    setAt((from) =>
+      from.focus.row === selectedIndex
+        ? from
+        : { anchor: { ...from.anchor, row: selectedIndex }, focus: { ...from.focus, row: selectedIndex } },
+    );
     virtual.scrollToIndex(selectedIndex);
     // Only when another thing is selected; scrolling by hand must not be pulled back.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -71,7 +82,8 @@ export function Grid<Row>(props: GridProps<Row>) {
   const commit = (text: string, step: Cell): void => {
     const column = columns[focus.column];
     if (current === undefined || column === undefined) return;
-    const refused = text === column.text(current) ? undefined : props.onEdit([{ row: current, column: column.id, text }]);
+    const refused =
+      text === column.text(current) ? undefined : props.onEdit([{ row: current, column: column.id, text }]);
     setRefusal(refused);
     if (refused !== undefined) return;
     stopEditing();
@@ -93,19 +105,25 @@ export function Grid<Row>(props: GridProps<Row>) {
         onCopy={handlers.onCopy}
         onPaste={handlers.onPaste}
       >
-        <div className="grid-head" role="row" style={{ gridTemplateColumns: template }}>
+        <div className="grid-head" role="row" style={{ gridTemplateColumns: template, minWidth }}>
           {columns.map(({ id, title, align }) => (
             <div key={id} role="columnheader" className={`grid-cell ${align ?? 'left'}`}>
               {title}
             </div>
           ))}
         </div>
-        <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative', minWidth: 'max-content' }}>
+        <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative', minWidth }}>
           {virtual.getVirtualItems().map(({ index, start }) => {
             const row = rows[index];
             if (row === undefined) return null;
             return (
-              <div key={keyOf(row)} role="row" aria-rowindex={index + 1} className={`grid-row ${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`} style={{ gridTemplateColumns: template, transform: `translateY(${start}px)`, top: 0 }}>
+              <div
+                key={keyOf(row)}
+                role="row"
+                aria-rowindex={index + 1}
+                className={`grid-row ${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`}
+                style={{ gridTemplateColumns: template, transform: `translateY(${start}px)`, top: 0 }}
+              >
                 {columns.map((column, columnIndex) => {
                   const here = index === focus.row && columnIndex === focus.column;
                   const cell = { row: index, column: columnIndex };
@@ -123,10 +141,22 @@ export function Grid<Row>(props: GridProps<Row>) {
                         setRefusal(undefined);
                         goTo(cell, event.shiftKey);
                       }}
-                      onDoubleClick={() => column.editable?.(row) === true && setEditing({ first: undefined })}
+                      onDoubleClick={() =>
+                        column.editable?.(row) === true && setEditing({ first: undefined })
+                      }
                     >
                       {here && editing !== undefined
-                        ? (props.editorOf?.(row, column.id, stopEditing) ?? <CellEditor label={column.title} text={editing.first ?? column.text(row)} onCommit={commit} onCancel={() => { setRefusal(undefined); stopEditing(); }} />)
+                        ? (props.editorOf?.(row, column.id, stopEditing) ?? (
+                            <CellEditor
+                              label={column.title}
+                              text={editing.first ?? column.text(row)}
+                              onCommit={commit}
+                              onCancel={() => {
+                                setRefusal(undefined);
+                                stopEditing();
+                              }}
+                            />
+                          ))
                         : column.show(row)}
                     </div>
                   );
@@ -145,7 +175,8 @@ export function Grid<Row>(props: GridProps<Row>) {
   );
 }
 
-const cellId = (label: string, { row, column }: Cell): string => `${label.replace(/\W+/g, '-')}-${row}-${column}`;
+const cellId = (label: string, { row, column }: Cell): string =>
+  `${label.replace(/\W+/g, '-')}-${row}-${column}`;
 
 function inside(range: Range, { row, column }: Cell): boolean {
   const block = blockOf(range);
@@ -166,21 +197,28 @@ function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: HandlerConte
   const block = blockOf(at);
   const selectedRows = rows.slice(block.top, block.bottom + 1);
   const take = (edits: readonly GridEdit<Row>[]): void => {
-    const allowed = edits.filter(({ row, column }) => columns.find(({ id }) => id === column)?.editable?.(row) === true);
+    const allowed = edits.filter(
+      ({ row, column }) => columns.find(({ id }) => id === column)?.editable?.(row) === true,
+    );
     if (allowed.length > 0) setRefusal(props.onEdit(allowed));
   };
   const fillDown = (): void => {
     const source = rows[block.top];
     if (source === undefined) return;
     const across = columns.slice(block.left, block.right + 1);
-    take(selectedRows.slice(1).flatMap((row) => across.map((column) => ({ row, column: column.id, text: column.text(source) }))));
+    take(
+      selectedRows
+        .slice(1)
+        .flatMap((row) => across.map((column) => ({ row, column: column.id, text: column.text(source) }))),
+    );
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const step = STEPS[event.key];
     const column = columns[focus.column];
     const row = rows[focus.row];
     const editable = row !== undefined && column?.editable?.(row) === true;
-    if (step !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey) goTo(moveCell(focus, step, rows.length, columns.length), event.shiftKey);
+    if (step !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey)
+      goTo(moveCell(focus, step, rows.length, columns.length), event.shiftKey);
     else if (event.key === 'Tab') {
       // At the last column the focus leaves the table, as it does everywhere else.
       const next = moveCell(focus, { row: 0, column: event.shiftKey ? -1 : 1 }, rows.length, columns.length);
@@ -189,7 +227,8 @@ function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: HandlerConte
     } else if ((event.key === 'Enter' || event.key === 'F2') && editable) edit(undefined);
     else if (event.key === 'Delete' && props.onRemove !== undefined) props.onRemove(selectedRows);
     else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editable) edit(event.key);
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editable)
+      edit(event.key);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -197,7 +236,10 @@ function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: HandlerConte
   const onCopy = (event: ClipboardEvent): void => {
     if (event.target instanceof HTMLInputElement) return;
     const across = columns.slice(block.left, block.right + 1);
-    event.clipboardData.setData('text/plain', writeTsv(selectedRows.map((row) => across.map((column) => column.text(row)))));
+    event.clipboardData.setData(
+      'text/plain',
+      writeTsv(selectedRows.map((row) => across.map((column) => column.text(row)))),
+    );
     event.preventDefault();
   };
   const onPaste = (event: ClipboardEvent): void => {

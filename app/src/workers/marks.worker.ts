@@ -119,10 +119,12 @@ function drawBatch(
   }
   if (kind === 'area') fillArea(context, look.color, look.hatch);
   if (kind === 'count') {
-    context.fillStyle = look.glyph === 'ring' || look.glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
+    context.fillStyle =
+      look.glyph === 'ring' || look.glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
     context.fill();
     context.lineWidth = look.glyph === 'ring' || look.glyph === 'cross' ? 2.5 : 1;
-    context.strokeStyle = look.glyph === 'ring' || look.glyph === 'cross' ? look.color : 'rgba(255,255,255,0.9)';
+    context.strokeStyle =
+      look.glyph === 'ring' || look.glyph === 'cross' ? look.color : 'rgba(255,255,255,0.9)';
     context.stroke();
     return;
   }
@@ -165,13 +167,29 @@ function traceGlyphs(context: Context, view: View, points: Float32Array, glyph: 
 
 function traceGlyph(context: Context, x: number, y: number, r: number, glyph: Glyph): void {
   const corners: Readonly<Partial<Record<Glyph, readonly (readonly [number, number])[]>>> = {
-    square: [[-0.85, -0.85], [0.85, -0.85], [0.85, 0.85], [-0.85, 0.85]],
-    triangle: [[0, -1], [0.95, 0.75], [-0.95, 0.75]],
-    diamond: [[0, -1.1], [1.1, 0], [0, 1.1], [-1.1, 0]],
+    square: [
+      [-0.85, -0.85],
+      [0.85, -0.85],
+      [0.85, 0.85],
+      [-0.85, 0.85],
+    ],
+    triangle: [
+      [0, -1],
+      [0.95, 0.75],
+      [-0.95, 0.75],
+    ],
+    diamond: [
+      [0, -1.1],
+      [1.1, 0],
+      [0, 1.1],
+      [-1.1, 0],
+    ],
   };
   const shape = corners[glyph];
   if (shape !== undefined) {
-    shape.forEach(([dx, dy], i) => (i === 0 ? context.moveTo(x + dx * r, y + dy * r) : context.lineTo(x + dx * r, y + dy * r)));
+    shape.forEach(([dx, dy], i) =>
+      i === 0 ? context.moveTo(x + dx * r, y + dy * r) : context.lineTo(x + dx * r, y + dy * r),
+    );
     context.closePath();
   } else if (glyph === 'cross') {
     context.moveTo(x - r, y - r);

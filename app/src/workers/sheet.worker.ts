@@ -8,7 +8,10 @@ type Document = pdfjs.PDFDocumentProxy;
 type Page = pdfjs.PDFPageProxy;
 
 const parser = new pdfjs.PDFWorker({ port: new Worker(pdfWorkerUrl, { type: 'module' }) as unknown as null });
-const documents = new Map<string, { readonly document: Document; readonly pages: Map<number, Promise<Page>> }>();
+const documents = new Map<
+  string,
+  { readonly document: Document; readonly pages: Map<number, Promise<Page>> }
+>();
 
 /** pdf.js makes its own canvases through this; in a worker they are off screen. */
 class OffscreenCanvasFactory {
@@ -104,7 +107,13 @@ async function page(fileId: string, pageIndex: number): Promise<PageInfo> {
   for (const item of content.items) {
     if (!('str' in item) || item.str.trim() === '') continue;
     const [a, b, c, d, e, f] = pdfjs.Util.transform(viewport.transform, item.transform) as number[];
-    texts.push({ text: item.str, x: e ?? 0, y: f ?? 0, height: Math.hypot(c ?? 0, d ?? 0), width: item.width * Math.sign(Math.hypot(a ?? 0, b ?? 0)) });
+    texts.push({
+      text: item.str,
+      x: e ?? 0,
+      y: f ?? 0,
+      height: Math.hypot(c ?? 0, d ?? 0),
+      width: item.width * Math.sign(Math.hypot(a ?? 0, b ?? 0)),
+    });
   }
   return { widthPt: viewport.width, heightPt: viewport.height, texts };
 }
@@ -126,7 +135,11 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
   const viewport = proxy.getViewport({ scale: tile.scale });
   const canvas = new OffscreenCanvas(tile.width, tile.height);
   const recorded = (proxy as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes;
-  const whole = tile.x === 0 && tile.y === 0 && tile.width >= Math.floor(viewport.width) && tile.height >= Math.floor(viewport.height);
+  const whole =
+    tile.x === 0 &&
+    tile.y === 0 &&
+    tile.width >= Math.floor(viewport.width) &&
+    tile.height >= Math.floor(viewport.height);
   const [left, right] = [tile.x / viewport.width, (tile.x + tile.width) / viewport.width];
   const [top, bottom] = [tile.y / viewport.height, (tile.y + tile.height) / viewport.height];
   const inside = (index: number): boolean =>

@@ -15,8 +15,7 @@ export interface PageInfo {
 }
 
 export type OpenAnswer =
-  | { readonly ok: true; readonly pageCount: number }
-  | { readonly ok: false; readonly problem: PdfProblem };
+  { readonly ok: true; readonly pageCount: number } | { readonly ok: false; readonly problem: PdfProblem };
 
 export type PdfProblem =
   | { readonly kind: 'pdf-not-pdf' }

@@ -12,7 +12,14 @@ import { useDesk } from './useDesk.ts';
 import { usePens } from './usePens.ts';
 import { usePointer } from './usePointer.ts';
 
-const CURSORS: Readonly<Record<Tool, string>> = { select: 'default', run: 'crosshair', area: 'crosshair', count: 'crosshair', scale: 'crosshair', check: 'crosshair' };
+const CURSORS: Readonly<Record<Tool, string>> = {
+  select: 'default',
+  run: 'crosshair',
+  area: 'crosshair',
+  count: 'crosshair',
+  scale: 'crosshair',
+  check: 'crosshair',
+};
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
 export function Workspace({ sheet }: { readonly sheet: Sheet }) {
@@ -22,9 +29,22 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const pens = usePens(sheet, desk, hits);
   usePointer(refs.desk, desk, pens);
   return (
-    <div ref={refs.desk} className="desk" tabIndex={0} role="application" aria-label={`Sheet ${sheet.number} ${sheet.title}`} data-sheet={sheet.id} data-tool={tool} style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}>
+    <div
+      ref={refs.desk}
+      className="desk"
+      tabIndex={0}
+      role="application"
+      aria-label={`Sheet ${sheet.number} ${sheet.title}`}
+      data-sheet={sheet.id}
+      data-tool={tool}
+      style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}
+    >
       <div ref={refs.paper} className="layer sheet-paper" />
-      <div ref={refs.sheet} className="layer" style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }} />
+      <div
+        ref={refs.sheet}
+        className="layer"
+        style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }}
+      />
       <div ref={refs.marks} className="layer" />
       {desk === undefined ? null : (
         <>
@@ -44,8 +64,15 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
 function DrawnState({ desk }: { readonly desk: Desk }) {
   const drawn = useStore(desk.store, (state) => state.drawn);
   return (
-    <div className="desk-state" data-drawn={drawn} role="status" style={{ position: 'absolute', left: 12, bottom: 12, fontSize: 12 }}>
-      {drawn === 'failed' ? <span className="wrong">This page could not be drawn. Add the PDF again.</span> : null}
+    <div
+      className="desk-state"
+      data-drawn={drawn}
+      role="status"
+      style={{ position: 'absolute', left: 12, bottom: 12, fontSize: 12 }}
+    >
+      {drawn === 'failed' ? (
+        <span className="wrong">This page could not be drawn. Add the PDF again.</span>
+      ) : null}
     </div>
   );
 }

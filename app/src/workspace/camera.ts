@@ -32,11 +32,22 @@ export function zoomAbout(camera: Camera, screenPoint: Point, factor: number): C
   return { scale, x: screenPoint.x - kept.x * scale, y: screenPoint.y - kept.y * scale };
 }
 
-export const panBy = (camera: Camera, dx: number, dy: number): Camera => ({ ...camera, x: camera.x + dx, y: camera.y + dy });
+export const panBy = (camera: Camera, dx: number, dy: number): Camera => ({
+  ...camera,
+  x: camera.x + dx,
+  y: camera.y + dy,
+});
 
 /** The whole sheet with a little desk around it. */
 export function fitSheet(sheet: Size, screen: Size, margin = 16): Camera {
-  const scale = Math.min((screen.width - 2 * margin) / sheet.width, (screen.height - 2 * margin) / sheet.height);
+  const scale = Math.min(
+    (screen.width - 2 * margin) / sheet.width,
+    (screen.height - 2 * margin) / sheet.height,
+  );
   const safe = Math.max(SMALLEST_SCALE, scale);
-  return { scale: safe, x: (screen.width - sheet.width * safe) / 2, y: (screen.height - sheet.height * safe) / 2 };
+  return {
+    scale: safe,
+    x: (screen.width - sheet.width * safe) / 2,
+    y: (screen.height - sheet.height * safe) / 2,
+  };
 }

@@ -33,7 +33,11 @@ export function createDesk(
   marksWorker: MarksWorker & { readonly end: () => void },
 ): Desk {
   const { width, height } = element.getBoundingClientRect();
-  const store = createStore<DeskState>(() => ({ camera: { scale: 1, x: 0, y: 0 }, screen: { width, height }, drawn: 'drawing' }));
+  const store = createStore<DeskState>(() => ({
+    camera: { scale: 1, x: 0, y: 0 },
+    screen: { width, height },
+    drawn: 'drawing',
+  }));
   const sheetLayer = createSheetLayer(layers.sheet, files, (drawn) => store.setState({ drawn }));
   const marks = createMarksLayer(layers.marks, marksWorker, () => {
     element.dataset['marks'] = 'drawn';
@@ -58,7 +62,8 @@ export function createDesk(
     apply();
   };
   const fit = (): void => {
-    if (shown !== undefined) setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
+    if (shown !== undefined)
+      setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
   };
   const watcher = new ResizeObserver(([entry]) => {
     const box = entry?.contentRect;

@@ -15,18 +15,38 @@ export interface DeskRefs {
 }
 
 /** Builds the desk once and keeps its layers in step with the job. */
-export function useDesk(sheet: Sheet): { readonly refs: DeskRefs; readonly desk: Desk | undefined; readonly hits: HitIndex } {
+export function useDesk(sheet: Sheet): {
+  readonly refs: DeskRefs;
+  readonly desk: Desk | undefined;
+  readonly hits: HitIndex;
+} {
   const services = useServices();
   const { jobId } = useOpenJob();
-  const refs: DeskRefs = { desk: useRef(null), paper: useRef(null), sheet: useRef(null), marks: useRef(null) };
+  const refs: DeskRefs = {
+    desk: useRef(null),
+    paper: useRef(null),
+    sheet: useRef(null),
+    marks: useRef(null),
+  };
   const [desk, setDesk] = useState<Desk | undefined>();
   const hits = useMemo(createHitIndex, []);
   const { desk: element, paper, sheet: sheetLayer, marks } = refs;
 
   useEffect(() => {
-    if (element.current === null || paper.current === null || sheetLayer.current === null || marks.current === null) return undefined;
+    if (
+      element.current === null ||
+      paper.current === null ||
+      sheetLayer.current === null ||
+      marks.current === null
+    )
+      return undefined;
     const layers = { paper: paper.current, sheet: sheetLayer.current, marks: marks.current };
-    const made = createDesk(element.current, layers, createSheetFiles(services, jobId), services.createMarksWorker());
+    const made = createDesk(
+      element.current,
+      layers,
+      createSheetFiles(services, jobId),
+      services.createMarksWorker(),
+    );
     setDesk(made);
     return () => made.end();
   }, [services, jobId, element, paper, sheetLayer, marks]);
@@ -45,7 +65,9 @@ export function useDesk(sheet: Sheet): { readonly refs: DeskRefs; readonly desk:
 /** Sends the worker and the hit index what changed among the sheet's marks, and only that. */
 function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string): void {
   const { job } = useOpenJob();
-  const sent = useRef<{ readonly desk: Desk; readonly sheetId: string; readonly marks: Map<string, Mark> } | undefined>(undefined);
+  const sent = useRef<
+    { readonly desk: Desk; readonly sheetId: string; readonly marks: Map<string, Mark> } | undefined
+  >(undefined);
   useEffect(() => {
     if (desk === undefined) return;
     const marks = new Map<string, Mark>();

@@ -17,8 +17,24 @@ import { type Tool, isShown } from '../stores/viewStore.ts';
 import { settingsOf } from '@zest/core/job/job';
 import type { Desk } from './desk.ts';
 import { toSheet } from './camera.ts';
-import { type DrawContext, type DrawEvent, type DrawState, EMPTY_DRAFT, currentStroke, drawPen } from './tools/draw.ts';
-import { type Handle, type HitIndex, type Strokes, findHandle, handlesOf, moveHandle, moveStrokes, removeVertex } from './tools/edit.ts';
+import {
+  type DrawContext,
+  type DrawEvent,
+  type DrawState,
+  EMPTY_DRAFT,
+  currentStroke,
+  drawPen,
+} from './tools/draw.ts';
+import {
+  type Handle,
+  type HitIndex,
+  type Strokes,
+  findHandle,
+  handlesOf,
+  moveHandle,
+  moveStrokes,
+  removeVertex,
+} from './tools/edit.ts';
 import { NO_POINTS, type TwoEvent, type TwoState, pickTwo } from './tools/measureTwo.ts';
 import { useLatest } from './useLatest.ts';
 
@@ -64,7 +80,10 @@ function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): Scope |
   if (job === undefined) return undefined;
   const inHand = job.scope.get(view.getState().penScope as Scope['id']);
   if (inHand?.kind === kind) return inHand;
-  const last = [...job.scope.values()].filter((scope) => scope.kind === kind).sort((a, b) => a.order - b.order).at(-1);
+  const last = [...job.scope.values()]
+    .filter((scope) => scope.kind === kind)
+    .sort((a, b) => a.order - b.order)
+    .at(-1);
   const scope = last ?? newScope(job, kind, services.makeId);
   if (last === undefined && !jobs.actions.transact('new scope', put(scope)).ok) return undefined;
   view.setState({ penScope: scope.id });
@@ -112,7 +131,14 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
     const commit = (kind: Mark['kind'], strokes: Strokes): void => {
       const target = scopeFor(stores, kind);
       if (target === undefined) return;
-      const mark: Mark = { type: 'mark', id: stores.services.makeId('mark'), scopeId: target.id, sheetId: latest.current.sheet.id, kind, strokes };
+      const mark: Mark = {
+        type: 'mark',
+        id: stores.services.makeId('mark'),
+        scopeId: target.id,
+        sheetId: latest.current.sheet.id,
+        kind,
+        strokes,
+      };
       const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
       if (done.ok) jobs.actions.select({ type: 'scope', id: target.id });
       else tellProblem(describeProblem(done.problem));
@@ -129,16 +155,29 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
           const noScale = effect.reason === 'length-not-read' && latest.current.sheet.scale === null;
           const { typed } = latest.current.draft;
           if (noScale) tellProblem('Lengths can be typed once the sheet has a scale. Set it first.');
-          else tellProblem(describeProblem(effect.reason === 'too-few-points' ? { kind: 'too-few-points', kindOfMark: kind } : { kind: 'number-not-read', text: typed }));
+          else
+            tellProblem(
+              describeProblem(
+                effect.reason === 'too-few-points'
+                  ? { kind: 'too-few-points', kindOfMark: kind }
+                  : { kind: 'number-not-read', text: typed },
+              ),
+            );
         }
       }
     };
     const shown = (mark: Mark): boolean => isShown(view.getState(), mark.scopeId);
     const selectedNow = (): readonly Mark[] =>
-      [...latest.current.selectedIds].map((id) => latest.current.job.mark.get(id as Mark['id'])).filter((mark) => mark !== undefined && mark.sheetId === latest.current.sheet.id) as Mark[];
+      [...latest.current.selectedIds]
+        .map((id) => latest.current.job.mark.get(id as Mark['id']))
+        .filter((mark) => mark !== undefined && mark.sheetId === latest.current.sheet.id) as Mark[];
     const handleAt = (at: Point): Handle | undefined => {
       const room = MIDDLE_ROOM_PX / (desk?.store.getState().camera.scale ?? 1);
-      return findHandle(selectedNow().flatMap((mark) => handlesOf(mark, room)), at, nearPt());
+      return findHandle(
+        selectedNow().flatMap((mark) => handlesOf(mark, room)),
+        at,
+        nearPt(),
+      );
     };
     const select = (mark: Mark | undefined, add: boolean): void => {
       setVertex(undefined);
@@ -158,8 +197,11 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
     const takeBackCount = (): void => {
       const { job: now, sheet: on } = latest.current;
       const target = scopeFor(stores, 'count');
-      const last = [...now.mark.values()].filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id).at(-1);
-      if (last !== undefined) jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, remove(last.id));
+      const last = [...now.mark.values()]
+        .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
+        .at(-1);
+      if (last !== undefined)
+        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, remove(last.id));
     };
     const removeSelected = (): void => {
       const { vertex: picked, job: now } = latest.current;
@@ -188,7 +230,8 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         if (latest.current.tool !== 'select') return 'click';
         const at = sheetPoint(screenPoint);
         const handle = handleAt(at);
-        const hit = handle === undefined ? hits.find(at, nearPt(), shown) : latest.current.job.mark.get(handle.markId);
+        const hit =
+          handle === undefined ? hits.find(at, nearPt(), shown) : latest.current.job.mark.get(handle.markId);
         const held = hit !== undefined && latest.current.selectedIds.has(hit.id);
         if (!held || event.shiftKey) return 'click';
         setDrag({ start: at, handle, moved: new Map() });
@@ -205,9 +248,17 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         const now = latest.current.drag;
         if (now === undefined) return;
         const at = sheetPoint(screenPoint);
-        const marks = now.handle === undefined ? selectedNow() : selectedNow().filter(({ id }) => id === now.handle?.markId);
+        const marks =
+          now.handle === undefined
+            ? selectedNow()
+            : selectedNow().filter(({ id }) => id === now.handle?.markId);
         const moved = new Map(
-          marks.map((mark) => [mark.id as string, now.handle === undefined ? moveStrokes(mark.strokes, subtract(at, now.start)) : moveHandle(mark.strokes, now.handle, at)]),
+          marks.map((mark) => [
+            mark.id as string,
+            now.handle === undefined
+              ? moveStrokes(mark.strokes, subtract(at, now.start))
+              : moveHandle(mark.strokes, now.handle, at),
+          ]),
         );
         if (now.moved.size === 0) desk?.marks.skip([...moved.keys()]);
         setDrag({ ...now, moved });
@@ -224,7 +275,12 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
           const mark = latest.current.job.mark.get(id as Mark['id']);
           return mark === undefined ? [] : [{ ...mark, strokes }];
         });
-        const label = now.handle === undefined ? `move ${plural(changed.length, 'mark')}` : now.handle.middle ? 'insert a vertex' : 'move a vertex';
+        const label =
+          now.handle === undefined
+            ? `move ${plural(changed.length, 'mark')}`
+            : now.handle.middle
+              ? 'insert a vertex'
+              : 'move a vertex';
         const done = jobs.actions.transact(label, put(...changed));
         if (!done.ok) tellProblem(describeProblem(done.problem));
         desk?.marks.skip([]);
@@ -261,14 +317,17 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         if (event.type === 'keyup') return false;
         if (drawKind() !== undefined) return onDrawKey(event, drawing, draw);
         if (event.key === 'Backspace' && now === 'count') takeBackCount();
-        else if ((event.key === 'Escape' || event.key === 'Enter') && now !== 'select') view.setState({ tool: 'select' });
-        else if (event.key === 'Backspace' && (now === 'scale' || now === 'check')) setTwo((state) => pickTwo(state, { type: 'back' }));
+        else if ((event.key === 'Escape' || event.key === 'Enter') && now !== 'select')
+          view.setState({ tool: 'select' });
+        else if (event.key === 'Backspace' && (now === 'scale' || now === 'check'))
+          setTwo((state) => pickTwo(state, { type: 'back' }));
         else if (event.key === 'Escape') {
           setDrag(undefined);
           desk?.marks.skip([]);
           select(undefined, false);
           jobs.actions.select(undefined);
-        } else if ((event.key === 'Delete' || event.key === 'Backspace') && now === 'select') removeSelected();
+        } else if ((event.key === 'Delete' || event.key === 'Backspace') && now === 'select')
+          removeSelected();
         else return false;
         return true;
       },
@@ -276,7 +335,9 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
   }, [stores, desk, hits, latest]);
 
   useToolChanges(tool, sheet.id, pens.interrupt, () => setTwo(NO_POINTS), stores);
-  const selected = [...selectedIds].map((id) => job.mark.get(id as Mark['id'])).filter((mark) => mark !== undefined && mark.sheetId === sheet.id) as Mark[];
+  const selected = [...selectedIds]
+    .map((id) => job.mark.get(id as Mark['id']))
+    .filter((mark) => mark !== undefined && mark.sheetId === sheet.id) as Mark[];
   return { ...pens, tool, scope, draft, two, drag, vertex, pointer, grabbing, selected };
 }
 
@@ -296,13 +357,21 @@ function onDrawKey(event: KeyboardEvent, draft: DrawState, draw: (event: DrawEve
 }
 
 /** Another pen or another sheet: what was being drawn is kept as a mark, and the new pen gets its scope. */
-function useToolChanges(tool: Tool, sheetId: string, interrupt: (kind: 'run' | 'area') => void, clearTwo: () => void, stores: Stores): void {
+function useToolChanges(
+  tool: Tool,
+  sheetId: string,
+  interrupt: (kind: 'run' | 'area') => void,
+  clearTwo: () => void,
+  stores: Stores,
+): void {
   const act = useLatest({ interrupt, clearTwo });
   useEffect(() => {
     if (tool === 'run' || tool === 'area' || tool === 'count') scopeFor(stores, tool);
+    // The latest of each is wanted at the time of the change, hence read inside.
+    const latest = act;
     return () => {
-      if (tool === 'run' || tool === 'area') act.current.interrupt(tool);
-      act.current.clearTwo();
+      if (tool === 'run' || tool === 'area') latest.current.interrupt(tool);
+      latest.current.clearTwo();
     };
   }, [tool, sheetId, stores, act]);
 }

@@ -14,7 +14,11 @@ const CLICK_PX = 5;
 const PAN_KEY_PX = 60;
 
 /** Turns what hand and keys do on the desk into pans, zooms, clicks and drags. */
-export function usePointer(element: RefObject<HTMLDivElement | null>, desk: Desk | undefined, pens: Pens): void {
+export function usePointer(
+  element: RefObject<HTMLDivElement | null>,
+  desk: Desk | undefined,
+  pens: Pens,
+): void {
   const latest = useLatest(pens);
   useEffect(() => {
     const target = element.current;
@@ -33,15 +37,19 @@ const placeOf = (target: HTMLElement, event: MouseEvent): Point => {
 type Listener = readonly [name: string, handle: (event: never) => void, options?: AddEventListenerOptions];
 
 function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => void {
-  for (const [name, handle, options] of listeners) target.addEventListener(name, handle as EventListener, options);
+  for (const [name, handle, options] of listeners)
+    target.addEventListener(name, handle as EventListener, options);
   return () => {
     for (const [name, handle] of listeners) target.removeEventListener(name, handle as EventListener);
   };
 }
 
 function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Pens }): () => void {
-  let press: { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean } | undefined;
-  const isOnDesk = (event: Event): boolean => !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note');
+  let press:
+    | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
+    | undefined;
+  const isOnDesk = (event: Event): boolean =>
+    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note');
 
   const down = (event: PointerEvent): void => {
     if (!isOnDesk(event) || event.button > 1) return;
@@ -79,7 +87,13 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Pe
     press = undefined;
     pens.current.setGrabbing(false);
   };
-  return listen(target, ['pointerdown', down], ['pointermove', move], ['pointerup', up], ['pointercancel', cancel]);
+  return listen(
+    target,
+    ['pointerdown', down],
+    ['pointermove', move],
+    ['pointerup', up],
+    ['pointercancel', cancel],
+  );
 }
 
 /** A wheel's steps zoom; a trackpad's two fingers pan, its pinch zooms. */
@@ -87,7 +101,8 @@ function bindWheel(target: HTMLElement, desk: Desk): () => void {
   const wheel = (event: WheelEvent): void => {
     event.preventDefault();
     const { camera } = desk.store.getState();
-    const stepped = event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL || (event.deltaX === 0 && Math.abs(event.deltaY) >= 50);
+    const stepped =
+      event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL || (event.deltaX === 0 && Math.abs(event.deltaY) >= 50);
     if (event.ctrlKey || event.metaKey || stepped) {
       const lines = event.deltaMode === WheelEvent.DOM_DELTA_PIXEL ? event.deltaY : event.deltaY * 33;
       const factor = Math.exp(-Math.max(-250, Math.min(250, lines)) * (event.ctrlKey ? 0.008 : 0.0022));
@@ -107,11 +122,13 @@ function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): 
       const sheets = inOrder(context.current.job.sheet.values());
       const at = sheets.findIndex(({ id }) => location.pathname.endsWith(encodeURIComponent(id)));
       const next = sheets[at + step];
-      if (next !== undefined) void navigate(`/job/${context.current.jobId}/measure/${encodeURIComponent(next.id)}`);
+      if (next !== undefined)
+        void navigate(`/job/${context.current.jobId}/measure/${encodeURIComponent(next.id)}`);
     };
     const onKey = (event: KeyboardEvent): void => {
       if (isTyping(event.target) || isInDialog() || pressesControl(event)) return;
-      const handled = pens.current.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
+      const handled =
+        pens.current.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
       if (!handled) return;
       event.preventDefault();
       event.stopPropagation();
@@ -139,7 +156,8 @@ function moveByKey(event: KeyboardEvent, desk: Desk, turnSheet: (step: number) =
   const { camera, screen } = desk.store.getState();
   const far = event.shiftKey ? 4 * PAN_KEY_PX : PAN_KEY_PX;
   const middle = { x: screen.width / 2, y: screen.height / 2 };
-  const onDesk = document.activeElement === document.body || document.activeElement?.classList.contains('desk') === true;
+  const onDesk =
+    document.activeElement === document.body || document.activeElement?.classList.contains('desk') === true;
   const moves: Readonly<Record<string, () => void>> = {
     ...(onDesk
       ? {

@@ -18,7 +18,8 @@ export interface Affected {
 }
 
 /** What of a scope other formulas can see. */
-const namesOf = ({ key, kind, properties }: RecordOf<'scope'>): string => JSON.stringify([key, kind, properties]);
+const namesOf = ({ key, kind, properties }: RecordOf<'scope'>): string =>
+  JSON.stringify([key, kind, properties]);
 
 class Collector {
   readonly marks = new Set<string>();

@@ -25,9 +25,19 @@ interface Slab extends TestJob {
 function slabJob(): Slab {
   const test = createTestJob();
   const scope = makeScope(test.makeId, { key: 'slab', kind: 'area', sectionId: test.sectionId('03') });
-  const mark = makeMark(test.makeId, scope, test.sheet, [[0, 0], [24, 0], [24, 30], [0, 30]]);
+  const mark = makeMark(test.makeId, scope, test.sheet, [
+    [0, 0],
+    [24, 0],
+    [24, 30],
+    [0, 30],
+  ]);
   const use: RecordOf<'use'> = {
-    type: 'use', id: test.makeId('use'), scopeId: scope.id, assemblyId: test.assembly('Slab').id, order: 1, answers: {},
+    type: 'use',
+    id: test.makeId('use'),
+    scopeId: scope.id,
+    assemblyId: test.assembly('Slab').id,
+    order: 1,
+    answers: {},
   };
   return { ...test, job: after(test.job, put(scope, mark, use)), scope, mark, use };
 }
@@ -45,7 +55,8 @@ function change(calculation: Calculation, command: Command): void {
   calculation.apply(applyDiff(calculation.job, diff.value), diff.value);
 }
 
-const valueAt = (calculation: Calculation, node: string): number | undefined => knownValue(calculation.figure(node));
+const valueAt = (calculation: Calculation, node: string): number | undefined =>
+  knownValue(calculation.figure(node));
 
 describe('from a mark to the bid', () => {
   it('prices 14.75 yd³ of ready-mix at $164.00 as $2,419.00', () => {
@@ -73,7 +84,15 @@ describe('from a mark to the bid', () => {
   it('converts the price unit: grout measured in ft³ is priced per yd³', () => {
     const test = createTestJob();
     const line: RecordOf<'line'> = {
-      type: 'line', id: test.makeId('line'), sectionId: null, order: 1, description: 'Sand', quantity: '54', unit: 'ft³', itemCode: 'MS-SAND', typedCost: null,
+      type: 'line',
+      id: test.makeId('line'),
+      sectionId: null,
+      order: 1,
+      description: 'Sand',
+      quantity: '54',
+      unit: 'ft³',
+      itemCode: 'MS-SAND',
+      typedCost: null,
     };
     const calculation = new Calculation(after(test.job, put(line)));
     expect(valueAt(calculation, lineNode(line.id, 'extension'))).toBe(8_400);
@@ -98,7 +117,10 @@ describe('from a mark to the bid', () => {
     const { job, sectionId } = slabJob();
     const calculation = new Calculation(job);
     const lines = listRows(job).filter((row) => row.type === 'component');
-    const sum = lines.reduce((total, row) => total + (valueAt(calculation, lineNode(row.key, 'extension')) ?? 0), 0);
+    const sum = lines.reduce(
+      (total, row) => total + (valueAt(calculation, lineNode(row.key, 'extension')) ?? 0),
+      0,
+    );
     expect(valueAt(calculation, sectionNode(sectionId('03'), 'cost'))).toBe(sum);
     expect(valueAt(calculation, bidNode('cost'))).toBe(sum);
   });
@@ -108,12 +130,22 @@ describe('what is not known', () => {
   it('shows no scale in place of a figure, all the way down, and still prices the rest', () => {
     const { job, sheet, use, scope } = slabJob();
     const line: RecordOf<'line'> = {
-      type: 'line', id: 'line:lump', sectionId: null, order: 1, description: 'Permit', quantity: '1', unit: 'sum', itemCode: '', typedCost: { kind: 'other', amount: '250' },
+      type: 'line',
+      id: 'line:lump',
+      sectionId: null,
+      order: 1,
+      description: 'Permit',
+      quantity: '1',
+      unit: 'sum',
+      itemCode: '',
+      typedCost: { kind: 'other', amount: '250' },
     };
     const calculation = new Calculation(after(job, put({ ...sheet, scale: null }, line)));
     const failure = { kind: 'no-scale', sheetId: sheet.id };
     expect(calculation.figure(measureNode(scope.id, 'area')).failure).toEqual(failure);
-    expect(calculation.figure(lineNode(componentLine(use.id, 'concrete'), 'extension')).failure).toEqual(failure);
+    expect(calculation.figure(lineNode(componentLine(use.id, 'concrete'), 'extension')).failure).toEqual(
+      failure,
+    );
     expect(valueAt(calculation, bidNode('cost'))).toBe(25_000);
     expect(listUnpriced(calculation).length).toBe(9);
   });
@@ -131,13 +163,25 @@ describe('what is not known', () => {
     const item = [...job.item.values()].find(({ code }) => code === 'CN-RM-40') as RecordOf<'item'>;
     const calculation = new Calculation(after(job, put({ ...item, unit: 'ft²' })));
     const figure = calculation.figure(lineNode(componentLine(use.id, 'concrete'), 'extension'));
-    expect(figure.failure).toMatchObject({ kind: 'units-do-not-convert', measuredUnit: 'yd³', priced: 'ft²' });
+    expect(figure.failure).toMatchObject({
+      kind: 'units-do-not-convert',
+      measuredUnit: 'yd³',
+      priced: 'ft²',
+    });
   });
 
   it('does not take a box for a sheet', () => {
     const { job, use, makeId } = slabJob();
     const line: RecordOf<'line'> = {
-      type: 'line', id: makeId('line'), sectionId: null, order: 1, description: 'Board', quantity: '3', unit: 'box', itemCode: 'BD-58-8', typedCost: null,
+      type: 'line',
+      id: makeId('line'),
+      sectionId: null,
+      order: 1,
+      description: 'Board',
+      quantity: '3',
+      unit: 'box',
+      itemCode: 'BD-58-8',
+      typedCost: null,
     };
     const calculation = new Calculation(after(job, put(line)));
     expect(use).toBeDefined();
@@ -147,53 +191,119 @@ describe('what is not known', () => {
   it('says where a formula divides by zero, and names every member of a loop', () => {
     const test = createTestJob();
     const property = (value: string) => [{ key: 'height', name: 'Height', value, unit: 'ft' }];
-    const one = makeScope(test.makeId, { key: 'one', kind: 'run', properties: property('total(two, height)') });
-    const two = makeScope(test.makeId, { key: 'two', kind: 'run', properties: property('total(one, height)') });
-    const bad = makeScope(test.makeId, { key: 'bad', kind: 'run', properties: [{ key: 'share', name: 'Share', value: '1 / count', unit: '' }] });
+    const one = makeScope(test.makeId, {
+      key: 'one',
+      kind: 'run',
+      properties: property('total(two, height)'),
+    });
+    const two = makeScope(test.makeId, {
+      key: 'two',
+      kind: 'run',
+      properties: property('total(one, height)'),
+    });
+    const bad = makeScope(test.makeId, {
+      key: 'bad',
+      kind: 'run',
+      properties: [{ key: 'share', name: 'Share', value: '1 / count', unit: '' }],
+    });
     const calculation = new Calculation(after(test.job, put(one, two, bad)));
     const loop = calculation.figure(`${one.id}/property/height`).failure;
     if (loop?.kind !== 'loop') throw new Error(`expected a loop, got ${JSON.stringify(loop)}`);
-    expect([...loop.members].sort()).toEqual([`${one.id}/property/height`, `${two.id}/property/height`].sort());
+    expect([...loop.members].sort()).toEqual(
+      [`${one.id}/property/height`, `${two.id}/property/height`].sort(),
+    );
     expect(calculation.figure(`${bad.id}/property/share`).failure).toMatchObject({
-      kind: 'arithmetic', failure: { kind: 'divide-by-zero', text: 'count' },
+      kind: 'arithmetic',
+      failure: { kind: 'divide-by-zero', text: 'count' },
     });
   });
 
   it('refuses the area of a ring that crosses itself', () => {
     const { job, mark, scope } = slabJob();
-    const bow = [[{ x: 0, y: 0 }, { x: 90, y: 90 }, { x: 90, y: 0 }, { x: 0, y: 90 }]];
+    const bow = [
+      [
+        { x: 0, y: 0 },
+        { x: 90, y: 90 },
+        { x: 90, y: 0 },
+        { x: 0, y: 90 },
+      ],
+    ];
     const calculation = new Calculation(after(job, put({ ...mark, strokes: bow })));
-    expect(calculation.figure(measureNode(scope.id, 'area')).failure).toEqual({ kind: 'crosses-itself', markId: mark.id });
+    expect(calculation.figure(measureNode(scope.id, 'area')).failure).toEqual({
+      kind: 'crosses-itself',
+      markId: mark.id,
+    });
   });
 });
 
 describe('names in formulas', () => {
-  it('lets an input read the scope\'s property of the same name, in whatever unit it was typed', () => {
+  it("lets an input read the scope's property of the same name, in whatever unit it was typed", () => {
     const test = createTestJob();
     const scope = makeScope(test.makeId, {
-      key: 'wall', kind: 'run', properties: [{ key: 'height', name: 'Height', value: '2.4384 m', unit: 'ft' }],
+      key: 'wall',
+      kind: 'run',
+      properties: [{ key: 'height', name: 'Height', value: '2.4384 m', unit: 'ft' }],
     });
     const use: RecordOf<'use'> = {
-      type: 'use', id: test.makeId('use'), scopeId: scope.id, assemblyId: test.assembly('Block').id, order: 1, answers: {},
+      type: 'use',
+      id: test.makeId('use'),
+      scopeId: scope.id,
+      assemblyId: test.assembly('Block').id,
+      order: 1,
+      answers: {},
     };
-    const calculation = new Calculation(after(test.job, put(scope, makeMark(test.makeId, scope, test.sheet, [[0, 0], [100, 0]]), use)));
+    const calculation = new Calculation(
+      after(
+        test.job,
+        put(
+          scope,
+          makeMark(test.makeId, scope, test.sheet, [
+            [0, 0],
+            [100, 0],
+          ]),
+          use,
+        ),
+      ),
+    );
     expect(valueAt(calculation, netNode(use.id, 'blocks'))).toBe(900);
     const context = { scope, use, assembly: test.assembly('Block') };
     const [blocks] = context.assembly.components;
-    const trace = traceComponent(calculation, use, blocks!, { system: 'us', numbers: { decimal: '.', group: ',' } });
+    const trace = traceComponent(calculation, use, blocks!, {
+      system: 'us',
+      numbers: { decimal: '.', group: ',' },
+    });
     expect(trace?.substituted).toBe('ceil((100′-0″ * 8′-0″ - 0.0 ft²) / (8 in * 16 in))');
   });
 
   it('carries a figure of one scope into a line: total(wall, length) follows the pen', () => {
     const test = createTestJob();
     const scope = makeScope(test.makeId, { key: 'wall', kind: 'run' });
-    const mark = makeMark(test.makeId, scope, test.sheet, [[0, 0], [30, 0]]);
+    const mark = makeMark(test.makeId, scope, test.sheet, [
+      [0, 0],
+      [30, 0],
+    ]);
     const line: RecordOf<'line'> = {
-      type: 'line', id: test.makeId('line'), sectionId: null, order: 1, description: 'Base', quantity: 'total(wall, length)', unit: 'ft', itemCode: 'BD-BASE', typedCost: null,
+      type: 'line',
+      id: test.makeId('line'),
+      sectionId: null,
+      order: 1,
+      description: 'Base',
+      quantity: 'total(wall, length)',
+      unit: 'ft',
+      itemCode: 'BD-BASE',
+      typedCost: null,
     };
     const calculation = new Calculation(after(test.job, put(scope, mark, line)));
     expect(valueAt(calculation, lineNode(line.id, 'quantity'))).toBe(30);
-    change(calculation, put(makeMark(test.makeId, scope, test.sheet, [[0, 5], [12, 5]])));
+    change(
+      calculation,
+      put(
+        makeMark(test.makeId, scope, test.sheet, [
+          [0, 5],
+          [12, 5],
+        ]),
+      ),
+    );
     expect(valueAt(calculation, lineNode(line.id, 'quantity'))).toBe(42);
   });
 
@@ -201,9 +311,29 @@ describe('names in formulas', () => {
     const test = createTestJob();
     const scope = makeScope(test.makeId, { key: 'wall', kind: 'run' });
     const line: RecordOf<'line'> = {
-      type: 'line', id: test.makeId('line'), sectionId: null, order: 1, description: 'Base', quantity: 'total(fence, length)', unit: 'ft', itemCode: 'BD-BASE', typedCost: null,
+      type: 'line',
+      id: test.makeId('line'),
+      sectionId: null,
+      order: 1,
+      description: 'Base',
+      quantity: 'total(fence, length)',
+      unit: 'ft',
+      itemCode: 'BD-BASE',
+      typedCost: null,
     };
-    const calculation = new Calculation(after(test.job, put(scope, makeMark(test.makeId, scope, test.sheet, [[0, 0], [30, 0]]), line)));
+    const calculation = new Calculation(
+      after(
+        test.job,
+        put(
+          scope,
+          makeMark(test.makeId, scope, test.sheet, [
+            [0, 0],
+            [30, 0],
+          ]),
+          line,
+        ),
+      ),
+    );
     expect(calculation.figure(lineNode(line.id, 'quantity')).failure?.kind).toBe('formula');
     change(calculation, put({ ...scope, key: 'fence' }));
     expect(valueAt(calculation, lineNode(line.id, 'quantity'))).toBe(30);
@@ -216,16 +346,37 @@ describe('explanations', () => {
     const calculation = new Calculation(job);
     const steps = throughLine(calculation, { type: 'line', key: componentLine(use.id, 'concrete') });
     expect(steps.map(({ label }) => label.of)).toEqual([
-      'marks', 'measure', 'formula', 'waste', 'round-up', 'price', 'line', 'section', 'bid',
+      'marks',
+      'measure',
+      'formula',
+      'waste',
+      'round-up',
+      'price',
+      'line',
+      'section',
+      'bid',
     ]);
     expect(steps.filter(({ here }) => here).map(({ label }) => label.of)).toEqual(['line']);
-    const figures = steps.slice(2, 5).map(({ figure }) => (figure.kind === 'in-unit' ? knownValue(figure.figure) : undefined));
+    const figures = steps
+      .slice(2, 5)
+      .map(({ figure }) => (figure.kind === 'in-unit' ? knownValue(figure.figure) : undefined));
     expect(figures).toEqual([expect.closeTo(13.333, 3), expect.closeTo(14.667, 3), 14.75]);
   });
 
   it('lists the pieces of a figure on the tape, and they add up to it', () => {
     const { job, scope, sheet, makeId } = slabJob();
-    const calculation = new Calculation(after(job, put(makeMark(makeId, scope, sheet, [[40, 0], [50, 0], [50, 10]]))));
+    const calculation = new Calculation(
+      after(
+        job,
+        put(
+          makeMark(makeId, scope, sheet, [
+            [40, 0],
+            [50, 0],
+            [50, 10],
+          ]),
+        ),
+      ),
+    );
     const tape = tapeOf(calculation, scope.id, 'perimeter');
     expect(tape).toHaveLength(2);
     const sum = tape.flatMap(({ pieces }) => pieces).reduce((total, { lengthM }) => total + lengthM, 0);
@@ -241,11 +392,19 @@ describe('explanations', () => {
 
 /** Edits of every kind, as indexes into whatever the job holds at the time. */
 const edits = fc.array(
-  fc.record({ kind: fc.integer({ min: 0, max: 11 }), pick: fc.nat(50), amount: fc.integer({ min: 1, max: 60 }) }),
+  fc.record({
+    kind: fc.integer({ min: 0, max: 11 }),
+    pick: fc.nat(50),
+    amount: fc.integer({ min: 1, max: 60 }),
+  }),
   { minLength: 1, maxLength: 14 },
 );
 
-function commandFor(test: Slab, job: Job, { kind, pick, amount }: { kind: number; pick: number; amount: number }): Command | undefined {
+function commandFor(
+  test: Slab,
+  job: Job,
+  { kind, pick, amount }: { kind: number; pick: number; amount: number },
+): Command | undefined {
   const choose = <Item>(items: Iterable<Item>): Item | undefined => {
     const all = [...items];
     return all[pick % Math.max(1, all.length)];
@@ -258,32 +417,85 @@ function commandFor(test: Slab, job: Job, { kind, pick, amount }: { kind: number
   const item = [...job.item.values()].find(({ code }) => code === priced[pick % 3]);
   switch (kind) {
     case 0:
-      return scope && sheet && put(makeMark(test.makeId, scope, sheet, [[0, 0], [amount, 0], [amount, pick + 1]]));
+      return (
+        scope &&
+        sheet &&
+        put(
+          makeMark(test.makeId, scope, sheet, [
+            [0, 0],
+            [amount, 0],
+            [amount, pick + 1],
+          ]),
+        )
+      );
     case 1:
-      return mark && put({ ...mark, strokes: [[{ x: 0, y: 0 }, { x: amount * 9, y: 9 }, { x: 9, y: amount * 9 }]] });
+      return (
+        mark &&
+        put({
+          ...mark,
+          strokes: [
+            [
+              { x: 0, y: 0 },
+              { x: amount * 9, y: 9 },
+              { x: 9, y: amount * 9 },
+            ],
+          ],
+        })
+      );
     case 2:
       return mark && remove(mark.id);
     case 3:
-      return put(makeScope(test.makeId, { key: `s${pick}_${amount}_${job.scope.size}`, kind: pick % 2 === 0 ? 'run' : 'area' }));
+      return put(
+        makeScope(test.makeId, {
+          key: `s${pick}_${amount}_${job.scope.size}`,
+          kind: pick % 2 === 0 ? 'run' : 'area',
+        }),
+      );
     case 4:
       return scope && removeScope(scope.id);
     case 5: {
       const wanted = scope?.kind;
       const assembly = [...job.assembly.values()].find(({ measures }) => measures === wanted);
-      return scope && assembly && put({ type: 'use', id: test.makeId('use'), scopeId: scope.id, assemblyId: assembly.id, order: amount, answers: {} });
+      return (
+        scope &&
+        assembly &&
+        put({
+          type: 'use',
+          id: test.makeId('use'),
+          scopeId: scope.id,
+          assemblyId: assembly.id,
+          order: amount,
+          answers: {},
+        })
+      );
     }
     case 6:
-      return use && put({ ...use, answers: { ...use.answers, height: String(amount), thickness: String(amount) } });
+      return (
+        use && put({ ...use, answers: { ...use.answers, height: String(amount), thickness: String(amount) } })
+      );
     case 7:
       return item && put({ ...item, material: String(amount) });
     case 8:
       return scope && put({ ...scope, sectionId: choose(job.section.keys()) ?? null });
     case 9:
-      return sheet && put({ ...sheet, scale: pick % 4 === 0 ? null : { ...test.sheet.scale!, xMetersPerPoint: amount / 1000 } });
+      return (
+        sheet &&
+        put({
+          ...sheet,
+          scale: pick % 4 === 0 ? null : { ...test.sheet.scale!, xMetersPerPoint: amount / 1000 },
+        })
+      );
     case 10: {
       const line: RecordOf<'line'> = {
-        type: 'line', id: `line:t${pick % 5}` as Id<'line'>, sectionId: choose(job.section.keys()) ?? null, order: 1,
-        description: 'Typed', quantity: pick % 2 === 0 ? String(amount) : `count(${scope?.key ?? 'nothing'}) * ${amount}`, unit: 'ea', itemCode: 'MS-BLK-8', typedCost: null,
+        type: 'line',
+        id: `line:t${pick % 5}` as Id<'line'>,
+        sectionId: choose(job.section.keys()) ?? null,
+        order: 1,
+        description: 'Typed',
+        quantity: pick % 2 === 0 ? String(amount) : `count(${scope?.key ?? 'nothing'}) * ${amount}`,
+        unit: 'ea',
+        itemCode: 'MS-BLK-8',
+        typedCost: null,
       };
       return put(line);
     }
@@ -298,13 +510,24 @@ function commandFor(test: Slab, job: Job, { kind, pick, amount }: { kind: number
 function figuresOf(calculation: Calculation): ReadonlyMap<string, unknown> {
   const { job } = calculation;
   const nodes = [bidNode('cost'), bidNode('tax'), bidNode('total'), bidNode('material'), bidNode('hours')];
-  for (const scope of job.scope.keys()) nodes.push(measureNode(scope, 'count'), `${scope}/length`, `${scope}/area`, `${scope}/ends`, `${scope}/cost`);
-  for (const section of [...job.section.keys(), 'section:none']) nodes.push(sectionNode(section, 'cost'), sectionNode(section, 'hours'));
+  for (const scope of job.scope.keys())
+    nodes.push(
+      measureNode(scope, 'count'),
+      `${scope}/length`,
+      `${scope}/area`,
+      `${scope}/ends`,
+      `${scope}/cost`,
+    );
+  for (const section of [...job.section.keys(), 'section:none'])
+    nodes.push(sectionNode(section, 'cost'), sectionNode(section, 'hours'));
   for (const row of listRows(job)) {
-    if (row.type === 'component' || row.type === 'line') nodes.push(lineNode(row.key, 'quantity'), lineNode(row.key, 'extension'));
+    if (row.type === 'component' || row.type === 'line')
+      nodes.push(lineNode(row.key, 'quantity'), lineNode(row.key, 'extension'));
   }
   // A fresh graph names what it never had as missing too, so failures compare by kind.
-  return new Map(nodes.map((node) => [node, calculation.figure(node).failure?.kind ?? calculation.figure(node)]));
+  return new Map(
+    nodes.map((node) => [node, calculation.figure(node).failure?.kind ?? calculation.figure(node)]),
+  );
 }
 
 describe('incremental recalculation', () => {

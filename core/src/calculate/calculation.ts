@@ -192,7 +192,9 @@ export class Calculation {
   #linesOfScope(scopeId: string): readonly LineKey[] {
     return [...this.#job.use.values()]
       .filter((use) => use.scopeId === scopeId)
-      .flatMap((use) => contextOf(this.#job, use).assembly.components.map(({ key }) => componentLine(use.id, key)));
+      .flatMap((use) =>
+        contextOf(this.#job, use).assembly.components.map(({ key }) => componentLine(use.id, key)),
+      );
   }
 
   #defineScopeCost(scopeId: string): void {
@@ -214,7 +216,9 @@ export class Calculation {
     for (const line of job.line.values()) wanted.get(line.sectionId ?? NO_SECTION)?.push(line.id);
     for (const [id, lines] of wanted) {
       const exists = id === NO_SECTION || job.section.has(id as Id<'section'>);
-      const inner = [...job.section.values()].filter(({ parentId }) => parentId === id).map((each) => each.id);
+      const inner = [...job.section.values()]
+        .filter(({ parentId }) => parentId === id)
+        .map((each) => each.id);
       this.#own(id, exists ? defineSection(id, lines, inner, (node) => this.graph.has(node)) : []);
     }
   }

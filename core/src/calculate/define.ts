@@ -130,8 +130,22 @@ export function definePrice(line: LineKey, price: Result<UnitPrice, Failure>, cu
     const hoursNode = lineNode(line, 'hours');
     const perUnit = (factor * hours) / basis;
     defined.push(
-      [hoursNode, { kind: 'compute', inputs: quantity, run: (values, at) => roundQuantity((values[at[0] as number] as number) * perUnit) }],
-      [lineNode(line, 'labor'), { kind: 'compute', inputs: [hoursNode], run: (values, at) => toMinor((values[at[0] as number] as number) * wage, digits) }],
+      [
+        hoursNode,
+        {
+          kind: 'compute',
+          inputs: quantity,
+          run: (values, at) => roundQuantity((values[at[0] as number] as number) * perUnit),
+        },
+      ],
+      [
+        lineNode(line, 'labor'),
+        {
+          kind: 'compute',
+          inputs: [hoursNode],
+          run: (values, at) => toMinor((values[at[0] as number] as number) * wage, digits),
+        },
+      ],
     );
   }
   const parts = defined.map(([node]) => node).filter((node) => !node.endsWith('/hours'));

@@ -5,14 +5,7 @@ import { COST_KINDS } from '../job/records/assembly.ts';
 import type { Markup } from '../job/records/markup.ts';
 import type { Definitions } from './define.ts';
 import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
-import {
-  SUM_KINDS,
-  bidNode,
-  lineNode,
-  markupNode,
-  scopeCostNode,
-  sectionNode,
-} from './nodes.ts';
+import { SUM_KINDS, bidNode, lineNode, markupNode, scopeCostNode, sectionNode } from './nodes.ts';
 
 /** Sums over what is known; what is not is counted as unpriced, not as zero. */
 const knownSum = (inputs: readonly string[]): Rule => ({
@@ -31,7 +24,10 @@ export function defineSection(
 ): Definitions {
   const kinds: Definitions = SUM_KINDS.map((kind) => {
     const ofLines = lines.map((line) => lineNode(line, kind)).filter(hasNode);
-    return [sectionNode(sectionId, kind), knownSum([...ofLines, ...inner.map((id) => sectionNode(id, kind))])];
+    return [
+      sectionNode(sectionId, kind),
+      knownSum([...ofLines, ...inner.map((id) => sectionNode(id, kind))]),
+    ];
   });
   const costs = COST_KINDS.map((kind) => sectionNode(sectionId, kind));
   return [...kinds, [sectionNode(sectionId, 'cost'), knownSum(costs)]];
@@ -62,7 +58,12 @@ export function defineBid(job: Job): Definitions {
     marked.push([markupNode(markup.id), defineMarkup(markup, [...running])]);
     running.push(markupNode(markup.id));
   }
-  return [...sums, [bidNode('tax'), tax], ...marked, [bidNode('total'), { kind: 'compute', inputs: running, run: sumOf }]];
+  return [
+    ...sums,
+    [bidNode('tax'), tax],
+    ...marked,
+    [bidNode('total'), { kind: 'compute', inputs: running, run: sumOf }],
+  ];
 }
 
 function defineMarkup(markup: Markup, running: readonly string[]): Rule {

@@ -24,7 +24,8 @@ export const contextOf = (job: Job, use: Use): UseContext => ({
   assembly: getRecord(job, use.assemblyId as Id<'assembly'>),
 });
 
-const inputDimension = (input: AssemblyInput) => (input.unit === '' ? NUMBER : (findUnit(input.unit)?.dimension ?? NUMBER));
+const inputDimension = (input: AssemblyInput) =>
+  input.unit === '' ? NUMBER : (findUnit(input.unit)?.dimension ?? NUMBER);
 
 /**
  * What an input reads when it was not answered: the scope's property of the same name, so that a

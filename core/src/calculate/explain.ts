@@ -22,7 +22,11 @@ export interface TapeEntry {
 }
 
 /** The list of pieces that make up a measure of a scope, by sheet order. */
-export function tapeOf(calculation: Calculation, scopeId: string, measure: MarkMeasure): readonly TapeEntry[] {
+export function tapeOf(
+  calculation: Calculation,
+  scopeId: string,
+  measure: MarkMeasure,
+): readonly TapeEntry[] {
   const { job } = calculation;
   const orderOf = (mark: Mark): number => job.sheet.get(mark.sheetId)?.order ?? 0;
   return [...calculation.marksOf(scopeId)]

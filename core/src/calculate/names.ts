@@ -34,7 +34,12 @@ export type CompiledValue =
   | { readonly kind: 'problem'; readonly source: string; readonly problem: FormulaProblem };
 
 /** Compiles kept text; a bare number takes the unit. `wanted` fixes the dimension where it is known. */
-export function compileValue(text: string, unit: string, names: NameSpace, wanted?: Dimension): CompiledValue {
+export function compileValue(
+  text: string,
+  unit: string,
+  names: NameSpace,
+  wanted?: Dimension,
+): CompiledValue {
   const fieldUnit = findUnit(unit);
   const bare = parseNumber(text, KEPT_NUMBERS);
   if (bare !== undefined && fieldUnit !== undefined)

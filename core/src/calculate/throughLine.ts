@@ -12,7 +12,16 @@ import type { Dimension } from '../units/dimension.ts';
 import type { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
 import { findMeasureBehind } from './explain.ts';
-import { bidNode, lineNode, markNode, markupNode, measureNode, netNode, scopeCostNode, sectionNode } from './nodes.ts';
+import {
+  bidNode,
+  lineNode,
+  markNode,
+  markupNode,
+  measureNode,
+  netNode,
+  scopeCostNode,
+  sectionNode,
+} from './nodes.ts';
 
 /** What a person has in hand. */
 export type Selection =
@@ -125,7 +134,10 @@ function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): read
   const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
   const measured = measureStep(calculation, scope, leadingMeasure(scope.kind), here);
   if (uses.length === 0) return [measured];
-  const count = uses.reduce((sum, use) => sum + (job.assembly.get(use.assemblyId)?.components.length ?? 0), 0);
+  const count = uses.reduce(
+    (sum, use) => sum + (job.assembly.get(use.assemblyId)?.components.length ?? 0),
+    0,
+  );
   const cost = calculation.figure(scopeCostNode(scope.id));
   return [
     measured,
@@ -151,7 +163,11 @@ function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
     const figure: StepFigure = { kind: 'in-unit', figure: quantity, unit: line.unit };
     const typed: Step = { figure, label: { of: 'typed' }, target, here: false };
     const behind = behindSteps(calculation, netNode(line.id, 'typed'));
-    return [...behind, typed, ...pricedSteps(calculation, key, line.itemCode, line.description, line.sectionId)];
+    return [
+      ...behind,
+      typed,
+      ...pricedSteps(calculation, key, line.itemCode, line.description, line.sectionId),
+    ];
   }
   const found = findComponentLine(calculation, key);
   if (found === undefined) return [];
@@ -185,7 +201,12 @@ function behindSteps(calculation: Calculation, node: string): readonly Step[] {
   return [marksStep(calculation, scope, false), measureStep(calculation, scope, behind.measure, false)];
 }
 
-function quantitySteps(calculation: Calculation, net: string, key: LineKey, component: Component): readonly Step[] {
+function quantitySteps(
+  calculation: Calculation,
+  net: string,
+  key: LineKey,
+  component: Component,
+): readonly Step[] {
   const target = { type: 'line', key } as const;
   const { unit, wastePercent, roundUpTo } = component;
   const factor = unitOrLabel(unit).factor;

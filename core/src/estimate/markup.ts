@@ -14,8 +14,8 @@ export const percentOf = (minor: number, percent: string): number =>
   toMinor((minor * Number(percent)) / 100, 0);
 
 /** A margin stated as a share of the price is this markup on cost: 20 % margin is 25 % markup. */
-export const markupOfMargin = (marginPercent: number): number => (100 * marginPercent) / (100 - marginPercent);
+export const markupOfMargin = (marginPercent: number): number =>
+  (100 * marginPercent) / (100 - marginPercent);
 
 export const marginOfMarkup = (markupPercent: number): number =>
   (100 * markupPercent) / (100 + markupPercent);
-

@@ -18,13 +18,23 @@ export interface ComponentRow {
 
 /** One row of the estimate as it is read from top to bottom. */
 export type EstimateRow =
-  | { readonly type: 'section'; readonly key: string; readonly section: Section | null; readonly depth: number }
+  | {
+      readonly type: 'section';
+      readonly key: string;
+      readonly section: Section | null;
+      readonly depth: number;
+    }
   | { readonly type: 'scope'; readonly key: string; readonly scope: Scope; readonly depth: number }
   | ComponentRow
   | { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number };
 
 /** The rows a scope brings: one for each component of each assembly on it. */
-export function componentRowsOf(job: Job, scope: Scope, uses: readonly Use[], depth: number): readonly ComponentRow[] {
+export function componentRowsOf(
+  job: Job,
+  scope: Scope,
+  uses: readonly Use[],
+  depth: number,
+): readonly ComponentRow[] {
   return inOrder(uses).flatMap((use) => {
     const assembly = job.assembly.get(use.assemblyId as Id<'assembly'>);
     return (assembly?.components ?? []).map((component) => ({
@@ -59,11 +69,17 @@ export function listRows(job: Job): readonly EstimateRow[] {
     const scopes = inOrder(scopesBySection.get(sectionId) ?? []).flatMap((scope): EstimateRow[] => {
       const uses = usesByScope.get(scope.id) ?? [];
       if (uses.length === 0) return [];
-      return [{ type: 'scope', key: scope.id, scope, depth }, ...componentRowsOf(job, scope, uses, depth + 1)];
+      return [
+        { type: 'scope', key: scope.id, scope, depth },
+        ...componentRowsOf(job, scope, uses, depth + 1),
+      ];
     });
-    const lines = inOrder(linesBySection.get(sectionId) ?? []).map(
-      (line): EstimateRow => ({ type: 'line', key: line.id, line, depth }),
-    );
+    const lines = inOrder(linesBySection.get(sectionId) ?? []).map((line): EstimateRow => ({
+      type: 'line',
+      key: line.id,
+      line,
+      depth,
+    }));
     return [...scopes, ...lines];
   };
   const sections = (parentId: Id<'section'> | null, depth: number): EstimateRow[] =>

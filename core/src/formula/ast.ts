@@ -1,7 +1,8 @@
 import type { Dimension } from '../units/dimension.ts';
 import type { Span } from './problem.ts';
 
-export type BinaryOperator = '+' | '-' | '*' | '/' | '^' | '<' | '<=' | '>' | '>=' | '=' | '!=' | 'and' | 'or';
+export type BinaryOperator =
+  '+' | '-' | '*' | '/' | '^' | '<' | '<=' | '>' | '>=' | '=' | '!=' | 'and' | 'or';
 
 /**
  * The syntax tree. `total` is a figure of another scope, over all its marks: `total(doors, width)`;

@@ -133,7 +133,10 @@ function wholeExponent(ast: Ast): number | undefined {
 function checkCall(ast: Ast & { type: 'call' }, names: NameSpace): Checked {
   const found = findFunction(ast.name);
   if (found === undefined) {
-    const near = findNear(ast.name, FUNCTIONS.map((each) => each.name));
+    const near = findNear(
+      ast.name,
+      FUNCTIONS.map((each) => each.name),
+    );
     return refuse({ kind: 'formula-function-unknown', at: ast.at, name: ast.name, near });
   }
   const { length } = ast.arguments;
@@ -166,7 +169,8 @@ function applyRule(ast: Ast & { type: 'call' }, found: FormulaFunction, kinds: r
     joined = next;
   }
   const dimension = toDimension(joined);
-  const mustBeNumber = found.rule === 'number' || (found.rule === 'number-or-same-step' && kinds.length === 1);
+  const mustBeNumber =
+    found.rule === 'number' || (found.rule === 'number-or-same-step' && kinds.length === 1);
   if (mustBeNumber && !isNumber(dimension)) return complain(0, 'number');
   if (found.rule !== 'square-root') return accept(joined);
   const half = raiseDimension(dimension, 0.5);

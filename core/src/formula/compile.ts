@@ -45,7 +45,13 @@ export function compileFormula(
   if (wanted !== undefined && !bareZero && !sameDimension(dimension.value, wanted))
     return refuse({ kind: 'formula-dimension-result', at: ast.at, wanted, found: dimension.value });
   const references = listReferences(ast);
-  return accept({ source, ast, dimension: wanted ?? dimension.value, references, run: shareRun(ast, references) });
+  return accept({
+    source,
+    ast,
+    dimension: wanted ?? dimension.value,
+    references,
+    run: shareRun(ast, references),
+  });
 }
 
 function shareRun(ast: Ast, references: readonly Reference[]): Run {
@@ -81,7 +87,10 @@ function build(ast: Ast, slots: ReadonlyMap<string, number>): Run {
     case 'call': {
       const found = findFunction(ast.name);
       if (found === undefined) throw new Error(`build: no function is called ${ast.name}`);
-      return buildCall(found, ast.arguments.map((each) => build(each, slots)));
+      return buildCall(
+        found,
+        ast.arguments.map((each) => build(each, slots)),
+      );
     }
   }
 }

@@ -30,7 +30,9 @@ const names: NameSpace = {
 function figure(source: string, wanted?: Dimension): number {
   const formula = compileFormula(source, names, wanted);
   if (!formula.ok) throw new Error(`${source}: ${JSON.stringify(formula.problem)}`);
-  const values = Float64Array.from(formula.value.references.map((each) => NAMES[referenceKey(each)]?.value ?? 0));
+  const values = Float64Array.from(
+    formula.value.references.map((each) => NAMES[referenceKey(each)]?.value ?? 0),
+  );
   return formula.value.run(values, Int32Array.from(values.keys()));
 }
 
@@ -101,7 +103,11 @@ describe('formulas', () => {
   });
 
   it('proposes the name that was probably meant', () => {
-    expect(problem('lenght * 2')).toMatchObject({ name: 'lenght', near: ['length', 'height'], at: { start: 0, end: 6 } });
+    expect(problem('lenght * 2')).toMatchObject({
+      name: 'lenght',
+      near: ['length', 'height'],
+      at: { start: 0, end: 6 },
+    });
   });
 
   it('holds a formula to the dimension its place wants', () => {
@@ -131,7 +137,9 @@ const expression: fc.Arbitrary<string> = fc.letrec<{ node: string; leaf: string 
   node: fc.oneof(
     { maxDepth: 5 },
     tie('leaf'),
-    fc.tuple(tie('node'), fc.constantFrom('+', '-', '*', '/'), tie('node')).map(([a, op, b]) => `(${a} ${op} ${b})`),
+    fc
+      .tuple(tie('node'), fc.constantFrom('+', '-', '*', '/'), tie('node'))
+      .map(([a, op, b]) => `(${a} ${op} ${b})`),
     fc.tuple(tie('node'), fc.constantFrom('+', '-', '*'), tie('node')).map(([a, op, b]) => `${a} ${op} ${b}`),
     fc.tuple(fc.constantFrom('min', 'max'), tie('node'), tie('node')).map(([f, a, b]) => `${f}(${a}, ${b})`),
     tie('node').map((a) => `abs(${a})`),

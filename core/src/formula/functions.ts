@@ -50,17 +50,57 @@ const define = (
 const first = (values: readonly number[]): number => values[0] ?? 0;
 
 export const FUNCTIONS: readonly FormulaFunction[] = [
-  define('ceil', 1, 2, 'number-or-same-step', 'ceil(x) or ceil(x, step)', 'the next whole number, or multiple of the step, not below x', stepped(ceilSafely)),
-  define('floor', 1, 2, 'number-or-same-step', 'floor(x) or floor(x, step)', 'the next whole number, or multiple of the step, not above x', stepped(floorSafely)),
-  define('round', 1, 2, 'number-or-same-step', 'round(x) or round(x, step)', 'the nearest whole number, or multiple of the step; halves go away from zero', stepped(roundSafely)),
-  define('min', 1, 20, 'all-same', 'min(a, b, …)', 'the smallest of the values', (values) => Math.min(...values)),
-  define('max', 1, 20, 'all-same', 'max(a, b, …)', 'the largest of the values', (values) => Math.max(...values)),
+  define(
+    'ceil',
+    1,
+    2,
+    'number-or-same-step',
+    'ceil(x) or ceil(x, step)',
+    'the next whole number, or multiple of the step, not below x',
+    stepped(ceilSafely),
+  ),
+  define(
+    'floor',
+    1,
+    2,
+    'number-or-same-step',
+    'floor(x) or floor(x, step)',
+    'the next whole number, or multiple of the step, not above x',
+    stepped(floorSafely),
+  ),
+  define(
+    'round',
+    1,
+    2,
+    'number-or-same-step',
+    'round(x) or round(x, step)',
+    'the nearest whole number, or multiple of the step; halves go away from zero',
+    stepped(roundSafely),
+  ),
+  define('min', 1, 20, 'all-same', 'min(a, b, …)', 'the smallest of the values', (values) =>
+    Math.min(...values),
+  ),
+  define('max', 1, 20, 'all-same', 'max(a, b, …)', 'the largest of the values', (values) =>
+    Math.max(...values),
+  ),
   define('abs', 1, 1, 'keep', 'abs(x)', 'x without its sign', (values) => Math.abs(first(values))),
-  define('sqrt', 1, 1, 'square-root', 'sqrt(x)', 'the square root; of an area it is a length', (values) => Math.sqrt(first(values))),
-  define('sin', 1, 1, 'number', 'sin(angle)', 'the sine of an angle such as 27 deg', (values) => Math.sin(first(values))),
+  define('sqrt', 1, 1, 'square-root', 'sqrt(x)', 'the square root; of an area it is a length', (values) =>
+    Math.sqrt(first(values)),
+  ),
+  define('sin', 1, 1, 'number', 'sin(angle)', 'the sine of an angle such as 27 deg', (values) =>
+    Math.sin(first(values)),
+  ),
   define('cos', 1, 1, 'number', 'cos(angle)', 'the cosine of an angle', (values) => Math.cos(first(values))),
   define('tan', 1, 1, 'number', 'tan(angle)', 'the tangent of an angle', (values) => Math.tan(first(values))),
-  define('if', 3, 3, 'choose', 'if(condition, then, else)', 'then where the condition holds, else where it does not', ([condition = 0, then = 0, otherwise = 0]) => (condition !== 0 ? then : otherwise)),
+  define(
+    'if',
+    3,
+    3,
+    'choose',
+    'if(condition, then, else)',
+    'then where the condition holds, else where it does not',
+    ([condition = 0, then = 0, otherwise = 0]) => (condition !== 0 ? then : otherwise),
+  ),
 ];
 
 const byName = new Map(FUNCTIONS.map((each) => [each.name, each]));

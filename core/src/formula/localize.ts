@@ -7,9 +7,7 @@ import type { NumberFormat } from '../units/numberFormat.ts';
  */
 export function localToPlain(text: string, numbers: NumberFormat): string {
   if (numbers.decimal === '.') return text;
-  return text
-    .replace(/(\d),(?=\d)/g, '$1.')
-    .replace(/;/g, ',');
+  return text.replace(/(\d),(?=\d)/g, '$1.').replace(/;/g, ',');
 }
 
 /** The other way: a kept formula as the job writes it. */

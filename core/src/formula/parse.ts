@@ -57,7 +57,13 @@ function parseLevel(cursor: Cursor, level: number): Ast {
     if (token === undefined || token.type === 'number' || !operators.includes(token.text)) return left;
     cursor.index += 1;
     const right = parseLevel(cursor, level + 1);
-    left = { type: 'binary', at: join(left.at, right.at), operator: token.text as BinaryOperator, left, right };
+    left = {
+      type: 'binary',
+      at: join(left.at, right.at),
+      operator: token.text as BinaryOperator,
+      left,
+      right,
+    };
   }
 }
 

@@ -22,12 +22,15 @@ const isWord = (spelling: string): boolean => /[\p{L}\p{N}]$/u.test(spelling);
 const SPELLINGS = UNIT_SPELLINGS.filter((spelling) => !/^['"′″]$/.test(spelling));
 
 /** `×`, `·` and typographic minus are what people paste; one character for one keeps the places true. */
-const normalize = (source: string): string => source.replace(/[×·]/g, '*').replace(/[−–]/g, '-').replace(/÷/g, '/');
+const normalize = (source: string): string =>
+  source.replace(/[×·]/g, '*').replace(/[−–]/g, '-').replace(/÷/g, '/');
 
 function matchSpelling(rest: string): string | undefined {
   return SPELLINGS.find(
     (spelling) =>
-      rest.startsWith(spelling) && (!isWord(spelling) || isWordEnd(rest, spelling.length)) && !/^%\d/.test(rest),
+      rest.startsWith(spelling) &&
+      (!isWord(spelling) || isWordEnd(rest, spelling.length)) &&
+      !/^%\d/.test(rest),
   );
 }
 
@@ -44,7 +47,9 @@ function matchUnit(text: string): { readonly unit: Unit; readonly length: number
   return unit === undefined ? undefined : { unit, length };
 }
 
-function matchNumber(text: string): Omit<Token & { type: 'number' }, 'at' | 'text'> & { length: number } | undefined {
+function matchNumber(
+  text: string,
+): (Omit<Token & { type: 'number' }, 'at' | 'text'> & { length: number }) | undefined {
   const feetInch = matchFeetInch(text);
   if (feetInch?.isLength === true)
     return { type: 'number', value: feetInch.value, dimension: LENGTH, bare: false, length: feetInch.length };
@@ -53,9 +58,16 @@ function matchNumber(text: string): Omit<Token & { type: 'number' }, 'at' | 'tex
   const digitsLength = feetInch?.length ?? digits?.[0].length ?? 0;
   if (value === undefined || !Number.isFinite(value)) return undefined;
   const unit = matchUnit(text.slice(digitsLength));
-  if (unit === undefined) return { type: 'number', value, dimension: NUMBER, bare: true, length: digitsLength };
+  if (unit === undefined)
+    return { type: 'number', value, dimension: NUMBER, bare: true, length: digitsLength };
   const length = digitsLength + unit.length;
-  return { type: 'number', value: value * unit.unit.factor, dimension: unit.unit.dimension, bare: false, length };
+  return {
+    type: 'number',
+    value: value * unit.unit.factor,
+    dimension: unit.unit.dimension,
+    bare: false,
+    length,
+  };
 }
 
 /** Splits a formula into tokens; a number takes the unit that follows it along. */

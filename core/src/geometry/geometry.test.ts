@@ -8,7 +8,13 @@ import { ringContains, ringCrossesItself, ringPerimeter, signedArea } from './po
 
 /** A simple ring: angles in order around a center, so that it never crosses itself. */
 const star: fc.Arbitrary<Point[]> = fc
-  .array(fc.record({ turn: fc.double({ min: 0.2, max: 1, noNaN: true }), reach: fc.double({ min: 10, max: 400, noNaN: true }) }), { minLength: 3, maxLength: 24 })
+  .array(
+    fc.record({
+      turn: fc.double({ min: 0.2, max: 1, noNaN: true }),
+      reach: fc.double({ min: 10, max: 400, noNaN: true }),
+    }),
+    { minLength: 3, maxLength: 24 },
+  )
   .map((spokes) => {
     const whole = spokes.reduce((sum, { turn }) => sum + turn, 0);
     let angle = 0;
@@ -42,10 +48,15 @@ describe('polygons', () => {
 
   it('agrees with @turf/turf on what lies inside', () => {
     fc.assert(
-      fc.property(star, fc.double({ min: 600, max: 1400, noNaN: true }), fc.double({ min: 400, max: 1200, noNaN: true }), (ring, x, y) => {
-        const polygon = turf.polygon([[...ring, ring[0] as Point].map(({ x: px, y: py }) => [px, py])]);
-        expect(ringContains(ring, point(x, y))).toBe(turf.booleanPointInPolygon([x, y], polygon));
-      }),
+      fc.property(
+        star,
+        fc.double({ min: 600, max: 1400, noNaN: true }),
+        fc.double({ min: 400, max: 1200, noNaN: true }),
+        (ring, x, y) => {
+          const polygon = turf.polygon([[...ring, ring[0] as Point].map(({ x: px, y: py }) => [px, py])]);
+          expect(ringContains(ring, point(x, y))).toBe(turf.booleanPointInPolygon([x, y], polygon));
+        },
+      ),
     );
   });
 
@@ -98,11 +109,21 @@ describe('junctions', () => {
   });
 
   it('finds tees where a partition meets two walls, though traced a little short', () => {
-    expect(findJunctions([room, [point(50, 2), point(50, 79)]])).toEqual({ ends: 0, corners: 4, tees: 2, crossings: 0 });
+    expect(findJunctions([room, [point(50, 2), point(50, 79)]])).toEqual({
+      ends: 0,
+      corners: 4,
+      tees: 2,
+      crossings: 0,
+    });
   });
 
   it('counts an end, a crossing, and passes over a vertex that goes straight on', () => {
-    expect(findJunctions([[point(0, 50), point(60, 50), point(100, 50)], [point(50, 0), point(50, 100)]])).toEqual({
+    expect(
+      findJunctions([
+        [point(0, 50), point(60, 50), point(100, 50)],
+        [point(50, 0), point(50, 100)],
+      ]),
+    ).toEqual({
       ends: 4,
       corners: 0,
       tees: 0,
@@ -111,7 +132,10 @@ describe('junctions', () => {
   });
 
   it('takes two strokes that meet end to end at an angle for one corner', () => {
-    const found = findJunctions([[point(0, 0), point(50, 0)], [point(51, 1), point(51, 60)]]);
+    const found = findJunctions([
+      [point(0, 0), point(50, 0)],
+      [point(51, 1), point(51, 60)],
+    ]);
     expect(found).toEqual({ ends: 2, corners: 1, tees: 0, crossings: 0 });
   });
 });

@@ -8,7 +8,12 @@ import type { Dimension } from '../units/dimension.ts';
 export type Failure =
   | { readonly kind: 'no-scale'; readonly sheetId: string }
   | { readonly kind: 'arithmetic'; readonly node: string; readonly failure: ArithmeticFailure }
-  | { readonly kind: 'formula'; readonly node: string; readonly source: string; readonly problem: FormulaProblem }
+  | {
+      readonly kind: 'formula';
+      readonly node: string;
+      readonly source: string;
+      readonly problem: FormulaProblem;
+    }
   | { readonly kind: 'loop'; readonly members: readonly string[] }
   | { readonly kind: 'missing'; readonly node: string }
   | { readonly kind: 'no-price' }

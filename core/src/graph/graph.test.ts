@@ -21,7 +21,11 @@ describe('the dependency graph', () => {
   it('stops where a value did not change', () => {
     const graph = new Graph();
     graph.define('a', value(1));
-    graph.define('capped', { kind: 'compute', inputs: ['a'], run: (v, at) => Math.min(5, v[at[0] as number] as number) });
+    graph.define('capped', {
+      kind: 'compute',
+      inputs: ['a'],
+      run: (v, at) => Math.min(5, v[at[0] as number] as number),
+    });
     graph.define('after', sum('capped'));
     graph.define('a', value(7));
     graph.recalculate();
@@ -82,7 +86,8 @@ describe('the dependency graph', () => {
         for (const { node, kind, amount, inputs } of edits) {
           const id = `n${node}`;
           // Inputs of higher number only: loops have a test of their own.
-          const rule = kind === 'value' ? value(amount) : sum(...inputs.filter((i) => i > node).map((i) => `n${i}`));
+          const rule =
+            kind === 'value' ? value(amount) : sum(...inputs.filter((i) => i > node).map((i) => `n${i}`));
           if (kind === 'remove') {
             graph.remove(id);
             rules.delete(id);

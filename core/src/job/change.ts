@@ -9,7 +9,8 @@ import type { JobRecord } from './record.ts';
 /** A change is a value: from a job to what would differ, or why it may not. */
 export type Command = (job: Job) => Result<Diff, JobProblem>;
 
-const sameRecord = (a: JobRecord, b: JobRecord): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+const sameRecord = (a: JobRecord, b: JobRecord): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Puts records into the job, new or in place of those with the same id. Unchanged ones drop out. */
 export const put =

@@ -66,7 +66,12 @@ export function checkJob(job: Job): JobProblem | undefined {
   for (const record of listRecords(job)) {
     const problem = checkReferences(job, record) ?? checkNesting(job, record);
     if (problem !== undefined) return problem;
-    const key = record.type === 'scope' ? `key ${record.key}` : record.type === 'item' ? `code ${record.code}` : undefined;
+    const key =
+      record.type === 'scope'
+        ? `key ${record.key}`
+        : record.type === 'item'
+          ? `code ${record.code}`
+          : undefined;
     if (key === undefined) continue;
     if (keys.has(key))
       return record.type === 'scope'

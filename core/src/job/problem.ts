@@ -2,9 +2,19 @@ import type { RecordType } from './id.ts';
 
 /** Why a change to a job is refused. */
 export type JobProblem =
-  | { readonly kind: 'record-invalid'; readonly type: RecordType; readonly field: string; readonly reason: FieldFault }
+  | {
+      readonly kind: 'record-invalid';
+      readonly type: RecordType;
+      readonly field: string;
+      readonly reason: FieldFault;
+    }
   | { readonly kind: 'record-unknown-field'; readonly type: RecordType; readonly field: string }
-  | { readonly kind: 'record-missing-reference'; readonly type: RecordType; readonly id: string; readonly missing: string }
+  | {
+      readonly kind: 'record-missing-reference';
+      readonly type: RecordType;
+      readonly id: string;
+      readonly missing: string;
+    }
   | { readonly kind: 'key-taken'; readonly key: string }
   | { readonly kind: 'key-reserved'; readonly key: string }
   | { readonly kind: 'code-taken'; readonly code: string }

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 import type { Id, RecordType } from './id.ts';
 import { assemblySchema } from './records/assembly.ts';
 import { craftSchema } from './records/craft.ts';

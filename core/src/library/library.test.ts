@@ -28,7 +28,12 @@ function apply(
   const test: TestJob = createTestJob(system);
   const scope = makeScope(test.makeId, { key: 'measured', kind });
   const use: RecordOf<'use'> = {
-    type: 'use', id: test.makeId('use'), scopeId: scope.id, assemblyId: test.assembly(assemblyName).id, order: 1, answers,
+    type: 'use',
+    id: test.makeId('use'),
+    scopeId: scope.id,
+    assemblyId: test.assembly(assemblyName).id,
+    order: 1,
+    answers,
   };
   const diff = put(scope, makeMark(test.makeId, scope, test.sheet, strokeFt), use)(test.job);
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
@@ -44,7 +49,17 @@ function apply(
 }
 
 describe('slab on grade', () => {
-  const slab = apply('Slab on grade', 'area', [[0, 0], [24, 0], [24, 30], [0, 30]], { thickness: '6', base: '4' });
+  const slab = apply(
+    'Slab on grade',
+    'area',
+    [
+      [0, 0],
+      [24, 0],
+      [24, 30],
+      [0, 30],
+    ],
+    { thickness: '6', base: '4' },
+  );
 
   it('computed: 24 ft by 30 ft at 6 in is 13.33 yd³, and 720 ft² to finish', () => {
     expect(slab.net('concrete', 'yd³')).toBeCloseTo(13.3333, 3);
@@ -63,7 +78,15 @@ describe('slab on grade', () => {
 
 describe('block wall', () => {
   it('computed: 1.125 blocks per ft²; common practice: 3 bags and 11.6 ft³ of sand per 100, 0.25 ft³ of grout each', () => {
-    const wall = apply('Block wall', 'run', [[0, 0], [100, 0]], { height: '8' });
+    const wall = apply(
+      'Block wall',
+      'run',
+      [
+        [0, 0],
+        [100, 0],
+      ],
+      { height: '8' },
+    );
     expect(wall.net('blocks', 'ea')).toBe(900);
     expect(wall.bought('mortar')).toBe(27);
     expect(wall.net('sand', 'ft³')).toBeCloseTo(104.4, 6);
@@ -71,7 +94,15 @@ describe('block wall', () => {
   });
 
   it('takes openings off the blocks and grouts only the share asked for', () => {
-    const wall = apply('Block wall', 'run', [[0, 0], [100, 0]], { height: '8', openings: '80', grouted: '50' });
+    const wall = apply(
+      'Block wall',
+      'run',
+      [
+        [0, 0],
+        [100, 0],
+      ],
+      { height: '8', openings: '80', grouted: '50' },
+    );
     expect(wall.net('blocks', 'ea')).toBe(810);
     expect(wall.net('grout', 'ft³')).toBeCloseTo(101.25, 6);
   });
@@ -80,9 +111,21 @@ describe('block wall', () => {
 describe('stud partition', () => {
   const FEET = 1 / 0.3048;
   // 120 m of wall 2.7 m high, ten doors of 8.6 m in all, studs at 0.45 m.
-  const wall = apply('Stud partition', 'run', [[0, 0], [120 * FEET, 0]], {
-    height: '2.7', spacing: '450', doors: '10', door_width: '8.6',
-  }, 'metric');
+  const wall = apply(
+    'Stud partition',
+    'run',
+    [
+      [0, 0],
+      [120 * FEET, 0],
+    ],
+    {
+      height: '2.7',
+      spacing: '450',
+      doors: '10',
+      door_width: '8.6',
+    },
+    'metric',
+  );
 
   it('common practice, worked by hand: 240 m top plate, 111.4 m bottom plate, 9.6 m headers', () => {
     expect(wall.net('top_plates', 'm')).toBeCloseTo(240, 6);
@@ -98,14 +141,33 @@ describe('stud partition', () => {
   });
 
   it('adds the 50 extra studs, 135 m, on top', () => {
-    const extra = apply('Stud partition', 'run', [[0, 0], [120 * FEET, 0]], {
-      height: '2.7', spacing: '450', extra_studs: '50',
-    }, 'metric');
+    const extra = apply(
+      'Stud partition',
+      'run',
+      [
+        [0, 0],
+        [120 * FEET, 0],
+      ],
+      {
+        height: '2.7',
+        spacing: '450',
+        extra_studs: '50',
+      },
+      'metric',
+    );
     expect(((extra.net('studs', 'ea') ?? 0) - 269) * 2.7).toBeCloseTo(135, 6);
   });
 
   it('common practice: a 13 x 9 ft wall, two faces, two layers is 468 ft² and 15 sheets', () => {
-    const board = apply('Stud partition', 'run', [[0, 0], [13, 0]], { height: '9', faces: '2', layers: '2' });
+    const board = apply(
+      'Stud partition',
+      'run',
+      [
+        [0, 0],
+        [13, 0],
+      ],
+      { height: '9', faces: '2', layers: '2' },
+    );
     expect(board.net('hanging', 'ft²')).toBeCloseTo(468, 6);
     expect(board.net('board', 'sheet')).toBeCloseTo(14.625, 9);
     // 5 % waste would make 15.36: without waste 14.625 rounds up to 15.
@@ -116,7 +178,16 @@ describe('stud partition', () => {
   });
 
   it('follows the wall: an L of two legs needs a stud at two ends and one corner', () => {
-    const corner = apply('Stud partition', 'run', [[0, 0], [16, 0], [16, 16]], { height: '9', spacing: '16' });
+    const corner = apply(
+      'Stud partition',
+      'run',
+      [
+        [0, 0],
+        [16, 0],
+        [16, 16],
+      ],
+      { height: '9', spacing: '16' },
+    );
     expect(corner.net('studs', 'ea')).toBe(24 + 2 + 1);
   });
 });

@@ -47,7 +47,14 @@ const item = (
   return { group, code, description, unit, basis, ...costs, craft: craft ?? null, supplier, date };
 };
 
-type Row = readonly [code: string, description: string, unit: string, basis: number, material: string, extra?: Extra];
+type Row = readonly [
+  code: string,
+  description: string,
+  unit: string,
+  basis: number,
+  material: string,
+  extra?: Extra,
+];
 const group = (name: string, rows: readonly Row[]): readonly BookItem[] =>
   rows.map(([code, description, unit, basis, material, extra]) =>
     item(name, code, description, unit, basis, material, extra),
@@ -145,7 +152,14 @@ export const PRICE_BOOK: readonly BookItem[] = [
     ['MS-FLSH', 'Through-wall flashing', 'ft', 1, '2.40', mason('0.04')],
     ['MS-WEEP', 'Weep vent', 'ea', 100, '62.00', mason('2')],
     ['MS-CJ', 'Control joint, gasket and sealant', 'ft', 1, '3.10', mason('0.06')],
-    ['MS-SCF', 'Scaffold, erect and rent', 'ft²', 100, '', { equipment: '68.00', hours: '0.9', craft: 'laborer' }],
+    [
+      'MS-SCF',
+      'Scaffold, erect and rent',
+      'ft²',
+      100,
+      '',
+      { equipment: '68.00', hours: '0.9', craft: 'laborer' },
+    ],
     ['MS-CLN', 'Clean down block', 'ft²', 100, '7.00', laborer('1.4')],
     ['MS-BRK', 'Face brick', 'ea', 1000, '780.00', mason('26')],
     ['MS-TIE', 'Wall tie', 'ea', 100, '31.00'],
@@ -211,7 +225,14 @@ export const PRICE_BOOK: readonly BookItem[] = [
   ...group('Labor', [
     ['LB-FRAME', 'Frame stud wall', 'ft²', 100, '', carpenter('2.4')],
     ['LB-BOARD', 'Hang and finish board', 'ft²', 100, '', { hours: '2.1', craft: 'boarder' }],
-    ['LB-GRADE', 'Fine grade and roll', 'ft²', 100, '', { hours: '0.5', craft: 'laborer', equipment: '3.40' }],
+    [
+      'LB-GRADE',
+      'Fine grade and roll',
+      'ft²',
+      100,
+      '',
+      { hours: '0.5', craft: 'laborer', equipment: '3.40' },
+    ],
     ['LB-PLACE', 'Place concrete', 'yd³', 1, '', laborer('0.25')],
     ['LB-TROWEL', 'Steel trowel finish', 'ft²', 100, '', { hours: '1.5', craft: 'finisher' }],
     ['LB-BLOCK', 'Lay 8 in block', 'ea', 100, '', mason('6.2')],

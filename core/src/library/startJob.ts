@@ -41,7 +41,13 @@ export function startJob(asked: NewJob, makeId: MakeId): readonly JobRecord[] {
     inclusions: '',
     exclusions: '',
   };
-  return [settings, ...startSections(makeId), ...startMarkups(makeId), ...startBook(makeId), ...startAssemblies(asked, makeId)];
+  return [
+    settings,
+    ...startSections(makeId),
+    ...startMarkups(makeId),
+    ...startBook(makeId),
+    ...startAssemblies(asked, makeId),
+  ];
 }
 
 const startSections = (makeId: MakeId): readonly JobRecord[] =>

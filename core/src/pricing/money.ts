@@ -41,7 +41,8 @@ export function formatMoney(minor: number, format: MoneyFormat): string {
 export function formatUnitCost(amount: number, format: MoneyFormat): string {
   const digits = minorDigits(format.currency);
   const exact = roundTo(amount, 4);
-  const places = roundTo(exact, digits) === exact ? digits : Math.max(digits, roundTo(exact, 3) === exact ? 3 : 4);
+  const places =
+    roundTo(exact, digits) === exact ? digits : Math.max(digits, roundTo(exact, 3) === exact ? 3 : 4);
   return dress(formatNumber(Math.abs(exact), places, format.numbers), exact < 0, format);
 }
 

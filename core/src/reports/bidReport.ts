@@ -49,7 +49,10 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
   const sections = topSections(job)
     .map((section) => ({ ...section, cost: valueOf(calculation, sectionNode(section.id, 'cost')) }))
     .filter(({ cost }) => cost !== 0);
-  const amounts = distribute(total, sections.map(({ cost }) => cost));
+  const amounts = distribute(
+    total,
+    sections.map(({ cost }) => cost),
+  );
   const rows = sections.map(({ id, code, name }, index) => {
     const amount = amounts[index] ?? 0;
     return { code, name, amount, inner: detail === 'scopes' ? innerRows(calculation, id, amount) : [] };
@@ -57,7 +60,9 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
   return { ...common, rows };
 }
 
-function topSections(job: Job): readonly { readonly id: string; readonly code: string; readonly name: string }[] {
+function topSections(
+  job: Job,
+): readonly { readonly id: string; readonly code: string; readonly name: string }[] {
   const own = inOrder(job.section.values()).filter(({ parentId }) => parentId === null);
   return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
 }
@@ -72,7 +77,10 @@ function innerRows(calculation: Calculation, sectionId: string, amount: number):
   const cost = valueOf(calculation, sectionNode(sectionId, 'cost'));
   const rest = cost - scopes.reduce((sum, scope) => sum + scope.cost, 0);
   const parts = rest === 0 ? scopes : [...scopes, { name: 'Further work in this section', cost: rest }];
-  const shares = distribute(amount, parts.map((part) => part.cost));
+  const shares = distribute(
+    amount,
+    parts.map((part) => part.cost),
+  );
   return parts.map(({ name }, index) => ({ name, amount: shares[index] ?? 0 }));
 }
 
@@ -81,7 +89,8 @@ function sectionsInside(job: Job, sectionId: string): ReadonlySet<string> {
   let before = 0;
   while (inside.size !== before) {
     before = inside.size;
-    for (const { id, parentId } of job.section.values()) if (parentId !== null && inside.has(parentId)) inside.add(id);
+    for (const { id, parentId } of job.section.values())
+      if (parentId !== null && inside.has(parentId)) inside.add(id);
   }
   return inside;
 }

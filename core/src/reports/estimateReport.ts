@@ -29,7 +29,14 @@ export interface ReportLine {
   readonly failure: Failure | undefined;
 }
 
-const KINDS: readonly (CostKind | 'hours')[] = ['material', 'hours', 'labor', 'equipment', 'subcontract', 'other'];
+const KINDS: readonly (CostKind | 'hours')[] = [
+  'material',
+  'hours',
+  'labor',
+  'equipment',
+  'subcontract',
+  'other',
+];
 
 /** The estimate as a table: what the grid shows and every export writes. */
 export function estimateReport(calculation: Calculation): readonly ReportLine[] {
@@ -56,7 +63,10 @@ export function reportLine(calculation: Calculation, row: EstimateRow): ReportLi
 
 type Amounts = Partial<Record<CostKind | 'hours', number>>;
 
-function gatherAmounts(calculation: Calculation, nodeOf: (kind: CostKind | 'hours') => string | undefined): Amounts {
+function gatherAmounts(
+  calculation: Calculation,
+  nodeOf: (kind: CostKind | 'hours') => string | undefined,
+): Amounts {
   const amounts: Amounts = {};
   for (const kind of KINDS) {
     const node = nodeOf(kind);

@@ -11,7 +11,8 @@ export function listUnpriced(
   const { job } = calculation;
   const keys: LineKey[] = [...job.line.keys()];
   for (const use of job.use.values())
-    for (const { key } of job.assembly.get(use.assemblyId)?.components ?? []) keys.push(componentLine(use.id, key));
+    for (const { key } of job.assembly.get(use.assemblyId)?.components ?? [])
+      keys.push(componentLine(use.id, key));
   return keys.flatMap((key) => {
     const { failure } = calculation.figure(lineNode(key, 'extension'));
     return failure === undefined ? [] : [{ key, failure }];

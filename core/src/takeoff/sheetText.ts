@@ -17,7 +17,8 @@ export interface SheetProposal {
 }
 
 const NUMBER = /^[A-Z]{1,3}[-. ]?\d{1,3}(?:\.\d{1,3})?[A-Z]?$/;
-const SCALE = /(?:\d+(?:\s+\d+)?(?:\/\d+)?\s*["″]\s*=\s*\d+\s*['′](?:\s*-?\s*\d+\s*["″])?|\b1\s*:\s*\d{1,6}\b)/;
+const SCALE =
+  /(?:\d+(?:\s+\d+)?(?:\/\d+)?\s*["″]\s*=\s*\d+\s*['′](?:\s*-?\s*\d+\s*["″])?|\b1\s*:\s*\d{1,6}\b)/;
 const TITLE_LABEL = /^(sheet|drawing)\s*(title|name)$|^title$/i;
 const SCALE_LABEL = /^scale$/i;
 

@@ -32,7 +32,10 @@ describe('scales', () => {
   it('comes from two points and a known distance, and refuses points in one place', () => {
     const scale = scaleOfTwoPoints(point(0, 0), point(300, 400), 50);
     expect(scale.ok && scale.value.xMetersPerPoint).toBeCloseTo(0.1, 12);
-    expect(scaleOfTwoPoints(point(5, 5), point(5, 5.2), 3)).toMatchObject({ ok: false, problem: { kind: 'scale-points-coincide' } });
+    expect(scaleOfTwoPoints(point(5, 5), point(5, 5.2), 3)).toMatchObject({
+      ok: false,
+      problem: { kind: 'scale-points-coincide' },
+    });
   });
 
   it('reports what a dimension measures back as a share', () => {
@@ -45,19 +48,30 @@ describe('measures of marks', () => {
   it('takes x and y apart on a stretched sheet', () => {
     const run = { kind: 'run', strokes: [[point(0, 0), point(10, 0), point(10, 10)]] } as const;
     expect(measureMark(run, 'length', scale)).toBeCloseTo(3, 12);
-    const area = { kind: 'area', strokes: [[point(0, 0), point(10, 0), point(10, 10), point(0, 10)]] } as const;
+    const area = {
+      kind: 'area',
+      strokes: [[point(0, 0), point(10, 0), point(10, 10), point(0, 10)]],
+    } as const;
     expect(measureMark(area, 'area', scale)).toBeCloseTo(2, 12);
     expect(measureMark(area, 'perimeter', scale)).toBeCloseTo(6, 12);
   });
 
   it('leaves out the way between strokes when the pen was lifted', () => {
-    const run = { kind: 'run', strokes: [[point(0, 0), point(10, 0)], [point(50, 0), point(60, 0)]] } as const;
+    const run = {
+      kind: 'run',
+      strokes: [
+        [point(0, 0), point(10, 0)],
+        [point(50, 0), point(60, 0)],
+      ],
+    } as const;
     expect(measureMark(run, 'length', scale)).toBeCloseTo(2, 12);
     expect(piecesOf(run, scale).map(({ lengthM }) => lengthM)).toEqual([1, 1]);
   });
 
   it('has no length without a scale, but still counts', () => {
-    expect(measureMark({ kind: 'run', strokes: [[point(0, 0), point(1, 1)]] }, 'length', undefined)).toBeUndefined();
+    expect(
+      measureMark({ kind: 'run', strokes: [[point(0, 0), point(1, 1)]] }, 'length', undefined),
+    ).toBeUndefined();
     expect(measureMark({ kind: 'count', strokes: [[point(0, 0), point(1, 1)]] }, 'count', undefined)).toBe(2);
   });
 

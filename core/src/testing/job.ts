@@ -33,13 +33,35 @@ export interface TestJob {
 /** A started job with one scaled sheet. */
 export function createTestJob(unitSystem: UnitSystem = 'us', extra: readonly JobRecord[] = []): TestJob {
   const makeId = createIdMaker(createChance());
-  const asked = { name: 'Test job', client: 'Client', unitSystem, currency: 'USD', decimalMark: '.', groupMark: ',' } as const;
+  const asked = {
+    name: 'Test job',
+    client: 'Client',
+    unitSystem,
+    currency: 'USD',
+    decimalMark: '.',
+    groupMark: ',',
+  } as const;
   const file: RecordOf<'file'> = {
-    type: 'file', id: makeId('file'), name: 'plans.pdf', mediaType: 'application/pdf', byteLength: 3, pageCount: 1,
+    type: 'file',
+    id: makeId('file'),
+    name: 'plans.pdf',
+    mediaType: 'application/pdf',
+    byteLength: 3,
+    pageCount: 1,
   };
   const sheet: RecordOf<'sheet'> = {
-    type: 'sheet', id: makeId('sheet'), fileId: file.id, pageIndex: 0, order: 1, number: 'A-101', title: 'Plan',
-    widthPt: 2592, heightPt: 1728, printedScale: '', scale: EIGHTH_SCALE, check: null,
+    type: 'sheet',
+    id: makeId('sheet'),
+    fileId: file.id,
+    pageIndex: 0,
+    order: 1,
+    number: 'A-101',
+    title: 'Plan',
+    widthPt: 2592,
+    heightPt: 1728,
+    printedScale: '',
+    scale: EIGHTH_SCALE,
+    check: null,
   };
   const job = createJob([...startJob(asked, makeId), file, sheet, ...extra]);
   const find = <Item>(items: Iterable<Item>, test: (item: Item) => boolean): Item => {
@@ -58,7 +80,14 @@ export function createTestJob(unitSystem: UnitSystem = 'us', extra: readonly Job
 type ScopeContent = Partial<RecordOf<'scope'>> & Pick<RecordOf<'scope'>, 'key' | 'kind'>;
 
 export const makeScope = (makeId: MakeId, content: ScopeContent): RecordOf<'scope'> => ({
-  type: 'scope', id: makeId('scope'), name: content.key, color: 0, sectionId: null, order: 1, properties: [], ...content,
+  type: 'scope',
+  id: makeId('scope'),
+  name: content.key,
+  color: 0,
+  sectionId: null,
+  order: 1,
+  properties: [],
+  ...content,
 });
 
 /** A mark from feet on a 1/8 in sheet. */

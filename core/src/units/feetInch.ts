@@ -4,7 +4,8 @@ const INCH = 0.0254;
  * Feet and inches as they are written on a sheet: `42'-6"`, `5' 6 1/2"`, `5'6`, `6 1/2"`, `3/4"`.
  * Matched at the start of a text; primes may be straight or typographic.
  */
-const FEET = /^(\d+(?:\.\d+)?)\s*['′](?:\s*[-–]?\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))\s*["″])?/;
+const FEET =
+  /^(\d+(?:\.\d+)?)\s*['′](?:\s*[-–]?\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))\s*["″])?/;
 const INCHES = /^(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))\s*["″]/;
 /** A mixed number before a spelled unit: `6 1/2 in`. */
 const MIXED = /^(\d+)\s+(\d+)\/(\d+)(?=\s*(?:in|inch|inches|ft|feet|foot)\b)/;
@@ -55,7 +56,8 @@ export function matchFeetInch(text: string): FeetInchMatch | undefined {
   return { value: Number(mixed[1]) + part, isLength: false, length: mixed[0].length };
 }
 
-const greatestCommonDivisor = (a: number, b: number): number => (b === 0 ? a : greatestCommonDivisor(b, a % b));
+const greatestCommonDivisor = (a: number, b: number): number =>
+  b === 0 ? a : greatestCommonDivisor(b, a % b);
 
 /**
  * Writes a length as feet and inches, rounded to one `parts`-th of an inch: `14′-6 1/2″`.

@@ -54,13 +54,15 @@ export function displayPlaces(value: number, unit: Unit): number {
 export function formatInUnit(valueSi: number, unit: Unit, display: Display): FigureText {
   const value = valueSi / unit.factor;
   const trim = isNumber(unit.dimension);
-  return { figure: formatNumber(value, displayPlaces(value, unit), display.numbers, trim), unit: unit.symbol };
+  return {
+    figure: formatNumber(value, displayPlaces(value, unit), display.numbers, trim),
+    unit: unit.symbol,
+  };
 }
 
 /** Writes a quantity the way the job shows its dimension; US lengths in feet and inches. */
 export function formatQuantity(valueSi: number, dimension: Dimension, display: Display): FigureText {
-  if (isNumber(dimension))
-    return { figure: formatNumber(valueSi, 4, display.numbers, true), unit: '' };
+  if (isNumber(dimension)) return { figure: formatNumber(valueSi, 4, display.numbers, true), unit: '' };
   if (display.system === 'us' && dimensionKey(dimension) === dimensionKey(LENGTH)) {
     const group = display.numbers.group === '' ? '' : display.numbers.group;
     return { figure: formatFeetInch(valueSi, 4, group), unit: '' };

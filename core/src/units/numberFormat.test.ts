@@ -32,7 +32,9 @@ describe('numbers as a job writes them', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 10_000_000 }), fc.integer({ min: 0, max: 1_000_000 }), (a, b) => {
         const exact = new Decimal(a).div(100).mul(new Decimal(b).div(10_000));
-        expect(roundTo((a / 100) * (b / 10_000), 2)).toBe(exact.toDecimalPlaces(2, Decimal.ROUND_HALF_UP).toNumber());
+        expect(roundTo((a / 100) * (b / 10_000), 2)).toBe(
+          exact.toDecimalPlaces(2, Decimal.ROUND_HALF_UP).toNumber(),
+        );
       }),
       { numRuns: 2000 },
     );

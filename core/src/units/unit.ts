@@ -1,13 +1,4 @@
-import {
-  AREA,
-  type Dimension,
-  LENGTH,
-  MASS,
-  NUMBER,
-  TIME,
-  VOLUME,
-  divideDimensions,
-} from './dimension.ts';
+import { AREA, type Dimension, LENGTH, MASS, NUMBER, TIME, VOLUME, divideDimensions } from './dimension.ts';
 
 /**
  * A unit is a label with a dimension and the number of SI base units it stands for.
@@ -100,7 +91,8 @@ for (const each of [...UNITS, ...countUnits]) {
   for (const spelling of [each.symbol, ...each.spellings]) bySpelling.set(spelling, each);
 }
 
-const findSimple = (text: string): Unit | undefined => bySpelling.get(text) ?? bySpelling.get(text.toLowerCase());
+const findSimple = (text: string): Unit | undefined =>
+  bySpelling.get(text) ?? bySpelling.get(text.toLowerCase());
 
 /** Finds a unit by any spelling, also one divided by another (`lb/ft`, `h/ft²`). */
 export function findUnit(text: string): Unit | undefined {
@@ -132,4 +124,3 @@ export const isCountLabel = (symbol: string): boolean => (COUNT_LABELS as readon
 export const UNIT_SPELLINGS: readonly string[] = [...bySpelling.keys()].sort(
   (a, b) => b.length - a.length || (a < b ? -1 : 1),
 );
-

@@ -80,10 +80,19 @@ export interface Door {
   readonly remark: string;
 }
 
-const door = (tag: string, onWall: string, at: Feet, type: DoorType, swing: 1 | -1, remark = '', fire = ''): Door => {
+const door = (
+  tag: string,
+  onWall: string,
+  at: Feet,
+  type: DoorType,
+  swing: 1 | -1,
+  remark = '',
+  fire = '',
+): Door => {
   const size = { single: [3, 7], pair: [6, 7], overhead: [12, 10] }[type];
   const outside = ['north', 'east', 'south', 'west'].includes(onWall);
-  const material = type === 'overhead' ? 'Insulated steel' : outside || onWall === 'bay' ? 'Hollow metal' : 'Wood';
+  const material =
+    type === 'overhead' ? 'Insulated steel' : outside || onWall === 'bay' ? 'Hollow metal' : 'Wood';
   const frame = type === 'overhead' ? 'Track' : outside || onWall === 'bay' ? 'Hollow metal' : 'Wood';
   const [width = 3, height = 7] = size;
   return { tag, wall: onWall, at, width, height, type, swing, material, frame, fire, remark };
@@ -116,8 +125,14 @@ export interface Window {
   readonly sill: Feet;
 }
 
-const windows = (tag: string, onWall: string, width: Feet, height: Feet, sill: Feet, ...ats: readonly Feet[]): readonly Window[] =>
-  ats.map((at) => ({ tag, wall: onWall, at, width, height, sill }));
+const windows = (
+  tag: string,
+  onWall: string,
+  width: Feet,
+  height: Feet,
+  sill: Feet,
+  ...ats: readonly Feet[]
+): readonly Window[] => ats.map((at) => ({ tag, wall: onWall, at, width, height, sill }));
 
 export const WINDOWS: readonly Window[] = [
   ...windows('W1', 'north', 6, 4, 8, 10, 26, 44),
@@ -140,7 +155,12 @@ export interface Room {
   readonly ceiling: string;
 }
 
-const box = (x0: Feet, y0: Feet, x1: Feet, y1: Feet): readonly Place[] => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]];
+const box = (x0: Feet, y0: Feet, x1: Feet, y1: Feet): readonly Place[] => [
+  [x0, y0],
+  [x1, y0],
+  [x1, y1],
+  [x0, y1],
+];
 const room = (
   number: string,
   name: string,
@@ -151,15 +171,77 @@ const room = (
 
 export const ROOMS: readonly Room[] = [
   room('101', 'BOAT BAY', box(0, 0, 62, 82), [26, 41], ['Sealed concrete', '-', 'Block, sealed', 'Open']),
-  room('102', 'WORKSHOP', box(62, 0, 104, 28), [84, 13], ['Sealed concrete', '-', 'Board, painted', 'Board, 10 ft']),
-  room('103', 'DRYING', box(104, 0, 124, 28), [114, 14], ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board, 10 ft']),
-  room('104', 'CHANGING W', [[62, 34], [88, 34], [88, 56], [76, 56], [76, 46], [62, 46]], [82, 48], ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board MR']),
-  room('105', 'CHANGING M', [[88, 34], [124, 34], [124, 46], [110, 46], [110, 56], [88, 56]], [99, 46], ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board MR']),
-  room('106', 'HALL', box(62, 56, 93, 82), [79, 69], ['Rubber sheet', 'Rubber', 'Board, painted', 'Board, 9 ft']),
+  room(
+    '102',
+    'WORKSHOP',
+    box(62, 0, 104, 28),
+    [84, 13],
+    ['Sealed concrete', '-', 'Board, painted', 'Board, 10 ft'],
+  ),
+  room(
+    '103',
+    'DRYING',
+    box(104, 0, 124, 28),
+    [114, 14],
+    ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board, 10 ft'],
+  ),
+  room(
+    '104',
+    'CHANGING W',
+    [
+      [62, 34],
+      [88, 34],
+      [88, 56],
+      [76, 56],
+      [76, 46],
+      [62, 46],
+    ],
+    [82, 48],
+    ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board MR'],
+  ),
+  room(
+    '105',
+    'CHANGING M',
+    [
+      [88, 34],
+      [124, 34],
+      [124, 46],
+      [110, 46],
+      [110, 56],
+      [88, 56],
+    ],
+    [99, 46],
+    ['Rubber sheet', 'Rubber', 'Board MR, painted', 'Board MR'],
+  ),
+  room(
+    '106',
+    'HALL',
+    box(62, 56, 93, 82),
+    [79, 69],
+    ['Rubber sheet', 'Rubber', 'Board, painted', 'Board, 9 ft'],
+  ),
   room('107', 'STORE', box(93, 56, 124, 82), [109, 69], ['Sealed concrete', '-', 'Board, painted', 'Open']),
-  room('108', 'SHOWER W', box(62, 46, 76, 56), [69, 52], ['Ceramic tile', 'Tile', 'Tile on cement board', 'Board MR']),
-  room('109', 'SHOWER M', box(110, 46, 124, 56), [117, 52], ['Ceramic tile', 'Tile', 'Tile on cement board', 'Board MR']),
-  room('110', 'PASSAGE', box(62, 28, 124, 34), [93, 30.3], ['Rubber sheet', 'Rubber', 'Board, painted', 'Board, 9 ft']),
+  room(
+    '108',
+    'SHOWER W',
+    box(62, 46, 76, 56),
+    [69, 52],
+    ['Ceramic tile', 'Tile', 'Tile on cement board', 'Board MR'],
+  ),
+  room(
+    '109',
+    'SHOWER M',
+    box(110, 46, 124, 56),
+    [117, 52],
+    ['Ceramic tile', 'Tile', 'Tile on cement board', 'Board MR'],
+  ),
+  room(
+    '110',
+    'PASSAGE',
+    box(62, 28, 124, 34),
+    [93, 30.3],
+    ['Rubber sheet', 'Rubber', 'Board, painted', 'Board, 9 ft'],
+  ),
 ];
 
 /** Foundations: a strip footing under every block wall, grade beams, pads under the bay's posts. */
@@ -181,7 +263,12 @@ export const GRADE_BEAMS: readonly GradeBeam[] = [
 ];
 
 export const PADS: readonly Place[] = [
-  [18, 20.5], [36, 20.5], [18, 41], [36, 41], [18, 61.5], [36, 61.5],
+  [18, 20.5],
+  [36, 20.5],
+  [18, 41],
+  [36, 41],
+  [18, 61.5],
+  [36, 61.5],
 ];
 export const PAD_SIZE = 4;
 

@@ -20,6 +20,7 @@ import {
 
 /** 1/8 in on the sheet is a foot: nine points a foot. */
 export const POINTS_PER_FOOT = 9;
+export const PLAN_SCALE = `1/8" = 1'-0"`;
 /** Where grid 1/A stands on the plan sheets. */
 export const PLAN_ORIGIN: Spot = [600, 420];
 
@@ -85,7 +86,12 @@ function wallPiece(wall: Wall, start: Feet, end: Feet): readonly Spot[] {
   const length = lengthOf(wall);
   const [ux, uy] = [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length];
   const [nx, ny] = [-uy * half, ux * half];
-  return [[ax + nx, ay + ny], [bx + nx, by + ny], [bx - nx, by - ny], [ax - nx, ay - ny]].map(([x = 0, y = 0]) => onSheet([x, y]));
+  return [
+    [ax + nx, ay + ny],
+    [bx + nx, by + ny],
+    [bx - nx, by - ny],
+    [ax - nx, ay - ny],
+  ].map(([x = 0, y = 0]) => onSheet([x, y]));
 }
 
 /** Walls with gaps at doors and windows; block is hatched, stud walls are toned. */
@@ -105,7 +111,12 @@ function drawWallPiece(pen: Pen, wall: Wall, start: Feet, end: Feet, tone: numbe
   if (end - start < 0.05) return;
   const corners = wallPiece(wall, start, end);
   const fill = { block: 0.8, P1: 0.55, P2: 0.35 }[wall.type];
-  pen.path(corners, { closed: true, weight: wall.type === 'block' ? 'bold' : 'medium', gray: 1 - tone, fill: 1 - (1 - fill) * tone });
+  pen.path(corners, {
+    closed: true,
+    weight: wall.type === 'block' ? 'bold' : 'medium',
+    gray: 1 - tone,
+    fill: 1 - (1 - fill) * tone,
+  });
   if (wall.type !== 'block') return;
   const step = 16 / 12;
   for (let at = Math.ceil(start / step) * step; at < end - 0.2; at += step) {
@@ -138,7 +149,10 @@ function drawWindowTag(pen: Pen, wall: Wall, at: Feet, tag: string): void {
   const [x, y] = placeOn(wall, at);
   const [sx, sy] = onSheet([x + nx * 1.9, y + ny * 1.9]);
   const size = 10;
-  const hexagon = [0, 1, 2, 3, 4, 5].map((i): Spot => [sx + size * Math.cos((i * Math.PI) / 3), sy + size * Math.sin((i * Math.PI) / 3)]);
+  const hexagon = [0, 1, 2, 3, 4, 5].map((i): Spot => [
+    sx + size * Math.cos((i * Math.PI) / 3),
+    sy + size * Math.sin((i * Math.PI) / 3),
+  ]);
   pen.path(hexagon, { closed: true, weight: 'thin' });
   pen.text([sx, sy + 2.5], tag, { size: 8, align: 'center' });
 }
@@ -157,7 +171,13 @@ function drawLeaves(pen: Pen, door: Door): void {
   const length = lengthOf(wall);
   const along: Spot = [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length];
   const across: Spot = [-along[1] * door.swing, along[0] * door.swing];
-  const hinges = door.type === 'pair' ? ([[-1, 1], [1, -1]] as const) : ([[-1, 1]] as const);
+  const hinges =
+    door.type === 'pair'
+      ? ([
+          [-1, 1],
+          [1, -1],
+        ] as const)
+      : ([[-1, 1]] as const);
   for (const [side, toward] of hinges) {
     const hinge = placeOn(wall, door.at + (side * door.width) / 2);
     const open: Place = [hinge[0] + across[0] * leaf, hinge[1] + across[1] * leaf];
@@ -176,7 +196,11 @@ function drawOverhead(pen: Pen, door: Door): void {
   const [nx, ny] = insideNormal(wall);
   const [a, b] = [placeOn(wall, door.at - door.width / 2), placeOn(wall, door.at + door.width / 2)];
   const inner = ([x, y]: Place, by: Feet): Spot => onSheet([x + nx * by, y + ny * by]);
-  pen.path([inner(a, 0.4), inner(a, 9), inner(b, 9), inner(b, 0.4)], { weight: 'hair', dash: [6, 4], gray: 0.3 });
+  pen.path([inner(a, 0.4), inner(a, 9), inner(b, 9), inner(b, 0.4)], {
+    weight: 'hair',
+    dash: [6, 4],
+    gray: 0.3,
+  });
 }
 
 function drawDoorTag(pen: Pen, door: Door): void {
@@ -186,8 +210,19 @@ function drawDoorTag(pen: Pen, door: Door): void {
   const off = door.type === 'overhead' ? -3 : -2.2;
   const [x, y] = placeOn(wall, door.at);
   const outward = door.type === 'overhead' ? -off : off * door.swing;
-  const [sx, sy] = onSheet([x - along[1] * outward * (door.type === 'overhead' ? -1 : 1), y + along[0] * outward * (door.type === 'overhead' ? -1 : 1)]);
+  const [sx, sy] = onSheet([
+    x - along[1] * outward * (door.type === 'overhead' ? -1 : 1),
+    y + along[0] * outward * (door.type === 'overhead' ? -1 : 1),
+  ]);
   const wide = pen.textWidth(door.tag, 8.5) / 2 + 5;
-  pen.path([[sx - wide, sy - 7], [sx + wide, sy - 7], [sx + wide, sy + 7], [sx - wide, sy + 7]], { closed: true, weight: 'thin', fill: 1 });
+  pen.path(
+    [
+      [sx - wide, sy - 7],
+      [sx + wide, sy - 7],
+      [sx + wide, sy + 7],
+      [sx - wide, sy + 7],
+    ],
+    { closed: true, weight: 'thin', fill: 1 },
+  );
   pen.text([sx, sy + 3], door.tag, { size: 8, align: 'center' });
 }

@@ -17,6 +17,7 @@ export async function drawSet(title: string, sheets: readonly DrawnSheet[]): Pro
     plain: await document.embedFont(StandardFonts.Helvetica),
     bold: await document.embedFont(StandardFonts.HelveticaBold),
   };
-  for (const sheet of sheets) sheet.draw(createPen(document.addPage([SHEET_SIZE.width, SHEET_SIZE.height]), fonts));
+  for (const sheet of sheets)
+    sheet.draw(createPen(document.addPage([SHEET_SIZE.width, SHEET_SIZE.height]), fonts));
   return document.save();
 }

@@ -9,7 +9,13 @@ export interface Fonts {
 }
 
 export type Weight = 'hair' | 'thin' | 'medium' | 'bold' | 'heavy';
-const WIDTHS: Readonly<Record<Weight, number>> = { hair: 0.25, thin: 0.5, medium: 0.9, bold: 1.5, heavy: 2.4 };
+const WIDTHS: Readonly<Record<Weight, number>> = {
+  hair: 0.25,
+  thin: 0.5,
+  medium: 0.9,
+  bold: 1.5,
+  heavy: 2.4,
+};
 
 export interface LineLook {
   readonly weight?: Weight;
@@ -35,7 +41,10 @@ export interface Pen {
   readonly width: number;
   readonly height: number;
   readonly line: (from: Spot, to: Spot, look?: LineLook) => void;
-  readonly path: (spots: readonly Spot[], look?: LineLook & { readonly closed?: boolean; readonly fill?: number }) => void;
+  readonly path: (
+    spots: readonly Spot[],
+    look?: LineLook & { readonly closed?: boolean; readonly fill?: number },
+  ) => void;
   readonly circle: (center: Spot, radius: number, look?: LineLook & { readonly fill?: number }) => void;
   readonly arc: (center: Spot, radius: number, fromDeg: number, toDeg: number, look?: LineLook) => void;
   readonly text: (at: Spot, text: string, look?: TextLook) => void;

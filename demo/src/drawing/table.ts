@@ -23,8 +23,24 @@ export function drawTable(
   const width = columns.reduce((sum, column) => sum + column.width, 0);
   pen.text([x, y - 8], title, { size: 18, bold: true });
   const bottom = y + HEAD + rows.length * ROW;
-  pen.path([[x, y], [x + width, y], [x + width, y + HEAD], [x, y + HEAD]], { closed: true, fill: 0.92, weight: 'medium' });
-  pen.path([[x, y], [x + width, y], [x + width, bottom], [x, bottom]], { closed: true, weight: 'bold' });
+  pen.path(
+    [
+      [x, y],
+      [x + width, y],
+      [x + width, y + HEAD],
+      [x, y + HEAD],
+    ],
+    { closed: true, fill: 0.92, weight: 'medium' },
+  );
+  pen.path(
+    [
+      [x, y],
+      [x + width, y],
+      [x + width, bottom],
+      [x, bottom],
+    ],
+    { closed: true, weight: 'bold' },
+  );
   let left = x;
   for (const [index, column] of columns.entries()) {
     if (index > 0) pen.line([left, y], [left, bottom], { weight: 'thin', gray: 0.3 });
@@ -38,7 +54,8 @@ export function drawTable(
     left += column.width;
   }
   rows.forEach((_, i) => {
-    if (i > 0) pen.line([x, y + HEAD + i * ROW], [x + width, y + HEAD + i * ROW], { weight: 'hair', gray: 0.4 });
+    if (i > 0)
+      pen.line([x, y + HEAD + i * ROW], [x + width, y + HEAD + i * ROW], { weight: 'hair', gray: 0.4 });
   });
   return bottom;
 }

@@ -17,7 +17,15 @@ export function drawTitleBlock(pen: Pen, { number, title, scale }: TitleBlock): 
   const bottom = pen.height - MARGIN;
   const left = right - BLOCK_WIDTH;
   const middle = (left + right) / 2;
-  pen.path([[MARGIN, MARGIN], [right, MARGIN], [right, bottom], [MARGIN, bottom]], { closed: true, weight: 'heavy' });
+  pen.path(
+    [
+      [MARGIN, MARGIN],
+      [right, MARGIN],
+      [right, bottom],
+      [MARGIN, bottom],
+    ],
+    { closed: true, weight: 'heavy' },
+  );
   pen.line([left, MARGIN], [left, bottom], { weight: 'bold' });
   drawFirm(pen, [middle, MARGIN + 70]);
   const rule = (y: number): void => pen.line([left, y], [right, y], { weight: 'medium' });
@@ -33,7 +41,9 @@ export function drawTitleBlock(pen: Pen, { number, title, scale }: TitleBlock): 
   drawIssues(pen, [left, MARGIN + 330], right);
   rule(bottom - 330);
   pen.text([left + 14, bottom - 312], 'SHEET TITLE', { size: 7, gray: 0.35 });
-  title.split('|').forEach((line, i) => pen.text([left + 14, bottom - 286 + i * 24], line, { size: 19, bold: true }));
+  title
+    .split('|')
+    .forEach((line, i) => pen.text([left + 14, bottom - 286 + i * 24], line, { size: 19, bold: true }));
   rule(bottom - 216);
   pen.text([left + 14, bottom - 198], 'SCALE', { size: 7, gray: 0.35 });
   pen.text([left + 14, bottom - 178], scale, { size: 12 });
@@ -46,8 +56,22 @@ export function drawTitleBlock(pen: Pen, { number, title, scale }: TitleBlock): 
 }
 
 function drawFirm(pen: Pen, [x, y]: Spot): void {
-  pen.path([[x - 46, y + 8], [x, y - 34], [x + 46, y + 8]], { weight: 'bold' });
-  pen.path([[x - 30, y + 8], [x, y - 19], [x + 30, y + 8]], { weight: 'thin' });
+  pen.path(
+    [
+      [x - 46, y + 8],
+      [x, y - 34],
+      [x + 46, y + 8],
+    ],
+    { weight: 'bold' },
+  );
+  pen.path(
+    [
+      [x - 30, y + 8],
+      [x, y - 19],
+      [x + 30, y + 8],
+    ],
+    { weight: 'thin' },
+  );
   pen.line([x - 60, y + 8], [x + 60, y + 8], { weight: 'bold' });
   pen.text([x, y + 36], 'Odd & Evenson', { size: 20, bold: true, align: 'center' });
   pen.text([x, y + 54], 'ARCHITECTS', { size: 9, align: 'center', gray: 0.2 });
@@ -79,8 +103,22 @@ export function drawViewTitle(pen: Pen, [x, y]: Spot, index: string, name: strin
 
 export function drawNorth(pen: Pen, [x, y]: Spot): void {
   pen.circle([x, y], 24, { weight: 'medium' });
-  pen.path([[x, y - 24], [x + 9, y + 14], [x, y + 6]], { closed: true, fill: 0, weight: 'thin' });
-  pen.path([[x, y - 24], [x - 9, y + 14], [x, y + 6]], { closed: true, weight: 'thin' });
+  pen.path(
+    [
+      [x, y - 24],
+      [x + 9, y + 14],
+      [x, y + 6],
+    ],
+    { closed: true, fill: 0, weight: 'thin' },
+  );
+  pen.path(
+    [
+      [x, y - 24],
+      [x - 9, y + 14],
+      [x, y + 6],
+    ],
+    { closed: true, weight: 'thin' },
+  );
   pen.text([x, y - 30], 'N', { size: 14, bold: true, align: 'center' });
 }
 

@@ -25,7 +25,9 @@ export function AssembliesStage() {
   const [text, setText] = useState('');
   const all = inOrder(job.assembly.values());
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter(({ name, description }) => words.every((word) => `${name} ${description}`.toLowerCase().includes(word)));
+  const found = all.filter(({ name, description }) =>
+    words.every((word) => `${name} ${description}`.toLowerCase().includes(word)),
+  );
   const assembly = job.assembly.get(assemblyId as Id<'assembly'>) ?? found[0];
   const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
   const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {
@@ -39,11 +41,27 @@ export function AssembliesStage() {
     <div className="stage">
       <div className="bar">
         <h1>Assemblies</h1>
-        <input className="input" style={{ width: 190 }} aria-label="Search assemblies" placeholder="Search" value={text} onChange={(event) => setText(event.target.value)} />
+        <input
+          className="input"
+          style={{ width: 190 }}
+          aria-label="Search assemblies"
+          placeholder="Search"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         <span className="grow" />
         {assembly === undefined ? null : (
           <>
-            <Button size="sm" variant="outline" onClick={() => add({ ...assembly, name: `${assembly.name.slice(0, 190)} (copy)` }, `duplicate ${assembly.name}`)}>
+            <Button
+              size="sm"
+              variant="outline"
+              onClick={() =>
+                add(
+                  { ...assembly, name: `${assembly.name.slice(0, 190)} (copy)` },
+                  `duplicate ${assembly.name}`,
+                )
+              }
+            >
               <Copy size={14} /> Duplicate
             </Button>
             <Button
@@ -58,14 +76,28 @@ export function AssembliesStage() {
             </Button>
           </>
         )}
-        <Button size="sm" onClick={() => add({ name: 'New assembly', description: '', measures: 'run', inputs: [], components: [] }, 'new assembly')}>
+        <Button
+          size="sm"
+          onClick={() =>
+            add(
+              { name: 'New assembly', description: '', measures: 'run', inputs: [], components: [] },
+              'new assembly',
+            )
+          }
+        >
           New assembly
         </Button>
       </div>
       <div className="assembly">
         <nav className="list" aria-label="Assemblies">
           {found.map((each) => (
-            <button key={each.id} type="button" className="list-item" aria-current={each.id === assembly?.id} onClick={() => go(each.id)}>
+            <button
+              key={each.id}
+              type="button"
+              className="list-item"
+              aria-current={each.id === assembly?.id}
+              onClick={() => go(each.id)}
+            >
               {each.name}
               <small>
                 {KIND_WORDS[each.measures]}, {plural(each.components.length, 'component')}
@@ -73,12 +105,19 @@ export function AssembliesStage() {
               </small>
             </button>
           ))}
-          {found.length === 0 ? <p className="soft" style={{ padding: 14 }}>{all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}</p> : null}
+          {found.length === 0 ? (
+            <p className="soft" style={{ padding: 14 }}>
+              {all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}
+            </p>
+          ) : null}
         </nav>
         {assembly === undefined ? (
           <div className="empty">
             <h2>No assembly chosen</h2>
-            <p>An assembly asks a few questions and turns a wall, a slab or a count into everything it takes to build it.</p>
+            <p>
+              An assembly asks a few questions and turns a wall, a slab or a count into everything it takes to
+              build it.
+            </p>
           </div>
         ) : (
           <AssemblyEditor key={assembly.id} assembly={assembly} />

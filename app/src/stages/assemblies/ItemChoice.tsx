@@ -16,7 +16,10 @@ export function ItemChoice({ code, label, onChoose }: ItemChoiceProps) {
   const [text, setText] = useState<string | undefined>();
   const [at, setAt] = useState(0);
   const listId = useId();
-  const found = useMemo(() => (text === undefined ? [] : searchItems(job.item.values(), text).slice(0, LIMIT)), [job.item, text]);
+  const found = useMemo(
+    () => (text === undefined ? [] : searchItems(job.item.values(), text).slice(0, LIMIT)),
+    [job.item, text],
+  );
   const known = [...job.item.values()].find((item) => item.code === code);
   const choose = (chosen: string): void => {
     onChoose(chosen);
@@ -53,12 +56,26 @@ export function ItemChoice({ code, label, onChoose }: ItemChoiceProps) {
             event.preventDefault();
             if (text === undefined) setText('');
             setAt((from) => Math.max(0, Math.min(found.length - 1, from + step)));
-          } else if (event.key === 'Enter' && text !== undefined) choose(text.trim() === '' ? '' : (found[at]?.code ?? code));
+          } else if (event.key === 'Enter' && text !== undefined)
+            choose(text.trim() === '' ? '' : (found[at]?.code ?? code));
           else if (event.key === 'Escape') setText(undefined);
         }}
       />
       {text !== undefined ? (
-        <ul className="finder-list box" id={listId} role="listbox" aria-label="Items of the price book" style={{ position: 'absolute', right: 0, top: 30, width: 380, zIndex: 20, boxShadow: 'var(--float-shadow)' }}>
+        <ul
+          className="finder-list box"
+          id={listId}
+          role="listbox"
+          aria-label="Items of the price book"
+          style={{
+            position: 'absolute',
+            right: 0,
+            top: 30,
+            width: 380,
+            zIndex: 20,
+            boxShadow: 'var(--float-shadow)',
+          }}
+        >
           {found.map((item, index) => (
             <li
               key={item.id}
@@ -75,7 +92,11 @@ export function ItemChoice({ code, label, onChoose }: ItemChoiceProps) {
               <span className="kind">per {item.basis === 1 ? item.unit : `${item.basis} ${item.unit}`}</span>
             </li>
           ))}
-          {found.length === 0 ? <li role="option" aria-selected="false">Nothing fits. Add it under Prices.</li> : null}
+          {found.length === 0 ? (
+            <li role="option" aria-selected="false">
+              Nothing fits. Add it under Prices.
+            </li>
+          ) : null}
         </ul>
       ) : null}
     </div>

@@ -37,8 +37,15 @@ export function UseAnswers({ use }: { readonly use: Use }) {
               {input.question} {flows && text === input.key ? '(from the scope)' : input.hint}
             </div>
             {input.choices.length > 0 ? (
-              <select className="input" aria-label={input.question} value={text} onChange={(event) => answer(input, event.target.value)}>
-                {input.choices.every(({ value }) => value !== text) ? <option value={text}>{text}</option> : null}
+              <select
+                className="input"
+                aria-label={input.question}
+                value={text}
+                onChange={(event) => answer(input, event.target.value)}
+              >
+                {input.choices.every(({ value }) => value !== text) ? (
+                  <option value={text}>{text}</option>
+                ) : null}
                 {input.choices.map(({ label, value }) => (
                   <option key={value} value={value}>
                     {label}
@@ -46,9 +53,15 @@ export function UseAnswers({ use }: { readonly use: Use }) {
                 ))}
               </select>
             ) : (
-              <CommitInput label={input.question} value={writeAnswer(plainToLocal(text, numbers), input.unit)} onCommit={(typed) => answer(input, typed)} />
+              <CommitInput
+                label={input.question}
+                value={writeAnswer(plainToLocal(text, numbers), input.unit)}
+                onCommit={(typed) => answer(input, typed)}
+              />
             )}
-            {failure === undefined ? null : <div className="field-error">{describeFailure(failure, job)}</div>}
+            {failure === undefined ? null : (
+              <div className="field-error">{describeFailure(failure, job)}</div>
+            )}
           </div>
         );
       })}
@@ -57,4 +70,5 @@ export function UseAnswers({ use }: { readonly use: Use }) {
 }
 
 /** A bare number is shown with the unit it is in. */
-const writeAnswer = (text: string, unit: string): string => (/^[\d.,]+$/.test(text) && unit !== '' ? `${text} ${unit}` : text);
+const writeAnswer = (text: string, unit: string): string =>
+  /^[\d.,]+$/.test(text) && unit !== '' ? `${text} ${unit}` : text;

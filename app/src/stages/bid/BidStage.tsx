@@ -34,7 +34,12 @@ export function BidStage() {
         <h1>Bid</h1>
         <label className="soft">
           The client sees{' '}
-          <select className="input" style={{ width: 'auto' }} value={detail} onChange={(event) => setDetail(event.target.value as BidDetail)}>
+          <select
+            className="input"
+            style={{ width: 'auto' }}
+            value={detail}
+            onChange={(event) => setDetail(event.target.value as BidDetail)}
+          >
             {BID_DETAILS.map((each) => (
               <option key={each} value={each}>
                 {DETAIL_WORDS[each]}
@@ -42,7 +47,9 @@ export function BidStage() {
             ))}
           </select>
         </label>
-        {unpriced > 0 ? <span className="warn cut">{plural(unpriced, 'line')} not in the total yet</span> : null}
+        {unpriced > 0 ? (
+          <span className="warn cut">{plural(unpriced, 'line')} not in the total yet</span>
+        ) : null}
         <span className="grow" />
         <Exports detail={detail} />
       </div>
@@ -67,22 +74,46 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
     try {
       services.download(fileName(name, extension), await make());
     } catch {
-      tellProblem(`The ${extension.slice(1).toUpperCase()} could not be written. Nothing was changed; try again.`);
+      tellProblem(
+        `The ${extension.slice(1).toUpperCase()} could not be written. Nothing was changed; try again.`,
+      );
     }
     setBusy(false);
   };
   return (
     <>
-      <Button size="sm" variant="outline" disabled={busy} onClick={() => void write('-estimate.csv', async () => (await import('./writeCsv.ts')).writeCsv(calculation))}>
+      <Button
+        size="sm"
+        variant="outline"
+        disabled={busy}
+        onClick={() =>
+          void write('-estimate.csv', async () => (await import('./writeCsv.ts')).writeCsv(calculation))
+        }
+      >
         <Download size={14} /> CSV
       </Button>
-      <Button size="sm" variant="outline" disabled={busy} onClick={() => void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(calculation))}>
+      <Button
+        size="sm"
+        variant="outline"
+        disabled={busy}
+        onClick={() =>
+          void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(calculation))
+        }
+      >
         <Download size={14} /> XLSX
       </Button>
       <Button size="sm" variant="outline" onClick={() => window.print()}>
         Print
       </Button>
-      <Button size="sm" disabled={busy} onClick={() => void write('-bid.pdf', async () => (await import('./writePdf.ts')).writeBidPdf(bidReport(calculation, detail), money))}>
+      <Button
+        size="sm"
+        disabled={busy}
+        onClick={() =>
+          void write('-bid.pdf', async () =>
+            (await import('./writePdf.ts')).writeBidPdf(bidReport(calculation, detail), money),
+          )
+        }
+      >
         <Download size={14} /> Bid as PDF
       </Button>
     </>
@@ -97,7 +128,15 @@ function Paper({ detail }: { readonly detail: BidDetail }) {
   const words = bidWords(report);
   return (
     <article className="bid-paper" aria-label="Bid">
-      <header style={{ display: 'flex', justifyContent: 'space-between', gap: 24, borderBottom: '2px solid #1e4b39', paddingBottom: 12 }}>
+      <header
+        style={{
+          display: 'flex',
+          justifyContent: 'space-between',
+          gap: 24,
+          borderBottom: '2px solid #1e4b39',
+          paddingBottom: 12,
+        }}
+      >
         <div>
           <b style={{ fontSize: 18 }}>{settings.company || 'Your company'}</b>
           <div style={{ whiteSpace: 'pre-line', color: '#56615a' }}>{settings.companyAddress}</div>
@@ -120,7 +159,9 @@ function Paper({ detail }: { readonly detail: BidDetail }) {
             <tr key={row.name}>
               <td style={{ width: 44, color: '#56615a' }}>{row.code}</td>
               <td style={{ fontWeight: row.inner.length > 0 ? 600 : 400 }}>{row.name}</td>
-              <td className="right" style={{ fontWeight: row.inner.length > 0 ? 600 : 400 }}>{formatMoney(row.amount, money)}</td>
+              <td className="right" style={{ fontWeight: row.inner.length > 0 ? 600 : 400 }}>
+                {formatMoney(row.amount, money)}
+              </td>
             </tr>,
             ...row.inner.map((inner) => (
               <tr key={`${row.name} ${inner.name}`}>
@@ -165,32 +206,71 @@ function Wording({ settings }: { readonly settings: Settings }) {
   };
   const short = (key: 'name' | 'client' | 'company' | 'location' | 'bidDate', label: string) => (
     <div>
-      <div className="soft" style={{ fontSize: 13 }}>{label}</div>
+      <div className="soft" style={{ fontSize: 13 }}>
+        {label}
+      </div>
       <CommitInput label={label} value={settings[key]} onCommit={(text) => set({ [key]: text.trim() })} />
     </div>
   );
   return (
     <aside className="bid-side" aria-label="Wording of the bid">
       {short('company', 'Your company')}
-      <LongText label="Your address" value={settings.companyAddress} rows={3} onCommit={(text) => set({ companyAddress: text })} />
+      <LongText
+        label="Your address"
+        value={settings.companyAddress}
+        rows={3}
+        onCommit={(text) => set({ companyAddress: text })}
+      />
       {short('name', 'Job')}
       {short('location', 'Where it is')}
       {short('client', 'Client')}
-      <LongText label="Client’s address" value={settings.clientAddress} rows={2} onCommit={(text) => set({ clientAddress: text })} />
+      <LongText
+        label="Client’s address"
+        value={settings.clientAddress}
+        rows={2}
+        onCommit={(text) => set({ clientAddress: text })}
+      />
       <div className="form-two">
         {short('bidDate', 'Date, as 2026-11-24')}
         <div>
-          <div className="soft" style={{ fontSize: 13 }}>Valid for, days</div>
-          <CommitInput label="Valid for, days" className="right" value={String(settings.validDays)} onCommit={(text) => set({ validDays: Number(text) })} />
+          <div className="soft" style={{ fontSize: 13 }}>
+            Valid for, days
+          </div>
+          <CommitInput
+            label="Valid for, days"
+            className="right"
+            value={String(settings.validDays)}
+            onCommit={(text) => set({ validDays: Number(text) })}
+          />
         </div>
       </div>
-      <LongText label="Included, a line each" value={settings.inclusions} rows={6} onCommit={(text) => set({ inclusions: text })} />
-      <LongText label="Not included, a line each" value={settings.exclusions} rows={4} onCommit={(text) => set({ exclusions: text })} />
+      <LongText
+        label="Included, a line each"
+        value={settings.inclusions}
+        rows={6}
+        onCommit={(text) => set({ inclusions: text })}
+      />
+      <LongText
+        label="Not included, a line each"
+        value={settings.exclusions}
+        rows={4}
+        onCommit={(text) => set({ exclusions: text })}
+      />
     </aside>
   );
 }
 
-function LongText({ label, value, rows, onCommit }: { readonly label: string; readonly value: string; readonly rows: number; readonly onCommit: (text: string) => string | undefined }) {
+function LongText({
+  label,
+  value,
+  rows,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly rows: number;
+  readonly onCommit: (text: string) => string | undefined;
+}) {
   const [draft, setDraft] = useState<string | undefined>();
   const [error, setError] = useState<string | undefined>();
   const leave = (): void => {
@@ -201,7 +281,16 @@ function LongText({ label, value, rows, onCommit }: { readonly label: string; re
   };
   return (
     <Labeled label={label} error={error}>
-      {(control) => <textarea {...control} className="input" rows={rows} value={draft ?? value} onChange={(event) => setDraft(event.target.value)} onBlur={leave} />}
+      {(control) => (
+        <textarea
+          {...control}
+          className="input"
+          rows={rows}
+          value={draft ?? value}
+          onChange={(event) => setDraft(event.target.value)}
+          onBlur={leave}
+        />
+      )}
     </Labeled>
   );
 }

@@ -1,7 +1,11 @@
 import type { BidReport } from '@zest/core/reports/bidReport';
 
 /** The sentences of a bid, the same on the screen and in the PDF. */
-export function bidWords({ settings }: BidReport): { readonly dated: string; readonly total: string; readonly valid: string } {
+export function bidWords({ settings }: BidReport): {
+  readonly dated: string;
+  readonly total: string;
+  readonly valid: string;
+} {
   return {
     dated: settings.bidDate,
     total: `Total, ${settings.currency}`,

@@ -9,18 +9,40 @@ const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as cons
 /** The priced lines as plain rows: figures with a decimal point, ready for any other program. */
 export function csvOf(calculation: Calculation): string {
   const digits = minorDigits(settingsOf(calculation.job).currency);
-  const money = (minor: number | undefined): string => (minor === undefined ? '' : (minor / 10 ** digits).toFixed(digits));
-  const header = ['section', 'measured', 'item', 'description', 'quantity', 'unit', 'hours', ...KINDS, 'extension'];
+  const money = (minor: number | undefined): string =>
+    minor === undefined ? '' : (minor / 10 ** digits).toFixed(digits);
+  const header = [
+    'section',
+    'measured',
+    'item',
+    'description',
+    'quantity',
+    'unit',
+    'hours',
+    ...KINDS,
+    'extension',
+  ];
   const rows: string[][] = [];
   let [section, scope] = ['', ''];
   for (const line of estimateReport(calculation)) {
-    if (line.row.type === 'section') [section, scope] = [[line.code, line.description].filter(Boolean).join(' '), ''];
+    if (line.row.type === 'section')
+      [section, scope] = [[line.code, line.description].filter(Boolean).join(' '), ''];
     else if (line.row.type === 'scope') scope = line.description;
     else {
       const measured = line.row.type === 'component' ? scope : '';
       const amounts = KINDS.map((kind) => money(line.amounts[kind]));
       const hours = line.amounts.hours === undefined ? '' : String(line.amounts.hours);
-      rows.push([section, measured, line.code, line.description, line.quantity === undefined ? '' : String(line.quantity), line.unit, hours, ...amounts, money(line.extension)]);
+      rows.push([
+        section,
+        measured,
+        line.code,
+        line.description,
+        line.quantity === undefined ? '' : String(line.quantity),
+        line.unit,
+        hours,
+        ...amounts,
+        money(line.extension),
+      ]);
     }
   }
   // A description that begins like a formula must not run in the spreadsheet that opens it.
@@ -28,4 +50,5 @@ export function csvOf(calculation: Calculation): string {
 }
 
 /** With a byte order mark, so that spreadsheets read it as UTF-8. */
-export const writeCsv = (calculation: Calculation): Blob => new Blob(['\ufeff', csvOf(calculation)], { type: 'text/csv;charset=utf-8' });
+export const writeCsv = (calculation: Calculation): Blob =>
+  new Blob(['\ufeff', csvOf(calculation)], { type: 'text/csv;charset=utf-8' });

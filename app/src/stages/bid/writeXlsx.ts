@@ -6,7 +6,13 @@ import { minorDigits } from '@zest/core/pricing/money';
 
 const formatsFor = (digits: number): Readonly<Record<CellStyle, string>> => {
   const decimals = digits === 0 ? '' : `.${'0'.repeat(digits)}`;
-  return { quantity: '#,##0.00##', 'unit-cost': '#,##0.00##', money: `#,##0${decimals}`, hours: '#,##0.0', percent: '0.0###%' };
+  return {
+    quantity: '#,##0.00##',
+    'unit-cost': '#,##0.00##',
+    money: `#,##0${decimals}`,
+    hours: '#,##0.0',
+    percent: '0.0###%',
+  };
 };
 
 function fill(cell: ExcelJS.Cell, content: Cell, formats: Readonly<Record<CellStyle, string>>): void {
@@ -15,7 +21,8 @@ function fill(cell: ExcelJS.Cell, content: Cell, formats: Readonly<Record<CellSt
     cell.value = content.text;
     if (content.indent !== undefined && content.indent > 0) cell.alignment = { indent: content.indent };
   } else {
-    cell.value = content.kind === 'number' ? content.value : { formula: content.formula, result: content.value };
+    cell.value =
+      content.kind === 'number' ? content.value : { formula: content.formula, result: content.value };
     cell.numFmt = formats[content.style];
   }
   if (content.strong === true) cell.font = { bold: true };
@@ -33,10 +40,14 @@ export async function xlsxBytes(calculation: Calculation): Promise<ArrayBuffer> 
     plan.widths.forEach((width, index) => {
       sheet.getColumn(index + 1).width = width;
     });
-    plan.rows.forEach((cells, row) => cells.forEach((content, column) => fill(sheet.getCell(row + 1, column + 1), content, formats)));
+    plan.rows.forEach((cells, row) =>
+      cells.forEach((content, column) => fill(sheet.getCell(row + 1, column + 1), content, formats)),
+    );
   }
   return workbook.xlsx.writeBuffer() as Promise<ArrayBuffer>;
 }
 
 export const writeXlsx = async (calculation: Calculation): Promise<Blob> =>
-  new Blob([await xlsxBytes(calculation)], { type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' });
+  new Blob([await xlsxBytes(calculation)], {
+    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  });

@@ -10,7 +10,7 @@ import type { Line } from '@zest/core/job/records/line';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
 import { type EstimateRow, listRows } from '@zest/core/estimate/rows';
 import { type ReportLine, reportLine } from '@zest/core/reports/estimateReport';
-import { quantityPlaces } from '@zest/core/pricing/quantity';
+import { writeQuantity } from '../../components/writeQuantity.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import { FailureText } from '../../components/Figure.tsx';
@@ -19,7 +19,14 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
-import { type Formats, useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import {
+  type Formats,
+  useFormats,
+  useJobActions,
+  useJobState,
+  useOpenJob,
+  useServices,
+} from '../../stores/context.tsx';
 import { Summary } from './Summary.tsx';
 import { editLine } from './editLine.ts';
 
@@ -33,8 +40,10 @@ export function EstimateStage() {
   const formats = useFormats();
   const rows = useMemo(() => listRows(job), [job]);
   // Figures live outside the rows: the revision says when to read them again.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const columns = useMemo(() => columnsFor(formats, (row) => reportLine(calculation, row)), [formats, calculation, revision]);
+  const columns = useMemo(
+    () => columnsFor(formats, (row) => reportLine(calculation, row), revision),
+    [formats, calculation, revision],
+  );
   const settle = (label: string, command: Parameters<typeof actions.transact>[1]): string | undefined => {
     const done = actions.transact(label, command);
     return done.ok ? undefined : describeProblem(done.problem);
@@ -43,25 +52,51 @@ export function EstimateStage() {
     const lines = new Map<string, Line>();
     for (const { row, column, text } of edits) {
       if (row.type === 'section' && row.section !== null)
-        return settle('rename a section', put({ ...row.section, [column === 'code' ? 'code' : 'name']: text.trim() }));
+        return settle(
+          'rename a section',
+          put({ ...row.section, [column === 'code' ? 'code' : 'name']: text.trim() }),
+        );
       if (row.type !== 'line') continue;
       const edited = editLine(lines.get(row.line.id) ?? row.line, column, text, formats.numbers);
       if (edited === undefined) return describeProblem({ kind: 'number-not-read', text });
       lines.set(row.line.id, edited);
     }
-    return settle(lines.size === 1 ? 'change a line' : `change ${plural(lines.size, 'line')}`, put(...lines.values()));
+    return settle(
+      lines.size === 1 ? 'change a line' : `change ${plural(lines.size, 'line')}`,
+      put(...lines.values()),
+    );
   };
   const addLine = (): void => {
     const sectionId = sectionAt(rows, selection);
     const order = orderAfter([...job.line.values()].filter((line) => line.sectionId === sectionId));
-    const line: Line = { type: 'line', id: services.makeId('line'), sectionId, order, description: 'New line', quantity: '1', unit: 'ea', itemCode: '', typedCost: null };
+    const line: Line = {
+      type: 'line',
+      id: services.makeId('line'),
+      sectionId,
+      order,
+      description: 'New line',
+      quantity: '1',
+      unit: 'ea',
+      itemCode: '',
+      typedCost: null,
+    };
     const refused = settle('add a line', put(line));
     if (refused !== undefined) tellProblem(refused);
     else actions.select({ type: 'line', key: line.id });
   };
   const addSection = (): void => {
     const id = services.makeId('section');
-    const refused = settle('add a section', put({ type: 'section', id, code: '', name: 'New section', parentId: null, order: orderAfter(job.section.values()) }));
+    const refused = settle(
+      'add a section',
+      put({
+        type: 'section',
+        id,
+        code: '',
+        name: 'New section',
+        parentId: null,
+        order: orderAfter(job.section.values()),
+      }),
+    );
     if (refused === undefined) actions.select({ type: 'section', id });
   };
   const onRemove = (chosen: readonly EstimateRow[]): void => {
@@ -94,7 +129,9 @@ export function EstimateStage() {
           {rows.length === 0 ? (
             <div className="empty">
               <h2>No lines yet</h2>
-              <p>Lines come by themselves from assemblies on measured scopes. Others are typed: add a line.</p>
+              <p>
+                Lines come by themselves from assemblies on measured scopes. Others are typed: add a line.
+              </p>
             </div>
           ) : (
             <Grid
@@ -114,7 +151,15 @@ export function EstimateStage() {
                     label="Item of the price book"
                     onChoose={(itemCode) => {
                       const item = calculation.findItem(itemCode);
-                      const changes = item === undefined ? {} : { typedCost: null, ...(row.line.description === 'New line' ? { description: item.description, unit: item.unit } : {}) };
+                      const changes =
+                        item === undefined
+                          ? {}
+                          : {
+                              typedCost: null,
+                              ...(row.line.description === 'New line'
+                                ? { description: item.description, unit: item.unit }
+                                : {}),
+                            };
                       const refused = settle('price a line', put({ ...row.line, itemCode, ...changes }));
                       done();
                       return refused;
@@ -143,7 +188,11 @@ function selectionOf(row: EstimateRow): Selection {
 }
 
 const keyOfSelection = (selection: Selection | undefined): string | undefined =>
-  selection === undefined || selection.type === 'bid' || selection.type === 'mark' ? undefined : selection.type === 'line' ? selection.key : selection.id;
+  selection === undefined || selection.type === 'bid' || selection.type === 'mark'
+    ? undefined
+    : selection.type === 'line'
+      ? selection.key
+      : selection.id;
 
 /** The section the selection stands in: where a new line belongs. */
 function sectionAt(rows: readonly EstimateRow[], selection: Selection | undefined): Id<'section'> | null {
@@ -156,13 +205,13 @@ function sectionAt(rows: readonly EstimateRow[], selection: Selection | undefine
 type Column = GridColumn<EstimateRow>;
 type Read = (row: EstimateRow) => ReportLine;
 
-function columnsFor(formats: Formats, read: Read): readonly Column[] {
+function columnsFor(formats: Formats, read: Read, _revision: number): readonly Column[] {
   const { money, numbers } = formats;
   const isTyped = (row: EstimateRow): boolean => row.type === 'line';
   const amount = (kind: CostKind, title: string): Column => ({
     id: kind,
     title,
-    width: '98px',
+    width: kind === 'material' ? '92px' : '87px',
     align: 'right',
     editable: isTyped,
     text: (row) => {
@@ -177,42 +226,81 @@ function columnsFor(formats: Formats, read: Read): readonly Column[] {
     },
   });
   return [
-    { id: 'code', title: 'Item', width: '92px', editable: (row) => row.type === 'line' || row.type === 'section', text: (row) => read(row).code, show: (row) => <span className={row.type === 'section' ? '' : 'soft'}>{read(row).code}</span> },
+    {
+      id: 'code',
+      title: 'Item',
+      width: '84px',
+      editable: (row) => row.type === 'line' || row.type === 'section',
+      text: (row) => read(row).code,
+      show: (row) => <span className={row.type === 'section' ? '' : 'soft'}>{read(row).code}</span>,
+    },
     {
       id: 'description',
       title: 'Description',
-      width: 'minmax(210px, 1fr)',
+      width: 'minmax(178px, 1fr)',
       editable: (row) => row.type === 'line' || row.type === 'section',
       text: (row) => read(row).description || 'No section',
       show: (row) => (
-        <span className="cut" style={{ paddingLeft: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14 }} title={read(row).description}>
+        <span
+          className="cut"
+          style={{ paddingLeft: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14 }}
+          title={read(row).description}
+        >
           {read(row).description || 'No section'}
         </span>
       ),
     },
     quantityColumn(formats, read),
-    { id: 'unit', title: 'Unit', width: '52px', editable: isTyped, text: (row) => read(row).unit, show: (row) => <span className="unit">{read(row).unit}</span> },
+    {
+      id: 'unit',
+      title: 'Unit',
+      width: '48px',
+      editable: isTyped,
+      text: (row) => read(row).unit,
+      show: (row) => <span className="unit">{read(row).unit}</span>,
+    },
     amount('material', COST_TITLES.material),
-    { id: 'hours', title: 'Hours', width: '64px', align: 'right', text: (row) => writeHours(read(row), formats), show: (row) => writeHours(read(row), formats) },
-    ...COST_KINDS.filter((kind) => kind !== 'material' && kind !== 'other').map((kind) => amount(kind, COST_TITLES[kind])),
+    {
+      id: 'hours',
+      title: 'Hours',
+      width: '58px',
+      align: 'right',
+      text: (row) => writeHours(read(row), formats),
+      show: (row) => writeHours(read(row), formats),
+    },
+    ...COST_KINDS.filter((kind) => kind !== 'material' && kind !== 'other').map((kind) =>
+      amount(kind, COST_TITLES[kind]),
+    ),
     {
       id: 'extension',
       title: 'Extension',
-      width: '112px',
+      width: '99px',
       align: 'right',
       text: (row) => writeExtension(read(row), formats),
       show: (row) => {
         const { failure } = read(row);
-        return failure === undefined ? <b style={{ fontWeight: 600 }}>{writeExtension(read(row), formats)}</b> : <FailureText failure={failure} />;
+        return failure === undefined ? (
+          <b style={{ fontWeight: 600 }}>{writeExtension(read(row), formats)}</b>
+        ) : (
+          <FailureText failure={failure} />
+        );
       },
     },
   ];
 }
 
-const COST_TITLES: Readonly<Record<CostKind, string>> = { material: 'Material', labor: 'Labor', equipment: 'Equipment', subcontract: 'Subcontract', other: 'Other' };
+const COST_TITLES: Readonly<Record<CostKind, string>> = {
+  material: 'Material',
+  labor: 'Labor',
+  equipment: 'Equipment',
+  subcontract: 'Subcontr.',
+  other: 'Other',
+};
 
 const writeHours = (line: ReportLine, { numbers }: Formats): string =>
-  line.amounts.hours === undefined || line.amounts.hours === 0 ? '' : formatNumber(line.amounts.hours, 1, numbers);
+  line.amounts.hours === undefined || line.amounts.hours === 0
+    ? ''
+    : formatNumber(line.amounts.hours, 1, numbers);
 
 const writeExtension = (line: ReportLine, { money }: Formats): string =>
   line.extension === undefined ? '' : formatMoney(line.extension, money);
@@ -222,15 +310,17 @@ function quantityColumn({ numbers }: Formats, read: Read): Column {
   return {
     id: 'quantity',
     title: 'Quantity',
-    width: '104px',
+    width: '92px',
     align: 'right',
     editable: (row) => row.type === 'line',
     // Editing begins with the formula, not with what it came to.
-    text: (row) => (row.type === 'line' ? plainToLocal(row.line.quantity, numbers) : (read(row).quantity ?? '').toString()),
+    text: (row) =>
+      row.type === 'line' ? plainToLocal(row.line.quantity, numbers) : (read(row).quantity ?? '').toString(),
     show: (row) => {
       const line = read(row);
       if (row.type === 'section' || row.type === 'scope') return '';
-      if (line.quantity === undefined) return line.failure === undefined ? '' : <FailureText failure={line.failure} />;
+      if (line.quantity === undefined)
+        return line.failure === undefined ? '' : <FailureText failure={line.failure} />;
       const source = row.type === 'line' ? row.line.quantity : row.component.formula;
       return (
         <>
@@ -239,10 +329,9 @@ function quantityColumn({ numbers }: Formats, read: Read): Column {
               ◆
             </span>
           )}
-          {formatNumber(line.quantity, quantityPlaces(line.quantity), numbers)}
+          {writeQuantity(line.quantity, line.unit, numbers)}
         </>
       );
     },
   };
 }
-

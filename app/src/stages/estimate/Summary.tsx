@@ -20,7 +20,7 @@ import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from 
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
-  const { job, calculation } = useOpenJob();
+  const { job } = useOpenJob();
   useJobState((state) => state.revision);
   const actions = useJobActions();
   const services = useServices();
@@ -33,7 +33,8 @@ export function Summary() {
   };
   const swap = (index: number, step: 1 | -1): void => {
     const [a, b] = [markups[index], markups[index + step]];
-    if (a !== undefined && b !== undefined) change('order of markups', { ...a, order: b.order }, { ...b, order: a.order });
+    if (a !== undefined && b !== undefined)
+      change('order of markups', { ...a, order: b.order }, { ...b, order: a.order });
   };
   return (
     <aside className="summary" aria-label="From cost to bid">
@@ -44,15 +45,44 @@ export function Summary() {
         <Row name="Direct cost" node={bidNode('cost')} strong />
       </dl>
       <Step name="Tax on materials" words="on material" node={bidNode('tax')}>
-        <CommitInput label="Tax on materials, percent" className="right" value={plainToLocal(settings.taxOnMaterials, numbers)} onCommit={(text) => change('tax on materials', { ...settings, taxOnMaterials: keepEntry(text, numbers) })} />
+        <CommitInput
+          label="Tax on materials, percent"
+          className="right"
+          value={plainToLocal(settings.taxOnMaterials, numbers)}
+          onCommit={(text) =>
+            change('tax on materials', { ...settings, taxOnMaterials: keepEntry(text, numbers) })
+          }
+        />
       </Step>
       {markups.map((markup, index) => (
-        <MarkupStep key={markup.id} markup={markup} change={(changed) => change(`markup ${markup.name}`, { ...markup, ...changed })} onUp={index === 0 ? undefined : () => swap(index, -1)} onDown={index === markups.length - 1 ? undefined : () => swap(index, 1)} />
+        <MarkupStep
+          key={markup.id}
+          markup={markup}
+          change={(changed) => change(`markup ${markup.name}`, { ...markup, ...changed })}
+          onUp={index === 0 ? undefined : () => swap(index, -1)}
+          onDown={index === markups.length - 1 ? undefined : () => swap(index, 1)}
+        />
       ))}
-      <Button size="xs" variant="outline" onClick={() => change('add a markup', { type: 'markup', id: services.makeId('markup'), name: 'Markup', percent: '0', base: 'running', order: orderAfter(markups) })}>
+      <Button
+        size="xs"
+        variant="outline"
+        onClick={() =>
+          change('add a markup', {
+            type: 'markup',
+            id: services.makeId('markup'),
+            name: 'Markup',
+            percent: '0',
+            base: 'running',
+            order: orderAfter(markups),
+          })
+        }
+      >
         Add a markup
       </Button>
-      <dl className="facts" style={{ margin: '12px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}>
+      <dl
+        className="facts"
+        style={{ margin: '12px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
+      >
         <Row name="Bid" node={bidNode('total')} strong />
       </dl>
       <Unpriced />
@@ -60,7 +90,15 @@ export function Summary() {
   );
 }
 
-function Row({ name, node, strong = false }: { readonly name: string; readonly node: string; readonly strong?: boolean }) {
+function Row({
+  name,
+  node,
+  strong = false,
+}: {
+  readonly name: string;
+  readonly node: string;
+  readonly strong?: boolean;
+}) {
   const { calculation } = useOpenJob();
   const weight = strong ? 600 : 400;
   return (
@@ -73,16 +111,34 @@ function Row({ name, node, strong = false }: { readonly name: string; readonly n
   );
 }
 
-function Step({ name, words, node, children }: { readonly name: string; readonly words: string; readonly node: string; readonly children: React.ReactNode }) {
+function Step({
+  name,
+  words,
+  node,
+  children,
+}: {
+  readonly name: string;
+  readonly words: string;
+  readonly node: string;
+  readonly children: React.ReactNode;
+}) {
   const { calculation } = useOpenJob();
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '1fr 58px 14px auto', gap: 5, alignItems: 'center', marginBottom: 8 }}>
+    <div
+      style={{
+        display: 'grid',
+        gridTemplateColumns: '1fr 50px 12px auto',
+        gap: 5,
+        alignItems: 'center',
+        marginBottom: 8,
+      }}
+    >
       <span>
         {name} <span className="soft">{words === 'on material' ? '' : words}</span>
       </span>
       {children}
       <span className="unit">%</span>
-      <span style={{ minWidth: 84, textAlign: 'right' }}>
+      <span style={{ minWidth: 76, textAlign: 'right' }}>
         <MoneyText figure={calculation.figure(node)} />
       </span>
     </div>
@@ -102,29 +158,58 @@ function MarkupStep({ markup, change, onUp, onDown }: MarkupStepProps) {
   const { numbers } = useFormats();
   return (
     <div className="box" style={{ padding: '6px 8px', marginBottom: 8, display: 'grid', gap: 5 }}>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 54px 12px 88px', gap: 5, alignItems: 'center' }}>
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 92px', gap: 5, alignItems: 'center' }}>
         <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
-        <CommitInput label={`${markup.name}, percent`} className="right" value={plainToLocal(markup.percent, numbers)} onCommit={(text) => change({ percent: keepEntry(text, numbers) })} />
-        <span className="unit">%</span>
         <span style={{ textAlign: 'right' }}>
           <MoneyText figure={calculation.figure(markupNode(markup.id))} />
         </span>
       </div>
-      <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-        <select className="input" style={{ flex: 1 }} aria-label={`Base of ${markup.name}`} value={markup.base} onChange={(event) => change({ base: event.target.value as Markup['base'] })}>
+      <div style={{ display: 'flex', gap: 3, alignItems: 'center' }}>
+        <CommitInput
+          label={`${markup.name}, percent`}
+          className="right"
+          style={{ width: 50 }}
+          value={plainToLocal(markup.percent, numbers)}
+          onCommit={(text) => change({ percent: keepEntry(text, numbers) })}
+        />
+        <span className="unit">%</span>
+        <select
+          className="input"
+          style={{ flex: 1 }}
+          aria-label={`Base of ${markup.name}`}
+          value={markup.base}
+          onChange={(event) => change({ base: event.target.value as Markup['base'] })}
+        >
           {MARKUP_BASES.map((base) => (
             <option key={base} value={base}>
               {BASE_WORDS[base]}
             </option>
           ))}
         </select>
-        <button type="button" className="icon-button" aria-label={`Take ${markup.name} earlier`} disabled={onUp === undefined} onClick={onUp}>
+        <button
+          type="button"
+          className="icon-button"
+          aria-label={`Take ${markup.name} earlier`}
+          disabled={onUp === undefined}
+          onClick={onUp}
+        >
           <ArrowUp size={14} />
         </button>
-        <button type="button" className="icon-button" aria-label={`Take ${markup.name} later`} disabled={onDown === undefined} onClick={onDown}>
+        <button
+          type="button"
+          className="icon-button"
+          aria-label={`Take ${markup.name} later`}
+          disabled={onDown === undefined}
+          onClick={onDown}
+        >
           <ArrowDown size={14} />
         </button>
-        <button type="button" className="icon-button" aria-label={`Remove ${markup.name}`} onClick={() => actions.transact(`remove ${markup.name}`, remove(markup.id))}>
+        <button
+          type="button"
+          className="icon-button"
+          aria-label={`Remove ${markup.name}`}
+          onClick={() => actions.transact(`remove ${markup.name}`, remove(markup.id))}
+        >
           <Trash2 size={14} />
         </button>
       </div>
@@ -138,10 +223,15 @@ function Unpriced() {
   const actions = useJobActions();
   const unpriced = listUnpriced(calculation);
   if (unpriced.length === 0) return <p className="soft">Every line has a figure.</p>;
-  const nameOf = (key: string): string => job.line.get(key as Id<'line'>)?.description ?? findComponentLine(calculation, key)?.component.name ?? key;
+  const nameOf = (key: string): string =>
+    job.line.get(key as Id<'line'>)?.description ??
+    findComponentLine(calculation, key)?.component.name ??
+    key;
   return (
     <section aria-label="Not in the total">
-      <h2 style={{ fontSize: 13, fontWeight: 600, margin: '0 0 6px' }}>Not in the total: {unpriced.length}</h2>
+      <h2 style={{ fontSize: 13, fontWeight: 600, margin: '0 0 6px' }}>
+        Not in the total: {unpriced.length}
+      </h2>
       {unpriced.slice(0, 12).map(({ key, failure }) => (
         <div key={key} style={{ borderLeft: '3px solid var(--pomelo)', paddingLeft: 8, marginBottom: 8 }}>
           <button type="button" className="link" onClick={() => actions.select({ type: 'line', key })}>

@@ -43,7 +43,14 @@ export function JobsPage() {
   const deleted = jobs?.filter(({ deletedAt }) => deletedAt !== null) ?? [];
 
   return (
-    <div className="jobs" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void onImport(event.dataTransfer.files[0]); }}>
+    <div
+      className="jobs"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void onImport(event.dataTransfer.files[0]);
+      }}
+    >
       <header className="jobs-head">
         <svg viewBox="0 0 36 36" width="40" aria-hidden="true">
           <circle cx="18" cy="18" r="13" fill="none" stroke="#F2B705" strokeWidth="3" />
@@ -52,18 +59,31 @@ export function JobsPage() {
         </svg>
         <div>
           <b>Zest Line</b>
-          <div style={{ color: 'var(--on-rind)', fontSize: 13 }}>From the sheet to the bid, every figure explained. Jobs stay in this browser.</div>
+          <div style={{ color: 'var(--on-rind)', fontSize: 13 }}>
+            From the sheet to the bid, every figure explained. Jobs stay in this browser.
+          </div>
         </div>
         <ThemeButton />
       </header>
       <main className="jobs-main">
         <div style={{ display: 'flex', alignItems: 'center', gap: 10, marginBottom: 12 }}>
           <h1 style={{ fontSize: 18, fontWeight: 600, margin: 0, flex: 1 }}>Jobs</h1>
-          {busy === undefined ? null : <span role="status" className="soft">{busy}…</span>}
+          {busy === undefined ? null : (
+            <span role="status" className="soft">
+              {busy}…
+            </span>
+          )}
           <Button size="sm" variant="outline" onClick={() => chooser.current?.click()}>
             Import a job file
           </Button>
-          <input ref={chooser} type="file" accept=".zestjob" hidden aria-label="Job file" onChange={(event) => void onImport(event.target.files?.[0])} />
+          <input
+            ref={chooser}
+            type="file"
+            accept=".zestjob"
+            hidden
+            aria-label="Job file"
+            onChange={(event) => void onImport(event.target.files?.[0])}
+          />
           <Button size="sm" onClick={() => setAsking(true)}>
             New job
           </Button>
@@ -71,9 +91,13 @@ export function JobsPage() {
         {jobs !== undefined && kept.length === 0 ? (
           <div className="empty">
             <h2>No jobs yet</h2>
-            <p>A job holds everything for one bid: sheets, measurements, assemblies, prices and the bid itself.</p>
+            <p>
+              A job holds everything for one bid: sheets, measurements, assemblies, prices and the bid itself.
+            </p>
             <div className="first">
-              <Button size="sm" onClick={() => setAsking(true)}>Start the first job</Button>
+              <Button size="sm" onClick={() => setAsking(true)}>
+                Start the first job
+              </Button>
             </div>
           </div>
         ) : (
@@ -82,7 +106,10 @@ export function JobsPage() {
         {deleted.map((job) => (
           <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
             ‘{job.name}’ is deleted. It goes for good when Zest Line is next opened.
-            <Button size="xs" onClick={() => void services.storage.saveSummary({ ...job, deletedAt: null }).then(refresh)}>
+            <Button
+              size="xs"
+              onClick={() => void services.storage.saveSummary({ ...job, deletedAt: null }).then(refresh)}
+            >
               Undo
             </Button>
           </div>
@@ -107,7 +134,13 @@ function ThemeButton() {
   const setView = useSetView();
   const Icon = theme === 'dark' ? Sun : Moon;
   return (
-    <button type="button" className="icon-button" style={{ marginLeft: 'auto', color: '#fff', width: 32, height: 32 }} aria-label={theme === 'dark' ? 'Use the light theme' : 'Use the dark theme'} onClick={() => setView({ theme: theme === 'dark' ? 'light' : 'dark' })}>
+    <button
+      type="button"
+      className="icon-button"
+      style={{ marginLeft: 'auto', color: '#fff', width: 32, height: 32 }}
+      aria-label={theme === 'dark' ? 'Use the light theme' : 'Use the dark theme'}
+      onClick={() => setView({ theme: theme === 'dark' ? 'light' : 'dark' })}
+    >
       <Icon size={18} />
     </button>
   );
@@ -138,7 +171,9 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
         <tr>
           <th>Name</th>
           <th>Client</th>
-          <th className="right" style={{ textAlign: 'right' }}>Sheets</th>
+          <th className="right" style={{ textAlign: 'right' }}>
+            Sheets
+          </th>
           <th style={{ textAlign: 'right' }}>Bid</th>
           <th style={{ textAlign: 'right' }}>Changed</th>
           <th aria-label="What to do" />
@@ -149,24 +184,53 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
           <tr key={job.id}>
             <td style={{ maxWidth: 320 }}>
               {renaming === job.id ? (
-                <CommitInput label={`New name of ${job.name}`} value={job.name} onCommit={(name) => rename(job, name)} />
+                <CommitInput
+                  label={`New name of ${job.name}`}
+                  value={job.name}
+                  onCommit={(name) => rename(job, name)}
+                />
               ) : (
-                <button type="button" className="jobs-open cut" style={{ maxWidth: 300, display: 'block' }} title={job.name} onClick={() => void navigate(`/job/${job.id}/sheets`)}>
+                <button
+                  type="button"
+                  className="jobs-open cut"
+                  style={{ maxWidth: 300, display: 'block' }}
+                  title={job.name}
+                  onClick={() => void navigate(`/job/${job.id}/sheets`)}
+                >
                   {job.name}
                 </button>
               )}
             </td>
-            <td className="cut" style={{ maxWidth: 240 }} title={job.client}>{job.client}</td>
+            <td className="cut" style={{ maxWidth: 240 }} title={job.client}>
+              {job.client}
+            </td>
             <td className="right">{plural(job.sheets, 'sheet')}</td>
             <td className="right" style={{ fontWeight: 600 }}>
-              {formatMoney(job.totalMinor, { currency: job.currency, numbers: { decimal: job.decimalMark, group: job.groupMark } })}
+              {formatMoney(job.totalMinor, {
+                currency: job.currency,
+                numbers: { decimal: job.decimalMark, group: job.groupMark },
+              })}
             </td>
             <td className="right soft">{new Date(job.changedAt).toISOString().slice(0, 10)}</td>
             <td style={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
-              <IconAction label={`Rename ${job.name}`} icon={Pencil} onClick={() => setRenaming(renaming === job.id ? undefined : job.id)} />
-              <IconAction label={`Duplicate ${job.name}`} icon={Copy} onClick={() => void settle('Duplicating', duplicateJob(services, job.id))} />
+              <IconAction
+                label={`Rename ${job.name}`}
+                icon={Pencil}
+                onClick={() => setRenaming(renaming === job.id ? undefined : job.id)}
+              />
+              <IconAction
+                label={`Duplicate ${job.name}`}
+                icon={Copy}
+                onClick={() => void settle('Duplicating', duplicateJob(services, job.id))}
+              />
               <IconAction label={`Export ${job.name}`} icon={Download} onClick={() => void onExport(job)} />
-              <IconAction label={`Delete ${job.name}`} icon={Trash2} onClick={() => void services.storage.saveSummary({ ...job, deletedAt: services.now() }).then(refresh)} />
+              <IconAction
+                label={`Delete ${job.name}`}
+                icon={Trash2}
+                onClick={() =>
+                  void services.storage.saveSummary({ ...job, deletedAt: services.now() }).then(refresh)
+                }
+              />
             </td>
           </tr>
         ))}
@@ -175,7 +239,15 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
   );
 }
 
-function IconAction({ label, icon: Icon, onClick }: { readonly label: string; readonly icon: typeof Copy; readonly onClick: () => void }) {
+function IconAction({
+  label,
+  icon: Icon,
+  onClick,
+}: {
+  readonly label: string;
+  readonly icon: typeof Copy;
+  readonly onClick: () => void;
+}) {
   return (
     <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
       <Icon size={16} />

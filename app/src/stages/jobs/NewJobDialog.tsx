@@ -54,9 +54,13 @@ export function NewJobDialog({ onClose, onCreate }: NewJobDialogProps) {
     >
       <form id="new-job" className="form" onSubmit={(event) => void submit(event)}>
         <Labeled label="Name" error={nameError}>
-          {(control) => <input {...control} className="input" autoFocus {...register('name', { required: true })} />}
+          {(control) => (
+            <input {...control} className="input" autoFocus {...register('name', { required: true })} />
+          )}
         </Labeled>
-        <Labeled label="Client">{(control) => <input {...control} className="input" {...register('client', { maxLength: 200 })} />}</Labeled>
+        <Labeled label="Client">
+          {(control) => <input {...control} className="input" {...register('client', { maxLength: 200 })} />}
+        </Labeled>
         <div className="form-two">
           <Labeled label="Units">
             {(control) => (

@@ -22,7 +22,8 @@ export function MeasureStage() {
   useEffect(() => {
     if (sheet === undefined) return;
     lastSheets.set(jobId, sheet.id);
-    if (sheet.id !== sheetId) void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`, { replace: true });
+    if (sheet.id !== sheetId)
+      void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`, { replace: true });
   }, [jobId, navigate, sheet, sheetId]);
   if (sheet === undefined)
     return (

@@ -18,7 +18,14 @@ import { Swatch } from '../../components/Swatch.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { UseAnswers } from '../assemblies/UseAnswers.tsx';
-import { useFormats, useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import {
+  useFormats,
+  useJobActions,
+  useOpenJob,
+  useServices,
+  useSetView,
+  useView,
+} from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
 import { TapeDialog } from './TapeDialog.tsx';
 import { keepEntry } from './keepEntry.ts';
@@ -41,12 +48,23 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     const follows = scope.key === keyFor(scope.name, others);
     return change('rename a scope', { name, ...(follows ? { key: keyFor(name, others) } : {}) });
   };
-  const rest = measuresOf(scope.kind).filter((measure) => measure !== leadingMeasure(scope.kind) && measure !== 'crossings');
+  const rest = measuresOf(scope.kind).filter(
+    (measure) => measure !== leadingMeasure(scope.kind) && measure !== 'crossings',
+  );
   return (
     <div className="tally-more">
       <CommitInput label="Scope name" value={scope.name} onCommit={rename} />
       <div style={{ display: 'flex', gap: 6 }}>
-        <select className="input" aria-label="Section" value={scope.sectionId ?? ''} onChange={(event) => change('section of a scope', { sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })}>
+        <select
+          className="input"
+          aria-label="Section"
+          value={scope.sectionId ?? ''}
+          onChange={(event) =>
+            change('section of a scope', {
+              sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>),
+            })
+          }
+        >
           <option value="">No section</option>
           {inOrder(job.section.values()).map((section) => (
             <option key={section.id} value={section.id}>
@@ -59,8 +77,11 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       {rest.length === 0 ? null : (
         <dl className="facts" style={{ margin: 0 }}>
           {rest.map((measure) => (
-            <Fact key={measure} name={MEASURE_WORDS[measure]}>
-              <QuantityText figure={calculation.figure(measureNode(scope.id, measure))} dimension={MEASURE_DIMENSION[measure]} />
+            <Fact key={measure} name={measure === 'count' ? 'marks' : MEASURE_WORDS[measure]}>
+              <QuantityText
+                figure={calculation.figure(measureNode(scope.id, measure))}
+                dimension={MEASURE_DIMENSION[measure]}
+              />
             </Fact>
           ))}
         </dl>
@@ -71,12 +92,28 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
         <Button size="xs" variant="outline" onClick={() => setTape(true)}>
           <ListOrdered size={13} /> Tape
         </Button>
-        <Button size="xs" variant="outline" aria-pressed={alone === scope.id} onClick={() => setView({ alone: alone === scope.id ? undefined : scope.id })}>
+        <Button
+          size="xs"
+          variant="outline"
+          aria-pressed={alone === scope.id}
+          onClick={() => setView({ alone: alone === scope.id ? undefined : scope.id })}
+        >
           <Crosshair size={13} /> {alone === scope.id ? 'Show others' : 'Show alone'}
         </Button>
         <span style={{ flex: 1 }} />
-        <span className="soft" title="Its name in formulas">{scope.key}</span>
-        <button type="button" className="icon-button" aria-label={`Delete ${scope.name}`} title="Delete the scope and its marks" onClick={() => { actions.transact(`delete ${scope.name}`, removeScope(scope.id)); setView({ penScope: undefined }); }}>
+        <span className="soft" title="Its name in formulas">
+          {scope.key}
+        </span>
+        <button
+          type="button"
+          className="icon-button"
+          aria-label={`Delete ${scope.name}`}
+          title="Delete the scope and its marks"
+          onClick={() => {
+            actions.transact(`delete ${scope.name}`, removeScope(scope.id));
+            setView({ penScope: undefined });
+          }}
+        >
           <Trash2 size={15} />
         </button>
       </div>
@@ -94,11 +131,22 @@ function Fact({ name, children }: { readonly name: string; readonly children: Re
   );
 }
 
-function ColorChoice({ scope, onChoose }: { readonly scope: Scope; readonly onChoose: (color: number) => void }) {
+function ColorChoice({
+  scope,
+  onChoose,
+}: {
+  readonly scope: Scope;
+  readonly onChoose: (color: number) => void;
+}) {
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <button type="button" className="icon-button" style={{ width: 34, height: 28 }} aria-label={`Color and pattern, ${lookOf(scope.color).name}`}>
+        <button
+          type="button"
+          className="icon-button"
+          style={{ width: 34, height: 28 }}
+          aria-label={`Color and pattern, ${lookOf(scope.color).name}`}
+        >
           <Swatch color={scope.color} kind={scope.kind} />
         </button>
       </Menu.Trigger>
@@ -117,17 +165,29 @@ function ColorChoice({ scope, onChoose }: { readonly scope: Scope; readonly onCh
   );
 }
 
-function Properties({ scope, onChange }: { readonly scope: Scope; readonly onChange: (label: string, changed: Partial<Scope>) => string | undefined }) {
+function Properties({
+  scope,
+  onChange,
+}: {
+  readonly scope: Scope;
+  readonly onChange: (label: string, changed: Partial<Scope>) => string | undefined;
+}) {
   const { calculation } = useOpenJob();
   const { numbers, display } = useFormats();
   const unit = findDefaultUnit(LENGTH, display.system)?.symbol ?? '';
   const set = (index: number, changed: Partial<Property>): string | undefined =>
-    onChange('change a property', { properties: scope.properties.map((each, at) => (at === index ? { ...each, ...changed } : each)) });
+    onChange('change a property', {
+      properties: scope.properties.map((each, at) => (at === index ? { ...each, ...changed } : each)),
+    });
   const add = (name: string): string | undefined => {
     const taken = new Set(scope.properties.map(({ key }) => key));
-    return onChange('add a property', { properties: [...scope.properties, { key: keyFor(name, taken), name, value: '0', unit }] });
+    return onChange('add a property', {
+      properties: [...scope.properties, { key: keyFor(name, taken), name, value: '0', unit }],
+    });
   };
-  const usual = ['Height', 'Thickness'].filter((name) => scope.kind !== 'count' && scope.properties.every((each) => each.name !== name));
+  const usual = ['Height', 'Thickness'].filter(
+    (name) => scope.kind !== 'count' && scope.properties.every((each) => each.name !== name),
+  );
   return (
     <>
       {scope.properties.map((property, index) => {
@@ -144,7 +204,17 @@ function Properties({ scope, onChange }: { readonly scope: Scope; readonly onCha
                 value={`${plainToLocal(property.value, numbers)}${/^[\d.,]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
                 onCommit={(text) => set(index, { value: keepEntry(text, numbers) })}
               />
-              <button type="button" className="icon-button" style={{ width: 20 }} aria-label={`Remove ${property.name}`} onClick={() => onChange('remove a property', { properties: scope.properties.filter((_, at) => at !== index) })}>
+              <button
+                type="button"
+                className="icon-button"
+                style={{ width: 20 }}
+                aria-label={`Remove ${property.name}`}
+                onClick={() =>
+                  onChange('remove a property', {
+                    properties: scope.properties.filter((_, at) => at !== index),
+                  })
+                }
+              >
                 <X size={13} />
               </button>
             </div>
@@ -162,7 +232,13 @@ function Properties({ scope, onChange }: { readonly scope: Scope; readonly onCha
             + {name}
           </button>
         ))}
-        <CommitInput label="New property" placeholder="+ own property" style={{ width: 120 }} value="" onCommit={(name) => (name.trim() === '' ? undefined : add(name.trim()))} />
+        <CommitInput
+          label="New property"
+          placeholder="+ own property"
+          style={{ width: 120 }}
+          value=""
+          onCommit={(name) => (name.trim() === '' ? undefined : add(name.trim()))}
+        />
       </div>
     </>
   );
@@ -190,10 +266,22 @@ function UseBox({ use }: { readonly use: Use }) {
   return (
     <div className="box" style={{ padding: '4px 8px' }}>
       <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
-        <button type="button" className="plain-button cut" style={{ flex: 1, fontWeight: 500 }} aria-expanded={open} onClick={() => setOpen(!open)}>
+        <button
+          type="button"
+          className="plain-button cut"
+          style={{ flex: 1, fontWeight: 500 }}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
           {open ? '▾' : '▸'} {assembly.name}
         </button>
-        <button type="button" className="icon-button" style={{ width: 20 }} aria-label={`Take ${assembly.name} off`} onClick={() => actions.transact(`take ${assembly.name} off`, remove(use.id))}>
+        <button
+          type="button"
+          className="icon-button"
+          style={{ width: 20 }}
+          aria-label={`Take ${assembly.name} off`}
+          onClick={() => actions.transact(`take ${assembly.name} off`, remove(use.id))}
+        >
           <X size={13} />
         </button>
       </div>
@@ -216,11 +304,22 @@ function ApplyAssembly({ scope, next }: { readonly scope: Scope; readonly next: 
       onChange={(event) => {
         const assembly = job.assembly.get(event.target.value as Id<'assembly'>);
         if (assembly === undefined) return;
-        const use: Use = { type: 'use', id: makeId('use'), scopeId: scope.id, assemblyId: assembly.id, order: next, answers: {} };
+        const use: Use = {
+          type: 'use',
+          id: makeId('use'),
+          scopeId: scope.id,
+          assemblyId: assembly.id,
+          order: next,
+          answers: {},
+        };
         actions.transact(`apply ${assembly.name}`, put(use));
       }}
     >
-      <option value="">{fitting.length === 0 ? `No assembly for ${scope.kind === 'count' ? 'counts' : `${scope.kind}s`} yet` : 'Apply an assembly…'}</option>
+      <option value="">
+        {fitting.length === 0
+          ? `No assembly for ${scope.kind === 'count' ? 'counts' : `${scope.kind}s`} yet`
+          : 'Apply an assembly…'}
+      </option>
       {fitting.map(({ id, name }) => (
         <option key={id} value={id}>
           {name}

@@ -14,7 +14,14 @@ import { Swatch } from '../../components/Swatch.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
-import { useJobActions, useJobState, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import {
+  useJobActions,
+  useJobState,
+  useOpenJob,
+  useServices,
+  useSetView,
+  useView,
+} from '../../stores/context.tsx';
 import { isShown } from '../../stores/viewStore.ts';
 import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
@@ -25,7 +32,8 @@ export function Tally() {
   useJobState((state) => state.revision);
   const penScope = useView((state) => state.penScope);
   const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
-  const scopesOf = (id: string): readonly Scope[] => inOrder([...job.scope.values()].filter((scope) => (scope.sectionId ?? NO_SECTION) === id));
+  const scopesOf = (id: string): readonly Scope[] =>
+    inOrder([...job.scope.values()].filter((scope) => (scope.sectionId ?? NO_SECTION) === id));
   return (
     <aside className="tally" aria-label="Tally">
       <div className="tally-head">
@@ -37,7 +45,10 @@ export function Tally() {
         {job.scope.size === 0 ? (
           <div className="empty" style={{ marginTop: 32 }}>
             <h2>Nothing to measure yet</h2>
-            <p>A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw; a scope is made for it.</p>
+            <p>
+              A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw; a
+              scope is made for it.
+            </p>
           </div>
         ) : null}
         {sections.map(({ id, name }) => {
@@ -88,14 +99,35 @@ function ScopeRow({ scope }: { readonly scope: Scope }) {
   return (
     <div className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`} style={{ cursor: 'default' }}>
       <Swatch color={scope.color} kind={scope.kind} />
-      <button type="button" className="plain-button cut tally-name" aria-expanded={on} title={scope.name} onClick={choose}>
+      <button
+        type="button"
+        className="plain-button cut tally-name"
+        aria-expanded={on}
+        title={scope.name}
+        onClick={choose}
+      >
         {scope.name}
       </button>
       <span className="tally-figure" data-scope={scope.key}>
-        {measured ? <QuantityText figure={calculation.figure(measureNode(scope.id, measure))} dimension={MEASURE_DIMENSION[measure]} /> : <span className="warn" style={{ fontWeight: 400 }}>not measured yet</span>}
+        {measured ? (
+          <QuantityText
+            figure={calculation.figure(measureNode(scope.id, measure))}
+            dimension={MEASURE_DIMENSION[measure]}
+          />
+        ) : (
+          <span className="warn" style={{ fontWeight: 400 }}>
+            not measured yet
+          </span>
+        )}
         {measured && measure === 'count' ? <span className="unit"> ea</span> : null}
       </span>
-      <button type="button" className="icon-button" aria-pressed={!shown} aria-label={`${shown ? 'Hide' : 'Show'} ${scope.name}`} onClick={toggle}>
+      <button
+        type="button"
+        className="icon-button"
+        aria-pressed={!shown}
+        aria-label={`${shown ? 'Hide' : 'Show'} ${scope.name}`}
+        onClick={toggle}
+      >
         {shown ? <Eye size={14} /> : <EyeOff size={14} />}
       </button>
     </div>
@@ -107,9 +139,16 @@ function SheetChoice() {
   const { job, jobId } = useOpenJob();
   const { sheetId } = useParams();
   const navigate = useNavigate();
-  const write = ({ number, title, scale }: Sheet): string => `${number} ${title}${scale === null ? ' · no scale' : ''}`;
+  const write = ({ number, title, scale }: Sheet): string =>
+    `${number} ${title}${scale === null ? ' · no scale' : ''}`;
   return (
-    <select className="input" style={{ width: 128, fontWeight: 400 }} aria-label="Sheet" value={sheetId} onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}>
+    <select
+      className="input"
+      style={{ width: 128, fontWeight: 400 }}
+      aria-label="Sheet"
+      value={sheetId}
+      onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}
+    >
       {inOrder(job.sheet.values()).map((sheet) => (
         <option key={sheet.id} value={sheet.id}>
           {write(sheet)}
@@ -167,14 +206,30 @@ function Hidden() {
   const lone = [...job.scope.values()].find(({ id }) => id === alone);
   return (
     <div className="tally-foot">
-      <span>{lone === undefined ? (hidden.size === 0 ? 'All scopes shown' : `${plural(hidden.size, 'scope')} hidden`) : `Only ${lone.name}`}</span>
+      <span>
+        {lone === undefined
+          ? hidden.size === 0
+            ? 'All scopes shown'
+            : `${plural(hidden.size, 'scope')} hidden`
+          : `Only ${lone.name}`}
+      </span>
       {hidden.size > 0 || lone !== undefined ? (
-        <button type="button" className="link" onClick={() => setView({ hidden: new Set(), alone: undefined })}>
+        <button
+          type="button"
+          className="link"
+          onClick={() => setView({ hidden: new Set(), alone: undefined })}
+        >
           Show all
         </button>
       ) : null}
       <span style={{ flex: 1 }} />
-      <button type="button" className="link" onClick={() => setView({ sheetShown: ({ full: 'dim', dim: 'hidden', hidden: 'full' } as const)[sheetShown] })}>
+      <button
+        type="button"
+        className="link"
+        onClick={() =>
+          setView({ sheetShown: ({ full: 'dim', dim: 'hidden', hidden: 'full' } as const)[sheetShown] })
+        }
+      >
         {{ full: 'Dim the sheet', dim: 'Hide the sheet', hidden: 'Show the sheet' }[sheetShown]}
       </button>
     </div>

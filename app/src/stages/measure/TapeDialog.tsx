@@ -24,7 +24,8 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
       <div style={{ display: 'flex', gap: 10, marginBottom: 8 }}>
         {MARK_MEASURES[scope.kind].map((each) => (
           <label key={each} style={{ display: 'flex', gap: 4 }}>
-            <input type="radio" name="measure" checked={measure === each} onChange={() => setMeasure(each)} /> {MEASURE_WORDS[each]}
+            <input type="radio" name="measure" checked={measure === each} onChange={() => setMeasure(each)} />{' '}
+            {MEASURE_WORDS[each]}
           </label>
         ))}
       </div>
@@ -75,7 +76,10 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
             <tr>
               <td colSpan={3}>{tape.length === 0 ? 'Nothing measured yet' : 'Together'}</td>
               <td className="right">
-                <QuantityText figure={calculation.figure(measureNode(scope.id, measure))} dimension={dimension} />
+                <QuantityText
+                  figure={calculation.figure(measureNode(scope.id, measure))}
+                  dimension={dimension}
+                />
               </td>
             </tr>
           </tfoot>

@@ -21,7 +21,8 @@ export function keyFor(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
-export const takenKeys = (job: Job): ReadonlySet<string> => new Set([...job.scope.values()].map(({ key }) => key));
+export const takenKeys = (job: Job): ReadonlySet<string> =>
+  new Set([...job.scope.values()].map(({ key }) => key));
 
 /** A scope of the kind with a name of its own, in the color least used so far. */
 export function newScope(job: Job, kind: MarkKind, makeId: MakeId): Scope {
@@ -30,7 +31,20 @@ export function newScope(job: Job, kind: MarkKind, makeId: MakeId): Scope {
   let number = scopes.filter((scope) => scope.kind === kind).length + 1;
   while (names.has(`${NAMES[kind]} ${number}`)) number += 1;
   const name = `${NAMES[kind]} ${number}`;
-  const uses = Array.from({ length: COLOR_COUNT }, (_, color) => scopes.filter((scope) => scope.color === color).length);
+  const uses = Array.from(
+    { length: COLOR_COUNT },
+    (_, color) => scopes.filter((scope) => scope.color === color).length,
+  );
   const color = uses.indexOf(Math.min(...uses));
-  return { type: 'scope', id: makeId('scope'), key: keyFor(name, takenKeys(job)), name, kind, color, sectionId: null, order: orderAfter(scopes), properties: [] };
+  return {
+    type: 'scope',
+    id: makeId('scope'),
+    key: keyFor(name, takenKeys(job)),
+    name,
+    kind,
+    color,
+    sectionId: null,
+    order: orderAfter(scopes),
+    properties: [],
+  };
 }

@@ -30,8 +30,15 @@ export function PricesStage() {
   const columns = useMemo(() => columnsFor(formats, job.craft), [formats, job.craft]);
   const onEdit = (edits: readonly GridEdit<Item>[]): string | undefined => {
     const changed = new Map<string, Item>();
-    for (const { row, column, text: typed } of edits) changed.set(row.id, editItem(changed.get(row.id) ?? row, column, keepEntry(typed, formats.numbers), typed, job.craft));
-    const done = actions.transact(edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`, put(...changed.values()));
+    for (const { row, column, text: typed } of edits)
+      changed.set(
+        row.id,
+        editItem(changed.get(row.id) ?? row, column, keepEntry(typed, formats.numbers), typed, job.craft),
+      );
+    const done = actions.transact(
+      edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`,
+      put(...changed.values()),
+    );
     return done.ok ? undefined : describeProblem(done.problem);
   };
   const add = (): void => {
@@ -39,8 +46,21 @@ export function PricesStage() {
     let number = 1;
     while (codes.has(`NEW-${number}`)) number += 1;
     const item: Item = {
-      type: 'item', id: services.makeId('item'), code: `NEW-${number}`, description: 'New item', unit: 'ea', basis: 1, material: '', laborHours: '',
-      craftId: null, equipment: '', subcontract: '', other: '', supplier: '', date: new Date(services.now()).toISOString().slice(0, 10), group: '',
+      type: 'item',
+      id: services.makeId('item'),
+      code: `NEW-${number}`,
+      description: 'New item',
+      unit: 'ea',
+      basis: 1,
+      material: '',
+      laborHours: '',
+      craftId: null,
+      equipment: '',
+      subcontract: '',
+      other: '',
+      supplier: '',
+      date: new Date(services.now()).toISOString().slice(0, 10),
+      group: '',
     };
     actions.transact('add an item', put(item));
     setText(item.code);
@@ -49,9 +69,18 @@ export function PricesStage() {
     <div className="stage">
       <div className="bar">
         <h1>Prices</h1>
-        <input className="input" style={{ width: 260 }} aria-label="Search the price book" placeholder="Code or words, in any order" value={text} onChange={(event) => setText(event.target.value)} />
+        <input
+          className="input"
+          style={{ width: 260 }}
+          aria-label="Search the price book"
+          placeholder="Code or words, in any order"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         <span className="soft" role="status">
-          {rows.length === job.item.size ? plural(rows.length, 'item') : `${rows.length} of ${plural(job.item.size, 'item')}`}
+          {rows.length === job.item.size
+            ? plural(rows.length, 'item')
+            : `${rows.length} of ${plural(job.item.size, 'item')}`}
         </span>
         <span className="grow" />
         <Button size="sm" onClick={add}>
@@ -74,7 +103,10 @@ export function PricesStage() {
               selectedKey={params.get('item') ?? undefined}
               onEdit={onEdit}
               onRemove={(items) => {
-                const done = actions.transact(`remove ${plural(items.length, 'item')}`, remove(...items.map(({ id }) => id)));
+                const done = actions.transact(
+                  `remove ${plural(items.length, 'item')}`,
+                  remove(...items.map(({ id }) => id)),
+                );
                 if (!done.ok) tellProblem(describeProblem(done.problem));
               }}
             />
@@ -90,7 +122,12 @@ type Column = GridColumn<Item>;
 
 function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Craft>): readonly Column[] {
   const always = (): boolean => true;
-  const text = (id: keyof Item & string, title: string, width: string, read: (item: Item) => string): Column => ({ id, title, width, text: read, show: read, editable: always });
+  const text = (
+    id: keyof Item & string,
+    title: string,
+    width: string,
+    read: (item: Item) => string,
+  ): Column => ({ id, title, width, text: read, show: read, editable: always });
   const cost = (id: 'material' | 'equipment' | 'subcontract', title: string): Column => ({
     id,
     title,
@@ -103,15 +140,41 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
   return [
     text('code', 'Code', '96px', ({ code }) => code),
     text('description', 'Description', 'minmax(210px, 1fr)', ({ description }) => description),
-    { id: 'basis', title: 'Per', width: '56px', align: 'right', editable: always, text: ({ basis }) => String(basis), show: ({ basis }) => (basis === 1 ? '' : formatNumber(basis, 0, numbers)) },
-    { id: 'unit', title: 'Unit', width: '56px', editable: always, text: ({ unit }) => unit, show: ({ unit }) => <span className="unit">{unit}</span> },
+    {
+      id: 'basis',
+      title: 'Per',
+      width: '56px',
+      align: 'right',
+      editable: always,
+      text: ({ basis }) => String(basis),
+      show: ({ basis }) => (basis === 1 ? '' : formatNumber(basis, 0, numbers)),
+    },
+    {
+      id: 'unit',
+      title: 'Unit',
+      width: '56px',
+      editable: always,
+      text: ({ unit }) => unit,
+      show: ({ unit }) => <span className="unit">{unit}</span>,
+    },
     cost('material', 'Material'),
     {
-      id: 'laborHours', title: 'Hours', width: '66px', align: 'right', editable: always,
+      id: 'laborHours',
+      title: 'Hours',
+      width: '66px',
+      align: 'right',
+      editable: always,
       text: ({ laborHours }) => plainToLocal(laborHours, numbers),
       show: ({ laborHours }) => (laborHours === '' ? '' : formatNumber(Number(laborHours), 4, numbers, true)),
     },
-    { id: 'craft', title: 'Craft', width: '108px', editable: always, text: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '', show: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '' },
+    {
+      id: 'craft',
+      title: 'Craft',
+      width: '108px',
+      editable: always,
+      text: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
+      show: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
+    },
     cost('equipment', 'Equipment'),
     cost('subcontract', 'Subcontract'),
     text('supplier', 'Supplier', '160px', ({ supplier }) => supplier),
@@ -120,7 +183,13 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
 }
 
 /** The item with one cell changed; what does not fit is refused by the record's own check. */
-function editItem(item: Item, column: string, kept: string, typed: string, crafts: ReadonlyMap<string, Craft>): Item {
+function editItem(
+  item: Item,
+  column: string,
+  kept: string,
+  typed: string,
+  crafts: ReadonlyMap<string, Craft>,
+): Item {
   if (column === 'basis') return { ...item, basis: Number(kept) };
   if (column === 'craft') {
     const wanted = typed.trim().toLowerCase();
@@ -145,9 +214,17 @@ function Crafts() {
       <h2 style={{ fontSize: 14, fontWeight: 600, margin: '0 0 8px' }}>Wages, per hour</h2>
       <div className="form" style={{ gap: 6 }}>
         {[...job.craft.values()].map((craft) => (
-          <div key={craft.id} style={{ display: 'grid', gridTemplateColumns: '1fr 70px 22px', gap: 6, alignItems: 'center' }}>
+          <div
+            key={craft.id}
+            style={{ display: 'grid', gridTemplateColumns: '1fr 70px 22px', gap: 6, alignItems: 'center' }}
+          >
             <CommitInput label="Craft" value={craft.name} onCommit={(name) => change(craft, { name })} />
-            <CommitInput label={`Wage of ${craft.name}`} className="right" value={plainToLocal(craft.wage, numbers)} onCommit={(text) => change(craft, { wage: keepEntry(text, numbers) })} />
+            <CommitInput
+              label={`Wage of ${craft.name}`}
+              className="right"
+              value={plainToLocal(craft.wage, numbers)}
+              onCommit={(text) => change(craft, { wage: keepEntry(text, numbers) })}
+            />
             <button
               type="button"
               className="icon-button"
@@ -163,10 +240,27 @@ function Crafts() {
           </div>
         ))}
       </div>
-      <Button size="xs" variant="outline" mt="2" onClick={() => actions.transact('add a craft', put({ type: 'craft', id: services.makeId('craft'), name: `Craft ${job.craft.size + 1}`, wage: '' }))}>
+      <Button
+        size="xs"
+        variant="outline"
+        mt="2"
+        onClick={() =>
+          actions.transact(
+            'add a craft',
+            put({
+              type: 'craft',
+              id: services.makeId('craft'),
+              name: `Craft ${job.craft.size + 1}`,
+              wage: '',
+            }),
+          )
+        }
+      >
         Add a craft
       </Button>
-      <p className="soft" style={{ fontSize: 12 }}>Labor is hours times wage, in {money.currency}. A change here reaches every line of the job.</p>
+      <p className="soft" style={{ fontSize: 12 }}>
+        Labor is hours times wage, in {money.currency}. A change here reaches every line of the job.
+      </p>
     </aside>
   );
 }

@@ -15,7 +15,15 @@ const COMMON = {
 } as const;
 
 /** Sets a sheet's scale as a ratio. What the sheet prints is offered; nothing is taken by itself. */
-export function ScaleDialog({ sheet, onClose, onPoints }: { readonly sheet: Sheet; readonly onClose: () => void; readonly onPoints: () => void }) {
+export function ScaleDialog({
+  sheet,
+  onClose,
+  onPoints,
+}: {
+  readonly sheet: Sheet;
+  readonly onClose: () => void;
+  readonly onPoints: () => void;
+}) {
   const actions = useJobActions();
   const { job } = useOpenJob();
   const [text, setText] = useState(sheet.scale?.source.by === 'ratio' ? sheet.scale.source.text : '');
@@ -57,7 +65,14 @@ export function ScaleDialog({ sheet, onClose, onPoints }: { readonly sheet: Shee
         )}
         <Labeled label="Scale" error={refusal} hint={`as in 1/8" = 1'-0" or 1:100`}>
           {(control) => (
-            <input {...control} className="input" autoFocus value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && apply(text)} />
+            <input
+              {...control}
+              className="input"
+              autoFocus
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={(event) => event.key === 'Enter' && apply(text)}
+            />
           )}
         </Labeled>
         <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>

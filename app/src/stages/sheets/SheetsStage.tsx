@@ -57,7 +57,10 @@ export function SheetsStage() {
         {sheets.length === 0 && reading === undefined ? (
           <div className="empty">
             <h2>No sheets yet</h2>
-            <p>Drop the drawings here as a PDF of any number of pages. Each page becomes a sheet with its number, title and scale read from its own text.</p>
+            <p>
+              Drop the drawings here as a PDF of any number of pages. Each page becomes a sheet with its
+              number, title and scale read from its own text.
+            </p>
             <div className="first">
               <Button size="sm" onClick={drop.open}>
                 Choose a PDF
@@ -65,7 +68,9 @@ export function SheetsStage() {
             </div>
           </div>
         ) : (
-          <div className={drop.isDragActive ? 'drop over' : 'drop'}>Drop more drawings anywhere on this page</div>
+          <div className={drop.isDragActive ? 'drop over' : 'drop'}>
+            Drop more drawings anywhere on this page
+          </div>
         )}
         <div className="sheet-cards">
           {sheets.map((sheet) => (
@@ -93,7 +98,9 @@ function useAddPdfs() {
       tell(`Reading ${file.name} was canceled; no sheets were added.`);
       return;
     }
-    const done = plan.ok ? actions.transact(`add ${plural(plan.value.count, 'sheet')}`, plan.value.command, plan.value.files) : plan;
+    const done = plan.ok
+      ? actions.transact(`add ${plural(plan.value.count, 'sheet')}`, plan.value.command, plan.value.files)
+      : plan;
     if (!done.ok) tellProblem(`${file.name}: ${describeProblem(done.problem)}`);
   };
   return {
@@ -124,27 +131,51 @@ function SheetCard({ sheet }: { readonly sheet: Sheet }) {
   const error = checkError(sheet);
   return (
     <article className="sheet-card" aria-label={`${sheet.number} ${sheet.title}`}>
-      <button type="button" className="sheet-thumb" onClick={open} aria-label={`Open ${sheet.number} ${sheet.title}`}>
+      <button
+        type="button"
+        className="sheet-thumb"
+        onClick={open}
+        aria-label={`Open ${sheet.number} ${sheet.title}`}
+      >
         <Thumbnail sheet={sheet} />
       </button>
       <div className="sheet-facts">
         <div className="sheet-names">
-          <CommitInput label="Sheet number" value={sheet.number} onCommit={(number) => change('number a sheet', { number })} />
-          <CommitInput label="Sheet title" value={sheet.title} onCommit={(title) => change('rename a sheet', { title })} />
-          <button type="button" className="icon-button" aria-label={`Remove ${sheet.number} ${sheet.title}`} title="Remove the sheet and its marks" onClick={() => actions.transact(`remove sheet ${sheet.number}`, removeSheet(sheet.id))}>
+          <CommitInput
+            label="Sheet number"
+            value={sheet.number}
+            onCommit={(number) => change('number a sheet', { number })}
+          />
+          <CommitInput
+            label="Sheet title"
+            value={sheet.title}
+            onCommit={(title) => change('rename a sheet', { title })}
+          />
+          <button
+            type="button"
+            className="icon-button"
+            aria-label={`Remove ${sheet.number} ${sheet.title}`}
+            title="Remove the sheet and its marks"
+            onClick={() => actions.transact(`remove sheet ${sheet.number}`, removeSheet(sheet.id))}
+          >
             <Trash2 size={15} />
           </button>
         </div>
         <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-          <span className={`cut ${sheet.scale === null ? 'warn' : ''}`} style={{ flex: 1 }} title={error === undefined ? undefined : writeError(error, numbers)}>
+          <span className={`cut ${sheet.scale === null ? 'warn' : ''}`} style={{ flex: 1 }}>
             {writeScale(sheet, numbers)}
-            {error === undefined ? null : <span className="soft">, {writeError(error, numbers)}</span>}
           </span>
-          {sheet.scale === null && sheet.printedScale !== '' ? <span className="soft cut">says {sheet.printedScale}</span> : null}
           <button type="button" className="link" onClick={() => setScaling(true)}>
             {sheet.scale === null ? 'Set scale' : 'Change'}
           </button>
         </div>
+        <span className="soft cut" style={{ fontSize: 12, minHeight: 17 }}>
+          {error !== undefined
+            ? writeError(error, numbers)
+            : sheet.scale === null && sheet.printedScale !== ''
+              ? `The sheet says ${sheet.printedScale}`
+              : ''}
+        </span>
       </div>
       {scaling ? (
         <ScaleDialog
@@ -192,5 +223,9 @@ function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
     // The picture is of the page; names and scale do not change it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [files, id]);
-  return <span ref={place} style={{ display: 'block', height: '100%' }}>{url === undefined ? null : <img src={url} alt="" />}</span>;
+  return (
+    <span ref={place} style={{ display: 'block', height: '100%' }}>
+      {url === undefined ? null : <img src={url} alt="" />}
+    </span>
+  );
 }

@@ -30,9 +30,15 @@ async function looksLikePdf(file: Blob): Promise<boolean> {
 }
 
 /** Reads a PDF's pages and plans them as sheets; nothing changes until the plan is carried out. */
-export async function planPdf(services: Services, job: Job, file: File, onPage: OnPage): Promise<Result<PdfPlan, Problem> | 'canceled'> {
+export async function planPdf(
+  services: Services,
+  job: Job,
+  file: File,
+  onPage: OnPage,
+): Promise<Result<PdfPlan, Problem> | 'canceled'> {
   if (file.size === 0) return refuse({ kind: 'pdf-empty' });
-  if (file.size > PDF_BYTE_LIMIT) return refuse({ kind: 'pdf-too-large', bytes: file.size, limit: PDF_BYTE_LIMIT });
+  if (file.size > PDF_BYTE_LIMIT)
+    return refuse({ kind: 'pdf-too-large', bytes: file.size, limit: PDF_BYTE_LIMIT });
   if (!(await looksLikePdf(file))) return refuse({ kind: 'pdf-not-pdf' });
   const fileId = services.makeId('file');
   const opened = await services.sheets.open(fileId, await file.arrayBuffer());
@@ -68,10 +74,20 @@ export async function planPdf(services: Services, job: Job, file: File, onPage: 
   };
   const [first] = sheets;
   if (first === undefined) return refuse({ kind: 'pdf-no-pages' });
-  return accept({ command: put(record, ...sheets), files: new Map([[fileId, file]]), count: pageCount, firstSheet: first.id });
+  return accept({
+    command: put(record, ...sheets),
+    files: new Map([[fileId, file]]),
+    count: pageCount,
+    firstSheet: first.id,
+  });
 }
 
-async function readPage(services: Services, fileId: Id<'file'>, pageIndex: number, order: number): Promise<Sheet> {
+async function readPage(
+  services: Services,
+  fileId: Id<'file'>,
+  pageIndex: number,
+  order: number,
+): Promise<Sheet> {
   const { widthPt, heightPt, texts } = await services.sheets.page(fileId, pageIndex);
   const { number, title, printedScale } = proposeSheet(texts, widthPt, heightPt);
   return {

@@ -19,7 +19,9 @@ export function checkError(sheet: Sheet): number | undefined {
   const { scale, check } = sheet;
   if (scale === null || check === null) return undefined;
   const known = evaluateEntry(check.text, LENGTH, undefined, KEPT);
-  return known.ok && known.value > 0 ? scaleError(worldDistance(check.a, check.b, scale), known.value) : undefined;
+  return known.ok && known.value > 0
+    ? scaleError(worldDistance(check.a, check.b, scale), known.value)
+    : undefined;
 }
 
 export const writeError = (error: number, numbers: NumberFormat): string =>

@@ -34,14 +34,22 @@ export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
   const measure = leadingMeasure(tool);
   const scale = sheet.scale ?? undefined;
   const soFar = measureMark({ kind: tool, strokes }, measure, scale);
-  const before = scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));
+  const before =
+    scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));
   const write = (value: number | undefined, dimension = MEASURE_DIMENSION[measure]): string =>
     value === undefined ? 'no scale' : joinFigure(formatQuantity(value, dimension, display));
   const segment = from === undefined || scale === undefined ? undefined : worldDistance(from, next, scale);
   const at = toScreen(camera, draft.hover);
   const left = at.x > desk.store.getState().screen.width - 270;
   return (
-    <div className="cursor-box" data-live={soFar ?? ''} style={{ top: at.y + 18, ...(left ? { right: desk.store.getState().screen.width - at.x + 16 } : { left: at.x + 16 }) }}>
+    <div
+      className="cursor-box"
+      data-live={soFar ?? ''}
+      style={{
+        top: at.y + 18,
+        ...(left ? { right: desk.store.getState().screen.width - at.x + 16 } : { left: at.x + 16 }),
+      }}
+    >
       {from === undefined ? null : (
         <div>
           {draft.typed === '' ? <b>{write(segment, LENGTH)}</b> : <b className="typed">{draft.typed}▏</b>}{' '}

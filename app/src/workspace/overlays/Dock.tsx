@@ -34,10 +34,18 @@ export function Dock({ pens }: { readonly pens: Pens }) {
         </>
       ) : (
         <>
-          <button type="button" aria-pressed={pens.tool === 'scale'} onClick={() => setView({ tool: 'scale' })}>
+          <button
+            type="button"
+            aria-pressed={pens.tool === 'scale'}
+            onClick={() => setView({ tool: 'scale' })}
+          >
             Set scale <kbd>S</kbd>
           </button>
-          <button type="button" aria-pressed={pens.tool === 'check'} onClick={() => setView({ tool: 'check' })}>
+          <button
+            type="button"
+            aria-pressed={pens.tool === 'check'}
+            onClick={() => setView({ tool: 'check' })}
+          >
             Measure back <kbd>B</kbd>
           </button>
         </>

@@ -5,7 +5,13 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { parseScaleRatio, scaleError, scaleOfRatio, scaleOfTwoPoints, worldDistance } from '@zest/core/takeoff/scale';
+import {
+  parseScaleRatio,
+  scaleError,
+  scaleOfRatio,
+  scaleOfTwoPoints,
+  worldDistance,
+} from '@zest/core/takeoff/scale';
 import { LENGTH } from '@zest/core/units/dimension';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
@@ -23,7 +29,8 @@ export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pen
   if (sheet.scale !== null) return null;
   return (
     <div className="desk-note" role="note">
-      <b>{sheet.number || 'This sheet'} has no scale.</b> Counts work; lengths and areas read ‘no scale’ until it is set.
+      <b>{sheet.number || 'This sheet'} has no scale.</b> Counts work; lengths and areas read ‘no scale’ until
+      it is set.
       <div className="row">
         <PrintedScale sheet={sheet} />
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'scale' })}>
@@ -52,7 +59,10 @@ function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
   const ratio = parseScaleRatio(sheet.printedScale);
   if (!ratio.ok) return null;
   const use = (): void => {
-    const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: sheet.printedScale } } as const;
+    const scale = {
+      ...scaleOfRatio(ratio.value),
+      source: { by: 'ratio', text: sheet.printedScale },
+    } as const;
     actions.transact(`scale of ${sheet.number}`, put({ ...sheet, scale }));
   };
   return (
@@ -74,7 +84,10 @@ function TwoPointNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: P
   if (two.b === undefined)
     return (
       <div className="desk-note" role="note">
-        <b>{words}.</b> {two.a === undefined ? 'Click one end of a dimension you know, the longer the better.' : 'Now click its other end. Hold Shift to keep it square.'}
+        <b>{words}.</b>{' '}
+        {two.a === undefined
+          ? 'Click one end of a dimension you know, the longer the better.'
+          : 'Now click its other end. Hold Shift to keep it square.'}
       </div>
     );
   return <LengthForm key={`${two.b.x} ${two.b.y}`} sheet={sheet} pens={pens} />;
@@ -97,14 +110,25 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
     if (!known.ok) return setRefusal(describeEntry(known.problem));
     const kept = keepEntry(text, numbers);
     if (tool === 'check') {
-      if (reads === undefined || known.value <= 0) return setRefusal('The known length must be more than zero.');
-      const changed = actions.transact('measure back', put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }));
+      if (reads === undefined || known.value <= 0)
+        return setRefusal('The known length must be more than zero.');
+      const changed = actions.transact(
+        'measure back',
+        put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }),
+      );
       if (!changed.ok) return setRefusal(describeProblem(changed.problem));
       return setDone(writeError(scaleError(reads, known.value), numbers));
     }
     const scale = scaleOfTwoPoints(a, b, known.value);
     if (!scale.ok) return setRefusal(describeProblem(scale.problem));
-    const changed = actions.transact(`scale of ${sheet.number}`, put({ ...sheet, scale: { ...scale.value, source: { by: 'two-points', a, b, text: withUnit(kept, job) } }, check: null }));
+    const changed = actions.transact(
+      `scale of ${sheet.number}`,
+      put({
+        ...sheet,
+        scale: { ...scale.value, source: { by: 'two-points', a, b, text: withUnit(kept, job) } },
+        check: null,
+      }),
+    );
     if (!changed.ok) return setRefusal(describeProblem(changed.problem));
     setDone('The scale is set. Measure another known dimension back to be sure.');
   };
@@ -112,26 +136,64 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
   return (
     <div className="desk-note" role="note">
       {done === undefined ? (
-        <form onSubmit={(event) => { event.preventDefault(); submit(); }}>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            submit();
+          }}
+        >
           <label>
             <b>{tool === 'scale' ? 'How long is this really?' : 'How long should this be?'}</b>
-            <input className="input" autoFocus style={{ marginTop: 6 }} value={text} placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)} aria-invalid={refusal !== undefined} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && pens.pick({ type: 'cancel' })} />
+            <input
+              className="input"
+              autoFocus
+              style={{ marginTop: 6 }}
+              value={text}
+              placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)}
+              aria-invalid={refusal !== undefined}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={(event) => event.key === 'Escape' && pens.pick({ type: 'cancel' })}
+            />
           </label>
-          {reads === undefined ? null : <div className="soft">It reads {joinFigure(formatQuantity(reads, LENGTH, display))} at the present scale.</div>}
-          {refusal === undefined ? null : <div className="field-error" role="alert">{refusal}</div>}
+          {reads === undefined ? null : (
+            <div className="soft">
+              It reads {joinFigure(formatQuantity(reads, LENGTH, display))} at the present scale.
+            </div>
+          )}
+          {refusal === undefined ? null : (
+            <div className="field-error" role="alert">
+              {refusal}
+            </div>
+          )}
           <div className="row">
-            <Button size="xs" type="submit">{tool === 'scale' ? 'Set the scale' : 'Check'}</Button>
-            <Button size="xs" variant="outline" onClick={() => pens.pick({ type: 'cancel' })}>Pick again</Button>
+            <Button size="xs" type="submit">
+              {tool === 'scale' ? 'Set the scale' : 'Check'}
+            </Button>
+            <Button size="xs" variant="outline" onClick={() => pens.pick({ type: 'cancel' })}>
+              Pick again
+            </Button>
           </div>
         </form>
       ) : (
         <>
-          <span role="status" className={tool === 'check' && error !== undefined && Math.abs(error) > 0.005 ? 'warn' : ''}>
-            <b>{tool === 'check' ? `${sheet.number}: ` : ''}{done}</b>
+          <span
+            role="status"
+            className={tool === 'check' && error !== undefined && Math.abs(error) > 0.005 ? 'warn' : ''}
+          >
+            <b>
+              {tool === 'check' ? `${sheet.number}: ` : ''}
+              {done}
+            </b>
           </span>
           <div className="row">
-            {tool === 'scale' ? <Button size="xs" onClick={() => setView({ tool: 'check' })}>Measure back</Button> : null}
-            <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>Done</Button>
+            {tool === 'scale' ? (
+              <Button size="xs" onClick={() => setView({ tool: 'check' })}>
+                Measure back
+              </Button>
+            ) : null}
+            <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>
+              Done
+            </Button>
           </div>
         </>
       )}

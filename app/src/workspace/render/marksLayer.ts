@@ -30,7 +30,11 @@ export function packMark(mark: Mark): DrawnMark {
   return { id: mark.id, scopeId: mark.scopeId, kind: mark.kind, strokes };
 }
 
-export function createMarksLayer(layer: HTMLElement, worker: MarksWorker & { readonly end: () => void }, onDrawn: () => void): MarksLayer {
+export function createMarksLayer(
+  layer: HTMLElement,
+  worker: MarksWorker & { readonly end: () => void },
+  onDrawn: () => void,
+): MarksLayer {
   const canvas = document.createElement('canvas');
   layer.append(canvas);
   let camera: Camera | undefined;
@@ -46,7 +50,13 @@ export function createMarksLayer(layer: HTMLElement, worker: MarksWorker & { rea
     const ratio = window.devicePixelRatio;
     const [width, height] = [Math.ceil(screen.width * OVERSCAN), Math.ceil(screen.height * OVERSCAN)];
     const corner = toSheet(at, { x: (screen.width - width) / 2, y: (screen.height - height) / 2 });
-    return { x: corner.x, y: corner.y, scale: at.scale * ratio, width: width * ratio, height: height * ratio };
+    return {
+      x: corner.x,
+      y: corner.y,
+      scale: at.scale * ratio,
+      width: width * ratio,
+      height: height * ratio,
+    };
   };
 
   const draw = async (quality: 'quick' | 'proper'): Promise<void> => {
@@ -82,7 +92,9 @@ export function createMarksLayer(layer: HTMLElement, worker: MarksWorker & { rea
     const [from, to] = [toSheet(at, { x: 0, y: 0 }), toSheet(at, { x: screen.width, y: screen.height })];
     const right = drawn.x + drawn.width / drawn.scale;
     const bottom = drawn.y + drawn.height / drawn.scale;
-    return zoom < 3 && zoom > 0.4 && from.x >= drawn.x && from.y >= drawn.y && to.x <= right && to.y <= bottom;
+    return (
+      zoom < 3 && zoom > 0.4 && from.x >= drawn.x && from.y >= drawn.y && to.x <= right && to.y <= bottom
+    );
   };
 
   const redraw = (): void => void draw('proper');

@@ -18,7 +18,11 @@ export interface SheetLayer {
   readonly end: () => void;
 }
 
-export function createSheetLayer(layer: HTMLElement, files: SheetFiles, onState: (state: 'drawing' | 'sharp' | 'failed') => void): SheetLayer {
+export function createSheetLayer(
+  layer: HTMLElement,
+  files: SheetFiles,
+  onState: (state: 'drawing' | 'sharp' | 'failed') => void,
+): SheetLayer {
   let sheet: Sheet | undefined;
   let generation = 0;
   const whole = new Map<number, HTMLCanvasElement>();
@@ -68,7 +72,13 @@ export function createSheetLayer(layer: HTMLElement, files: SheetFiles, onState:
     if (whole.has(level)) return;
     const turn = generation;
     ask(`whole ${level}`, async () => {
-      const tile = { scale: level, x: 0, y: 0, width: Math.ceil(of.widthPt * level), height: Math.ceil(of.heightPt * level) };
+      const tile = {
+        scale: level,
+        x: 0,
+        y: 0,
+        width: Math.ceil(of.widthPt * level),
+        height: Math.ceil(of.heightPt * level),
+      };
       const bitmap = await files.render(of, tile);
       if (turn !== generation || whole.has(level)) bitmap.close();
       else whole.set(level, place(bitmap, level, 0, 0));
@@ -127,11 +137,13 @@ export function createSheetLayer(layer: HTMLElement, files: SheetFiles, onState:
       queue = queue.filter(({ key }) => key.startsWith('whole'));
       askWhole(sheet, WHOLE_LEVELS[0]);
       if (wanted > WHOLE_LEVELS[0] && !large) askWhole(sheet, WHOLE_LEVELS[1]);
-      for (const [level, canvas] of whole) canvas.hidden = level > WHOLE_LEVELS[0] && wanted <= WHOLE_LEVELS[0];
+      for (const [level, canvas] of whole)
+        canvas.hidden = level > WHOLE_LEVELS[0] && wanted <= WHOLE_LEVELS[0];
       const level = Math.min(LARGEST_LEVEL, 2 ** Math.ceil(Math.log2(wanted)));
       for (const [key, canvas] of tiles) canvas.hidden = !key.startsWith(`${level} `);
       if (level < 2) return;
-      for (const [column, row] of tilesInView(sheet, camera, screen, level)) askTile(sheet, level, column, row);
+      for (const [column, row] of tilesInView(sheet, camera, screen, level))
+        askTile(sheet, level, column, row);
     },
     end: () => {
       clear();
@@ -141,15 +153,24 @@ export function createSheetLayer(layer: HTMLElement, files: SheetFiles, onState:
 }
 
 /** Columns and rows of the tiles in view, from the middle of the screen outward. */
-function tilesInView(sheet: Sheet, camera: Camera, screen: Size, level: number): readonly (readonly [number, number])[] {
+function tilesInView(
+  sheet: Sheet,
+  camera: Camera,
+  screen: Size,
+  level: number,
+): readonly (readonly [number, number])[] {
   const from = toSheet(camera, { x: 0, y: 0 });
   const to = toSheet(camera, { x: screen.width, y: screen.height });
   const size = TILE_PX / level;
-  const clamp = (value: number, limit: number): number => Math.max(0, Math.min(Math.ceil(limit / size) - 1, Math.floor(value / size)));
+  const clamp = (value: number, limit: number): number =>
+    Math.max(0, Math.min(Math.ceil(limit / size) - 1, Math.floor(value / size)));
   const [left, right] = [clamp(from.x, sheet.widthPt), clamp(to.x, sheet.widthPt)];
   const [top, bottom] = [clamp(from.y, sheet.heightPt), clamp(to.y, sheet.heightPt)];
   const found: [number, number][] = [];
-  for (let row = top; row <= bottom; row += 1) for (let column = left; column <= right; column += 1) found.push([column, row]);
+  for (let row = top; row <= bottom; row += 1)
+    for (let column = left; column <= right; column += 1) found.push([column, row]);
   const [middleX, middleY] = [(left + right) / 2, (top + bottom) / 2];
-  return found.sort((a, b) => Math.hypot(a[0] - middleX, a[1] - middleY) - Math.hypot(b[0] - middleX, b[1] - middleY));
+  return found.sort(
+    (a, b) => Math.hypot(a[0] - middleX, a[1] - middleY) - Math.hypot(b[0] - middleX, b[1] - middleY),
+  );
 }

@@ -44,7 +44,13 @@ export interface DrawStep {
   readonly effects: readonly DrawEffect[];
 }
 
-export const EMPTY_DRAFT: DrawState = { strokes: [], hover: undefined, square: false, typed: '', lastClick: undefined };
+export const EMPTY_DRAFT: DrawState = {
+  strokes: [],
+  hover: undefined,
+  square: false,
+  typed: '',
+  lastClick: undefined,
+};
 
 /** A second click this soon in one place is a double-click, which never adds a point. */
 const DOUBLE_CLICK_MS = 400;
@@ -60,7 +66,9 @@ export function aim(state: DrawState, at: Point, square: boolean): Point {
   const stroke = currentStroke(state);
   const [from, before] = [stroke.at(-1), stroke.at(-2)];
   if (!square || from === undefined) return at;
-  return before === undefined ? squareTo(from, at) : squareTo(from, at, { x: from.x - before.x, y: from.y - before.y });
+  return before === undefined
+    ? squareTo(from, at)
+    : squareTo(from, at, { x: from.x - before.x, y: from.y - before.y });
 }
 
 export function drawPen(state: DrawState, event: DrawEvent, context: DrawContext): DrawStep {
@@ -70,11 +78,15 @@ export function drawPen(state: DrawState, event: DrawEvent, context: DrawContext
     case 'click':
       return click(state, event, context);
     case 'type':
-      return state.strokes.length === 0 ? keep(state) : keep({ ...state, typed: (state.typed + event.character).slice(0, 40) });
+      return state.strokes.length === 0
+        ? keep(state)
+        : keep({ ...state, typed: (state.typed + event.character).slice(0, 40) });
     case 'back':
       return keep(takeBack(state));
     case 'lift':
-      return currentStroke(state).length === 0 ? keep(state) : keep({ ...state, strokes: [...state.strokes, []], typed: '' });
+      return currentStroke(state).length === 0
+        ? keep(state)
+        : keep({ ...state, strokes: [...state.strokes, []], typed: '' });
     case 'complete':
       return state.typed === '' ? finish(state, context, false) : placeTyped(state, context);
     case 'cancel':
@@ -91,8 +103,16 @@ function addPoint(state: DrawState, point: Point): DrawState {
 
 function click(state: DrawState, event: DrawEvent & { type: 'click' }, context: DrawContext): DrawStep {
   const { lastClick } = state;
-  const twice = lastClick !== undefined && event.timeMs - lastClick.timeMs < DOUBLE_CLICK_MS && distance(lastClick.at, event.at) <= context.nearPt;
-  const clicked = { ...state, hover: event.at, square: event.square, lastClick: { at: event.at, timeMs: event.timeMs } };
+  const twice =
+    lastClick !== undefined &&
+    event.timeMs - lastClick.timeMs < DOUBLE_CLICK_MS &&
+    distance(lastClick.at, event.at) <= context.nearPt;
+  const clicked = {
+    ...state,
+    hover: event.at,
+    square: event.square,
+    lastClick: { at: event.at, timeMs: event.timeMs },
+  };
   if (twice) return keep(clicked);
   const point = aim(state, event.at, event.square);
   const stroke = currentStroke(state);
@@ -130,7 +150,11 @@ function takeBack(state: DrawState): DrawState {
 function finish(state: DrawState, { kind }: DrawContext, leaves: boolean): DrawStep {
   const strokes = state.strokes.filter((stroke) => stroke.length >= leastPoints(kind));
   const leave: readonly DrawEffect[] = leaves ? [{ type: 'leave' }] : [];
-  if (strokes.length > 0) return { state: { ...EMPTY_DRAFT, hover: state.hover }, effects: [{ type: 'commit', strokes }, ...leave] };
+  if (strokes.length > 0)
+    return {
+      state: { ...EMPTY_DRAFT, hover: state.hover },
+      effects: [{ type: 'commit', strokes }, ...leave],
+    };
   if (leaves) return { state: EMPTY_DRAFT, effects: leave };
   const drawn = state.strokes.some((stroke) => stroke.length > 0);
   return drawn ? { state, effects: [{ type: 'refuse', reason: 'too-few-points' }] } : keep(state);

@@ -16,12 +16,19 @@ export interface Handle {
   readonly at: Point;
 }
 
-const edgesOf = (mark: Mark, stroke: readonly Point[]): number => (mark.kind === 'area' ? stroke.length : stroke.length - 1);
+const edgesOf = (mark: Mark, stroke: readonly Point[]): number =>
+  mark.kind === 'area' ? stroke.length : stroke.length - 1;
 
 /** Handles of a selected mark; middles only where there is room for them on the screen. */
 export function handlesOf(mark: Mark, roomPt: number): readonly Handle[] {
   return mark.strokes.flatMap((stroke, strokeIndex) => {
-    const vertices = stroke.map((at, index): Handle => ({ markId: mark.id, stroke: strokeIndex, index, middle: false, at }));
+    const vertices = stroke.map((at, index): Handle => ({
+      markId: mark.id,
+      stroke: strokeIndex,
+      index,
+      middle: false,
+      at,
+    }));
     if (mark.kind === 'count') return vertices;
     const middles = Array.from({ length: edgesOf(mark, stroke) }, (_, index): Handle | undefined => {
       const [a, b] = [stroke[index] as Point, stroke[(index + 1) % stroke.length] as Point];
@@ -34,7 +41,9 @@ export function handlesOf(mark: Mark, roomPt: number): readonly Handle[] {
 
 export const findHandle = (handles: readonly Handle[], at: Point, nearPt: number): Handle | undefined => {
   const near = handles.filter((handle) => distance(handle.at, at) <= nearPt);
-  return near.sort((a, b) => Number(a.middle) - Number(b.middle) || distance(a.at, at) - distance(b.at, at))[0];
+  return near.sort(
+    (a, b) => Number(a.middle) - Number(b.middle) || distance(a.at, at) - distance(b.at, at),
+  )[0];
 };
 
 /** Puts the handle at a new place; a middle becomes a vertex. */
@@ -50,12 +59,15 @@ export function moveHandle(strokes: Strokes, handle: Handle, to: Point): Strokes
 export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
   const least = mark.kind === 'area' ? 3 : mark.kind === 'run' ? 2 : 1;
   const strokes = mark.strokes
-    .map((stroke, index) => (index === handle.stroke ? stroke.filter((_, vertex) => vertex !== handle.index) : stroke))
+    .map((stroke, index) =>
+      index === handle.stroke ? stroke.filter((_, vertex) => vertex !== handle.index) : stroke,
+    )
     .filter((stroke) => stroke.length >= least);
   return strokes.length === 0 ? undefined : strokes;
 }
 
-export const moveStrokes = (strokes: Strokes, by: Point): Strokes => strokes.map((stroke) => stroke.map((at) => translate(at, by)));
+export const moveStrokes = (strokes: Strokes, by: Point): Strokes =>
+  strokes.map((stroke) => stroke.map((at) => translate(at, by)));
 
 interface Entry {
   readonly minX: number;
@@ -123,7 +135,10 @@ function distanceTo(mark: Mark, at: Point): number {
     if (mark.kind === 'count') for (const each of stroke) least = Math.min(least, distance(each, at));
     else
       for (let i = 0; i < edgesOf(mark, stroke); i += 1)
-        least = Math.min(least, distance(at, nearestOnSegment(at, stroke[i] as Point, stroke[(i + 1) % stroke.length] as Point).at));
+        least = Math.min(
+          least,
+          distance(at, nearestOnSegment(at, stroke[i] as Point, stroke[(i + 1) % stroke.length] as Point).at),
+        );
   }
   return least;
 }

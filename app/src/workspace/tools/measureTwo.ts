@@ -14,7 +14,8 @@ export type TwoEvent =
   | { readonly type: 'move' | 'click'; readonly at: Point; readonly square: boolean }
   | { readonly type: 'back' | 'cancel' };
 
-const aimed = ({ a }: TwoState, at: Point, square: boolean): Point => (square && a !== undefined ? squareTo(a, at) : at);
+const aimed = ({ a }: TwoState, at: Point, square: boolean): Point =>
+  square && a !== undefined ? squareTo(a, at) : at;
 
 export function pickTwo(state: TwoState, event: TwoEvent): TwoState {
   switch (event.type) {
@@ -22,7 +23,9 @@ export function pickTwo(state: TwoState, event: TwoEvent): TwoState {
       return state.b === undefined ? { ...state, hover: aimed(state, event.at, event.square) } : state;
     case 'click':
       if (state.a === undefined) return { ...state, a: event.at };
-      return state.b === undefined ? { ...state, b: aimed(state, event.at, event.square) } : { ...NO_POINTS, a: event.at };
+      return state.b === undefined
+        ? { ...state, b: aimed(state, event.at, event.square) }
+        : { ...NO_POINTS, a: event.at };
     case 'back':
       return state.b === undefined ? NO_POINTS : { ...state, b: undefined };
     case 'cancel':

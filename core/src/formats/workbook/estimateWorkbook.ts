@@ -29,9 +29,23 @@ export interface WorkbookSheet {
 }
 
 const TITLES = [
-  'Code', 'Description', 'Quantity', 'Unit',
-  'Material / unit', 'Hours / unit', 'Wage', 'Equipment / unit', 'Subcontract / unit', 'Other / unit',
-  'Material', 'Hours', 'Labor', 'Equipment', 'Subcontract', 'Other', 'Extension',
+  'Code',
+  'Description',
+  'Quantity',
+  'Unit',
+  'Material / unit',
+  'Hours / unit',
+  'Wage',
+  'Equipment / unit',
+  'Subcontract / unit',
+  'Other / unit',
+  'Material',
+  'Hours',
+  'Labor',
+  'Equipment',
+  'Subcontract',
+  'Other',
+  'Extension',
 ] as const;
 const FIRST_SUM = 10;
 const LAST_COLUMN = TITLES.length - 1;
@@ -39,7 +53,12 @@ const letter = (column: number): string => String.fromCharCode(65 + column);
 /** Rows above the table: title and column heads. */
 const HEAD_ROWS = 2;
 
-const text = (value: string, strong = false, indent = 0): Cell => ({ kind: 'text', text: value, strong, indent });
+const text = (value: string, strong = false, indent = 0): Cell => ({
+  kind: 'text',
+  text: value,
+  strong,
+  indent,
+});
 
 /**
  * The estimate as a workbook whose totals are live: extensions multiply, subtotals add, tax and
@@ -63,7 +82,9 @@ export function estimateWorkbook(calculation: Calculation): readonly WorkbookShe
 function rowOf(line: ReportLine, row: number, lines: readonly ReportLine[], places: number): readonly Cell[] {
   const grouped = line.row.type === 'section' || line.row.type === 'scope';
   const head = [text(line.code, grouped), text(line.description, grouped, line.row.depth)];
-  return grouped ? [...head, ...groupCells(line, row, lines, places)] : [...head, ...lineCells(line, row, places)];
+  return grouped
+    ? [...head, ...groupCells(line, row, lines, places)]
+    : [...head, ...lineCells(line, row, places)];
 }
 
 const major = (minor: number, places: number): number => minor / 10 ** places;
@@ -75,7 +96,12 @@ function lastInside(line: ReportLine, index: number, lines: readonly ReportLine[
   return last;
 }
 
-function groupCells(line: ReportLine, row: number, lines: readonly ReportLine[], places: number): readonly Cell[] {
+function groupCells(
+  line: ReportLine,
+  row: number,
+  lines: readonly ReportLine[],
+  places: number,
+): readonly Cell[] {
   const index = row - HEAD_ROWS - 1;
   const last = lastInside(line, index, lines) + HEAD_ROWS + 1;
   const gap = Array.from({ length: FIRST_SUM - 2 }, () => undefined);
@@ -107,9 +133,15 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
       : { kind: 'number', value: line.quantity, style: 'quantity' };
   const price = line.perUnit;
   if (price === undefined) return [quantity, text(line.unit)];
-  const cost = (value: number): Cell => (value === 0 ? undefined : { kind: 'number', value, style: 'unit-cost' });
+  const cost = (value: number): Cell =>
+    value === 0 ? undefined : { kind: 'number', value, style: 'unit-cost' };
   const unitCosts: Cell[] = [
-    cost(price.material), cost(price.hours), cost(price.wage), cost(price.equipment), cost(price.subcontract), cost(price.other),
+    cost(price.material),
+    cost(price.hours),
+    cost(price.wage),
+    cost(price.equipment),
+    cost(price.subcontract),
+    cost(price.other),
   ];
   const product = (unitColumn: number, offset: number): Cell => {
     if (unitCosts[unitColumn - 4] === undefined) return undefined;
@@ -119,11 +151,21 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
   const hours: Cell =
     price.hours === 0
       ? undefined
-      : { kind: 'formula', formula: `ROUND(C${row}*F${row},${quantityPlaces(line.amounts.hours ?? 0)})`, value: line.amounts.hours ?? 0, style: 'hours' };
+      : {
+          kind: 'formula',
+          formula: `ROUND(C${row}*F${row},${quantityPlaces(line.amounts.hours ?? 0)})`,
+          value: line.amounts.hours ?? 0,
+          style: 'hours',
+        };
   const labor: Cell =
     price.hours === 0
       ? undefined
-      : { kind: 'formula', formula: `ROUND(L${row}*G${row},${places})`, value: amountIn(line, 2, places), style: 'money' };
+      : {
+          kind: 'formula',
+          formula: `ROUND(L${row}*G${row},${places})`,
+          value: amountIn(line, 2, places),
+          style: 'money',
+        };
   const extension: Cell = {
     kind: 'formula',
     formula: `K${row}+SUM(M${row}:P${row})`,
@@ -132,8 +174,16 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
     strong: true,
   };
   return [
-    quantity, text(line.unit), ...unitCosts,
-    product(4, 0), hours, labor, product(7, 3), product(8, 4), product(9, 5), extension,
+    quantity,
+    text(line.unit),
+    ...unitCosts,
+    product(4, 0),
+    hours,
+    labor,
+    product(7, 3),
+    product(8, 4),
+    product(9, 5),
+    extension,
   ];
 }
 
@@ -149,14 +199,32 @@ function totalRows(
   const valueOf = (node: string): number => major(knownValue(calculation.figure(node)) ?? 0, places);
   const over = (column: string): string =>
     lines.length === 0 ? '0' : `SUBTOTAL(9,${column}${HEAD_ROWS + 1}:${column}${lastLine})`;
-  const row = (name: string, percent: string, formula: string, value: number, strong = false): readonly Cell[] => {
-    const rate: Cell = percent === '' ? undefined : { kind: 'number', value: Number(percent) / 100, style: 'percent' };
+  const row = (
+    name: string,
+    percent: string,
+    formula: string,
+    value: number,
+    strong = false,
+  ): readonly Cell[] => {
+    const rate: Cell =
+      percent === '' ? undefined : { kind: 'number', value: Number(percent) / 100, style: 'percent' };
     const gap = Array.from({ length: LAST_COLUMN - 3 }, () => undefined);
-    return [undefined, text(name, strong), rate, ...gap, { kind: 'formula', formula, value, style: 'money', strong }];
+    return [
+      undefined,
+      text(name, strong),
+      rate,
+      ...gap,
+      { kind: 'formula', formula, value, style: 'money', strong },
+    ];
   };
   const rows = [
     row('Direct cost', '', over('Q'), valueOf(bidNode('cost'))),
-    row('Tax on materials', settings.taxOnMaterials || '0', `ROUND(${over('K')}*C${start + 1},${places})`, valueOf(bidNode('tax'))),
+    row(
+      'Tax on materials',
+      settings.taxOnMaterials || '0',
+      `ROUND(${over('K')}*C${start + 1},${places})`,
+      valueOf(bidNode('tax')),
+    ),
   ];
   for (const markup of inOrder(calculation.job.markup.values())) {
     const at = start + rows.length;

@@ -88,7 +88,8 @@ function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly 
   const records: JobRecord[] = [];
   const ids = new Set<string>();
   for (const [index, each] of raw.entries()) {
-    if (!isRecordType(each.type)) return refuse({ kind: 'zestjob-record-type', type: each.type.slice(0, 60), index });
+    if (!isRecordType(each.type))
+      return refuse({ kind: 'zestjob-record-type', type: each.type.slice(0, 60), index });
     const checked = checkRecord(each.type, each);
     if (!checked.ok) return refuse({ kind: 'zestjob-record', index, problem: checked.problem });
     if (ids.has(checked.value.id)) return refuse({ kind: 'zestjob-duplicate', id: checked.value.id });

@@ -48,7 +48,10 @@ export const removeSection =
     const moved = { sectionId: section.parentId };
     const scopes = [...job.scope.values()].filter((each) => each.sectionId === sectionId);
     const lines = [...job.line.values()].filter((each) => each.sectionId === sectionId);
-    const held = [...scopes.map((each) => ({ ...each, ...moved })), ...lines.map((each) => ({ ...each, ...moved }))];
+    const held = [
+      ...scopes.map((each) => ({ ...each, ...moved })),
+      ...lines.map((each) => ({ ...each, ...moved })),
+    ];
     return sequence(put(...held), remove(sectionId))(job);
   };
 

@@ -1,5 +1,14 @@
 import * as z from 'zod';
-import { decimalField, formulaField, idOf, keyField, nameField, orderField, shortField, textField } from './fields.ts';
+import {
+  decimalField,
+  formulaField,
+  idOf,
+  keyField,
+  nameField,
+  orderField,
+  shortField,
+  textField,
+} from './fields.ts';
 
 export const COST_KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
 export type CostKind = (typeof COST_KINDS)[number];
@@ -12,7 +21,10 @@ const inputField = z
     unit: shortField,
     value: formulaField,
     hint: shortField,
-    choices: z.array(z.strictObject({ label: nameField, value: formulaField }).readonly()).max(40).readonly(),
+    choices: z
+      .array(z.strictObject({ label: nameField, value: formulaField }).readonly())
+      .max(40)
+      .readonly(),
   })
   .readonly();
 

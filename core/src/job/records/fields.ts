@@ -7,7 +7,11 @@ export const TEXT_LIMIT = 20_000;
 export const FORMULA_LIMIT = 2_000;
 
 export const idOf = <Type extends RecordType>(type: Type): z.ZodType<Id<Type>> =>
-  z.templateLiteral([z.literal(type), z.literal(':'), z.string().regex(/^[0-9a-z-]{1,40}$/)]) as unknown as z.ZodType<Id<Type>>;
+  z.templateLiteral([
+    z.literal(type),
+    z.literal(':'),
+    z.string().regex(/^[0-9a-z-]{1,40}$/),
+  ]) as unknown as z.ZodType<Id<Type>>;
 
 export const nameField = z.string().trim().min(1).max(NAME_LIMIT);
 /** A short text that may be left empty. */
@@ -15,7 +19,10 @@ export const shortField = z.string().max(NAME_LIMIT);
 export const textField = z.string().max(TEXT_LIMIT);
 /** Formula text is kept as typed, right or wrong: what someone wrote is never thrown away. */
 export const formulaField = z.string().max(FORMULA_LIMIT);
-export const keyField = z.string().max(60).regex(/^[a-z_][a-z0-9_]*$/);
+export const keyField = z
+  .string()
+  .max(60)
+  .regex(/^[a-z_][a-z0-9_]*$/);
 /** A decimal number in plain notation; empty for none. */
 export const decimalField = z.string().regex(/^(-?\d{1,12}(\.\d{1,8})?)?$/);
 export const orderField = z.number();

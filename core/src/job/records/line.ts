@@ -15,7 +15,10 @@ export const lineSchema = z
     unit: nameField,
     itemCode: shortField,
     /** A cost per unit typed in place of a price book item. */
-    typedCost: z.strictObject({ kind: z.enum(COST_KINDS), amount: decimalField }).readonly().nullable(),
+    typedCost: z
+      .strictObject({ kind: z.enum(COST_KINDS), amount: decimalField })
+      .readonly()
+      .nullable(),
   })
   .readonly();
 

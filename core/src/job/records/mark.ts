@@ -11,7 +11,11 @@ export const markSchema = z
     scopeId: idOf('scope'),
     sheetId: idOf('sheet'),
     kind: z.enum(['run', 'area', 'count']),
-    strokes: z.array(z.array(pointField).min(1).max(STROKE_LIMIT).readonly()).min(1).max(STROKE_LIMIT).readonly(),
+    strokes: z
+      .array(z.array(pointField).min(1).max(STROKE_LIMIT).readonly())
+      .min(1)
+      .max(STROKE_LIMIT)
+      .readonly(),
   })
   .readonly();
 

@@ -16,7 +16,11 @@ export const scopeSchema = z
     key: keyField,
     name: nameField,
     kind: z.enum(['run', 'area', 'count']),
-    color: z.number().int().min(0).max(COLOR_COUNT - 1),
+    color: z
+      .number()
+      .int()
+      .min(0)
+      .max(COLOR_COUNT - 1),
     sectionId: idOf('section').nullable(),
     order: orderField,
     properties: z.array(propertyField).max(60).readonly(),

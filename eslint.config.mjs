@@ -1,0 +1,89 @@
+import tseslint from 'typescript-eslint';
+import reactHooks from 'eslint-plugin-react-hooks';
+
+const coreBans = {
+  'no-restricted-globals': [
+    'error',
+    'window',
+    'document',
+    'navigator',
+    'localStorage',
+    'fetch',
+    'setTimeout',
+    'setInterval',
+    'performance',
+    'crypto',
+    'process',
+    'Buffer',
+  ],
+  'no-restricted-imports': ['error', { patterns: ['node:*', 'react*', '@zest/*', 'fs', 'path'] }],
+  'no-restricted-syntax': [
+    'error',
+    {
+      selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+      message: 'core has no clock: take the time as an argument.',
+    },
+    {
+      selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+      message: 'core has no clock: take the time as an argument.',
+    },
+    {
+      selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+      message: 'core has no chance: take it as an argument.',
+    },
+  ],
+};
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '.cache/**', '**/node_modules/**', 'demo/files/**', 'test-results/**'] },
+  ...tseslint.configs.strict,
+  {
+    files: ['**/*.{ts,tsx}'],
+    ...tseslint.configs.recommendedTypeCheckedOnly[0],
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['app/vite.config.ts', 'playwright.config.ts'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { attributes: false, properties: false } },
+      ],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/no-dynamic-delete': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: 'Name what you export.' },
+      ],
+      'max-lines': ['error', { max: 400, skipComments: true }],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts', 'core/src/testing/**'], rules: coreBans },
+  {
+    files: ['app/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off', 'max-lines': 'off' },
+  },
+  {
+    files: ['demo/src/main.ts', 'server/src/main.ts', 'scripts/**', 'e2e/bench/**', 'e2e/screenshots.ts'],
+    rules: { 'no-console': 'off' },
+  },
+  { files: ['**/*.config.{ts,mjs}', 'scripts/**', '**/*.d.ts'], rules: { 'no-restricted-syntax': 'off' } },
+);
