@@ -1,0 +1,120 @@
+import { type Locator, type Page, expect } from '@playwright/test';
+import { type Place } from '@zest/demo/boathouse/building';
+import { onSheet } from '@zest/demo/boathouse/plan';
+
+export const DEMO_JOB = 'Tern Island Boathouse';
+export const DEMO_PDF = 'demo/files/tern-island-boathouse.pdf';
+
+/** Waits until what was changed is said to be saved. */
+export const waitSaved = (page: Page): Promise<void> => expect(page.locator('[data-saved="saved"]')).toBeVisible();
+
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: DEMO_JOB, exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Sheets' })).toBeVisible();
+}
+
+export async function newJob(page: Page, name: string, units: 'us' | 'metric' = 'us'): Promise<void> {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Name').fill(name);
+  await dialog.getByLabel('Units').selectOption(units);
+  await dialog.getByRole('button', { name: 'Create the job' }).click();
+  await expect(page.getByRole('heading', { name: 'No sheets yet' })).toBeVisible();
+}
+
+export async function addPdf(page: Page, file: Parameters<Locator['setInputFiles']>[0] = DEMO_PDF): Promise<void> {
+  await page.getByLabel('PDF of the drawings').setInputFiles(file);
+}
+
+export const goTo = (page: Page, stage: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+
+export const totalOf = async (page: Page): Promise<number> =>
+  Number(await page.locator('[data-total]').getAttribute('data-total'));
+
+export const tallyFigure = (page: Page, key: string): Locator => page.locator(`[data-scope="${key}"]`);
+
+/** The desk of the measure stage: places points by the camera it states. */
+export interface Desk {
+  readonly root: Locator;
+  readonly click: (place: Place, shift?: boolean) => Promise<void>;
+  readonly move: (place: Place) => Promise<void>;
+  /** Draws through places of the building and ends with Enter. */
+  readonly draw: (pen: 'l' | 'a', places: readonly Place[]) => Promise<void>;
+  readonly screenOf: (place: Place) => Promise<{ readonly x: number; readonly y: number }>;
+  readonly zoomTo: (place: Place, wheelSteps: number) => Promise<void>;
+}
+
+export async function openSheet(page: Page, number: string): Promise<Desk> {
+  if (!page.url().includes('/measure')) await goTo(page, 'Measure');
+  await page.getByRole('complementary', { name: 'Tally' }).getByLabel('Sheet').selectOption({ label: await optionFor(page, number) });
+  const root = page.getByRole('application', { name: new RegExp(`Sheet ${number}`) });
+  await expect(root).toHaveAttribute('data-camera-scale', /\d/);
+  return createDesk(page, root);
+}
+
+async function optionFor(page: Page, number: string): Promise<string> {
+  const option = page.getByLabel('Sheet', { exact: true }).locator('option', { hasText: new RegExp(`^${number} `) });
+  await expect(option).toHaveCount(1);
+  return option.innerText();
+}
+
+function createDesk(page: Page, root: Locator): Desk {
+  const screenOf: Desk['screenOf'] = (place) => {
+    const [x, y] = onSheet(place);
+    return root.evaluate(
+      (element, at) => {
+        const box = element.getBoundingClientRect();
+        const { cameraScale, cameraX, cameraY } = (element as HTMLElement).dataset;
+        return { x: box.left + at.x * Number(cameraScale) + Number(cameraX), y: box.top + at.y * Number(cameraScale) + Number(cameraY) };
+      },
+      { x, y },
+    );
+  };
+  const move: Desk['move'] = async (place) => {
+    const { x, y } = await screenOf(place);
+    const box = await root.boundingBox();
+    const inside = box !== null && x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height;
+    if (!inside) throw new Error(`move: ${place.join(', ')} ft is not in view`);
+    await page.mouse.move(x, y);
+  };
+  const click: Desk['click'] = async (place, shift = false) => {
+    if (shift) await page.keyboard.down('Shift');
+    await move(place);
+    await page.mouse.down();
+    await page.mouse.up();
+    if (shift) await page.keyboard.up('Shift');
+  };
+  return {
+    root,
+    screenOf,
+    move,
+    click,
+    draw: async (pen, places) => {
+      await page.keyboard.press(pen);
+      for (const place of places) await click(place);
+      await page.keyboard.press('Enter');
+    },
+    zoomTo: async (place, wheelSteps) => {
+      await move(place);
+      for (let i = 0; i < Math.abs(wheelSteps); i += 1) await page.mouse.wheel(0, wheelSteps > 0 ? -120 : 120);
+    },
+  };
+}
+
+/** Feet in `14′-6 1/2″`. */
+export function readFeet(text: string): number {
+  const match = /([\d,]+)′-(\d+)(?: (\d+)\/(\d+))?″/.exec(text);
+  if (match === null) throw new Error(`readFeet: ${text} is no length`);
+  const inches = Number(match[2]) + (match[3] === undefined ? 0 : Number(match[3]) / Number(match[4]));
+  return Number((match[1] ?? '').replace(/,/g, '')) + inches / 12;
+}
+
+/** The number at the start of `4,988.4 ft²`. */
+export function readNumber(text: string): number {
+  const match = /[\d,]+(?:\.\d+)?/.exec(text);
+  if (match === null) throw new Error(`readNumber: ${text} has no number`);
+  return Number(match[0].replace(/,/g, ''));
+}

@@ -1,0 +1,10 @@
+// npm run demo: installs and builds what is missing, then serves the app on the loopback address.
+import { spawn } from 'node:child_process';
+import { build, checkNode, install, root } from './prepare.mjs';
+
+checkNode();
+install();
+build();
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { cwd: root, stdio: 'inherit' });
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+server.on('exit', (code) => process.exit(code ?? 0));
