@@ -23,13 +23,17 @@ export function run(title, command, args, options = {}) {
 function filesUnder(folder) {
   return readdirSync(folder, { withFileTypes: true })
     .filter(({ name }) => name !== 'node_modules' && name !== 'dist' && !name.startsWith('.'))
-    .flatMap((entry) => (entry.isDirectory() ? filesUnder(join(folder, entry.name)) : [join(folder, entry.name)]))
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesUnder(join(folder, entry.name)) : [join(folder, entry.name)],
+    )
     .sort();
 }
 
 function stampOf(paths) {
   const hash = createHash('sha256');
-  for (const path of paths.flatMap((each) => (statSync(join(root, each)).isDirectory() ? filesUnder(join(root, each)) : [join(root, each)]))) {
+  for (const path of paths.flatMap((each) =>
+    statSync(join(root, each)).isDirectory() ? filesUnder(join(root, each)) : [join(root, each)],
+  )) {
     hash.update(path.slice(root.length));
     hash.update(readFileSync(path));
   }
@@ -57,15 +61,39 @@ export function checkNode() {
 /** Installs the packages of the lockfile. Nothing here needs install scripts. */
 export function install() {
   const packages = ['core', 'app', 'server', 'demo', 'e2e'].map((name) => `${name}/package.json`);
-  whenChanged('installed', ['package.json', 'package-lock.json', ...packages], () => existsSync(join(root, 'node_modules/react')), () => {
-    run('Installing packages', 'npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error']);
-  });
+  whenChanged(
+    'installed',
+    ['package.json', 'package-lock.json', ...packages],
+    () => existsSync(join(root, 'node_modules/react')),
+    () => {
+      run('Installing packages', 'npm', [
+        'ci',
+        '--ignore-scripts',
+        '--no-audit',
+        '--no-fund',
+        '--loglevel=error',
+      ]);
+    },
+  );
 }
 
 export function build() {
-  whenChanged('built', ['core/src', 'app/src', 'app/public', 'app/index.html', 'app/vite.config.ts', 'demo/files', 'package-lock.json'], () => existsSync(join(root, 'app/dist/index.html')), () => {
-    run('Building the app', 'npm', ['run', '--silent', 'build', '--loglevel=error']);
-  });
+  whenChanged(
+    'built',
+    [
+      'core/src',
+      'app/src',
+      'app/public',
+      'app/index.html',
+      'app/vite.config.ts',
+      'demo/files',
+      'package-lock.json',
+    ],
+    () => existsSync(join(root, 'app/dist/index.html')),
+    () => {
+      run('Building the app', 'npm', ['run', '--silent', 'build', '--loglevel=error']);
+    },
+  );
 }
 
 /** Chromium for the interface tests, by apt where it may. */
@@ -73,11 +101,17 @@ export function installChromium() {
   if (existsSync(CHROMIUM)) return;
   const isRoot = process.getuid?.() === 0;
   const sudo = isRoot ? [] : ['sudo', '-n'];
-  const apt = (...args) => spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...args) =>
+    spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   console.log('\nInstalling Chromium by apt');
   apt('update', '-qq');
   apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
   if (existsSync(CHROMIUM)) return;
-  console.error(`The interface tests need Chromium at ${CHROMIUM}, and it could not be installed from here. Install it as root with: apt-get install chromium`);
+  console.error(
+    `The interface tests need Chromium at ${CHROMIUM}, and it could not be installed from here. Install it as root with: apt-get install chromium`,
+  );
   process.exit(1);
 }

@@ -16,5 +16,9 @@ run('Interface tests', 'npx', ['--no-install', 'playwright', 'test']);
 const read = (name) => JSON.parse(readFileSync(join(root, '.cache', name), 'utf8'));
 const unit = read('jest.json');
 const { stats } = read('playwright.json');
-console.log(`\nUnit tests: ${unit.numPassedTests} passed, ${unit.numFailedTests} failed, in ${unit.numTotalTestSuites} files`);
-console.log(`Interface tests: ${stats.expected} passed, ${stats.unexpected} failed, ${stats.flaky} flaky, ${stats.skipped} skipped`);
+console.log(
+  `\nUnit tests: ${unit.numPassedTests} passed, ${unit.numFailedTests} failed, in ${unit.numTotalTestSuites} files`,
+);
+console.log(
+  `Interface tests: ${stats.expected} passed, ${stats.unexpected} failed, ${stats.flaky} flaky, ${stats.skipped} skipped`,
+);

@@ -6,7 +6,8 @@ export const DEMO_JOB = 'Tern Island Boathouse';
 export const DEMO_PDF = 'demo/files/tern-island-boathouse.pdf';
 
 /** Waits until what was changed is said to be saved. */
-export const waitSaved = (page: Page): Promise<void> => expect(page.locator('[data-saved="saved"]')).toBeVisible();
+export const waitSaved = (page: Page): Promise<void> =>
+  expect(page.locator('[data-saved="saved"]')).toBeVisible();
 
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/jobs');
@@ -24,12 +25,18 @@ export async function newJob(page: Page, name: string, units: 'us' | 'metric' = 
   await expect(page.getByRole('heading', { name: 'No sheets yet' })).toBeVisible();
 }
 
-export async function addPdf(page: Page, file: Parameters<Locator['setInputFiles']>[0] = DEMO_PDF): Promise<void> {
+export async function addPdf(
+  page: Page,
+  file: Parameters<Locator['setInputFiles']>[0] = DEMO_PDF,
+): Promise<void> {
   await page.getByLabel('PDF of the drawings').setInputFiles(file);
 }
 
 export const goTo = (page: Page, stage: string): Promise<void> =>
-  page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+  page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(`^${stage}`) })
+    .click();
 
 export const totalOf = async (page: Page): Promise<number> =>
   Number(await page.locator('[data-total]').getAttribute('data-total'));
@@ -49,14 +56,19 @@ export interface Desk {
 
 export async function openSheet(page: Page, number: string): Promise<Desk> {
   if (!page.url().includes('/measure')) await goTo(page, 'Measure');
-  await page.getByRole('complementary', { name: 'Tally' }).getByLabel('Sheet').selectOption({ label: await optionFor(page, number) });
+  await page
+    .getByRole('complementary', { name: 'Tally' })
+    .getByLabel('Sheet')
+    .selectOption({ label: await optionFor(page, number) });
   const root = page.getByRole('application', { name: new RegExp(`Sheet ${number}`) });
   await expect(root).toHaveAttribute('data-camera-scale', /\d/);
   return createDesk(page, root);
 }
 
 async function optionFor(page: Page, number: string): Promise<string> {
-  const option = page.getByLabel('Sheet', { exact: true }).locator('option', { hasText: new RegExp(`^${number} `) });
+  const option = page
+    .getByLabel('Sheet', { exact: true })
+    .locator('option', { hasText: new RegExp(`^${number} `) });
   await expect(option).toHaveCount(1);
   return option.innerText();
 }
@@ -68,7 +80,10 @@ function createDesk(page: Page, root: Locator): Desk {
       (element, at) => {
         const box = element.getBoundingClientRect();
         const { cameraScale, cameraX, cameraY } = (element as HTMLElement).dataset;
-        return { x: box.left + at.x * Number(cameraScale) + Number(cameraX), y: box.top + at.y * Number(cameraScale) + Number(cameraY) };
+        return {
+          x: box.left + at.x * Number(cameraScale) + Number(cameraX),
+          y: box.top + at.y * Number(cameraScale) + Number(cameraY),
+        };
       },
       { x, y },
     );
@@ -99,7 +114,8 @@ function createDesk(page: Page, root: Locator): Desk {
     },
     zoomTo: async (place, wheelSteps) => {
       await move(place);
-      for (let i = 0; i < Math.abs(wheelSteps); i += 1) await page.mouse.wheel(0, wheelSteps > 0 ? -120 : 120);
+      for (let i = 0; i < Math.abs(wheelSteps); i += 1)
+        await page.mouse.wheel(0, wheelSteps > 0 ? -120 : 120);
     },
   };
 }

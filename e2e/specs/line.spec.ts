@@ -1,11 +1,31 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { BAY_SLAB, DOORS, type Place, areaOf, getWall, placeOn, wallLength, WALLS } from '@zest/demo/boathouse/building';
-import { addPdf, goTo, newJob, openSheet, readFeet, readNumber, tallyFigure, totalOf, waitSaved } from '../drivers/zest.ts';
+import {
+  BAY_SLAB,
+  DOORS,
+  type Place,
+  areaOf,
+  getWall,
+  placeOn,
+  wallLength,
+  WALLS,
+} from '@zest/demo/boathouse/building';
+import {
+  addPdf,
+  goTo,
+  newJob,
+  openSheet,
+  readFeet,
+  readNumber,
+  tallyFigure,
+  totalOf,
+  waitSaved,
+} from '../drivers/zest.ts';
 
 /** What a person measures must agree with the building model within this share. */
 const TOLERANCE = 0.003;
-const within = (measured: number, truth: number): void => expect(Math.abs(measured / truth - 1)).toBeLessThan(TOLERANCE);
+const within = (measured: number, truth: number): void =>
+  expect(Math.abs(measured / truth - 1)).toBeLessThan(TOLERANCE);
 
 test('a PDF goes in at one end and a priced bid comes out at the other', async ({ page }) => {
   await newJob(page, 'Line test');

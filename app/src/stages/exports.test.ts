@@ -1,0 +1,116 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from '@jest/globals';
+import ExcelJS from 'exceljs';
+import Papa from 'papaparse';
+import { Calculation } from '@zest/core/calculate/calculation';
+import { bidNode } from '@zest/core/calculate/nodes';
+import { knownValue } from '@zest/core/calculate/define';
+import { readZestjob } from '@zest/core/formats/zestjob/read';
+import { createJob, listRecords } from '@zest/core/job/job';
+import { bidReport } from '@zest/core/reports/bidReport';
+import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
+import { bidDocument } from './bid/bidDocument.ts';
+import { csvOf } from './bid/writeCsv.ts';
+import { xlsxBytes } from './bid/writeXlsx.ts';
+import { editLine } from './estimate/editLine.ts';
+import { keepEntry } from './measure/keepEntry.ts';
+import { keyFor, newScope } from './measure/newScope.ts';
+import { searchItems } from './prices/searchItems.ts';
+
+function demo(): Calculation {
+  const read = readZestjob(
+    new Uint8Array(readFileSync(`${__dirname}/../../../demo/files/tern-island-boathouse.zestjob`)),
+  );
+  if (!read.ok) throw new Error(JSON.stringify(read.problem));
+  return new Calculation(read.value.job);
+}
+const calculation = demo();
+const total = knownValue(calculation.figure(bidNode('total'))) ?? 0;
+
+describe('exports of the demo job', () => {
+  it('writes an XLSX that another reader opens, with formulas and the bid', async () => {
+    const workbook = new ExcelJS.Workbook();
+    await workbook.xlsx.load(await xlsxBytes(calculation));
+    const sheet = workbook.getWorksheet('Estimate');
+    const values: ExcelJS.CellFormulaValue[] = [];
+    let bid: unknown;
+    sheet?.eachRow((row) => {
+      row.eachCell((cell) => {
+        if (cell.type === ExcelJS.ValueType.Formula) values.push(cell.value as ExcelJS.CellFormulaValue);
+      });
+      if (row.getCell(2).value === 'Bid') bid = (row.getCell(17).value as ExcelJS.CellFormulaValue).result;
+    });
+    expect(values.length).toBeGreaterThan(250);
+    expect(bid).toBeCloseTo(total / 100, 2);
+  });
+
+  it('writes a CSV whose extensions add up to the direct cost', () => {
+    const { data } = Papa.parse<Record<string, string>>(csvOf(calculation), { header: true });
+    const cents = data.reduce((sum, row) => sum + Math.round(Number(row['extension'] ?? 0) * 100), 0);
+    expect(cents).toBe(knownValue(calculation.figure(bidNode('cost'))));
+    expect(new Set(data.map((row) => row['section']))).toContain('03 Concrete');
+  });
+
+  it('lets no description run as a formula in the spreadsheet that opens the CSV', () => {
+    const [line] = calculation.job.line.values();
+    const job = createJob([...listRecords(calculation.job), { ...line!, description: '=1+1' }]);
+    expect(csvOf(new Calculation(job))).toContain(`"'=1+1"`);
+  });
+
+  it('puts company, client, sections, inclusions and the total into the bid document', () => {
+    const text = JSON.stringify(
+      bidDocument(bidReport(calculation, 'sections'), { currency: 'USD', numbers: POINT_FORMAT }),
+    );
+    for (const words of [
+      'Quillfeather Builders',
+      'Tern Island Rowing Association',
+      'Masonry',
+      'Doors and windows as scheduled',
+      'Boat racks',
+      '$271,164.22',
+    ])
+      expect(text).toContain(words);
+  });
+});
+
+describe('typing', () => {
+  it('keeps figures in plain notation, whatever the job writes', () => {
+    expect(keepEntry('1.250,5', COMMA_FORMAT)).toBe('1250.5');
+    expect(keepEntry('max(2,5 m; length)', COMMA_FORMAT)).toBe('max(2.5 m, length)');
+    expect(keepEntry(` 9' `, POINT_FORMAT)).toBe(`9'`);
+  });
+
+  it('makes keys from names, unique and never a word of the language', () => {
+    expect(keyFor('Partition P2, 6"', new Set())).toBe('partition_p2_6');
+    expect(keyFor('Ceil', new Set())).toBe('ceil_2');
+    expect(keyFor('Wall', new Set(['wall', 'wall_2']))).toBe('wall_3');
+    expect(keyFor('墙', new Set())).toMatch(/^[a-z_][a-z0-9_]*$/);
+  });
+
+  it('gives a new scope a name and a color of its own', () => {
+    const scope = newScope(calculation.job, 'run', () => 'scope:new' as never);
+    expect([...calculation.job.scope.values()].map(({ name }) => name)).not.toContain(scope.name);
+    expect(scope.name).toBe('Run 5');
+  });
+
+  it('types a cost over a line, and gives it back to the price book when emptied', () => {
+    const line = [...calculation.job.line.values()].find(({ itemCode }) => itemCode === 'SW-SILT')!;
+    const typed = editLine(line, 'material', '$1,234.50', POINT_FORMAT);
+    expect(typed?.typedCost).toEqual({ kind: 'material', amount: '1234.5' });
+    expect(editLine(typed!, 'material', '', POINT_FORMAT)?.typedCost).toBeNull();
+    expect(editLine(line, 'material', 'about ten', POINT_FORMAT)).toBeUndefined();
+    expect(editLine(line, 'quantity', 'count(doors) * 2', POINT_FORMAT)?.quantity).toBe('count(doors) * 2');
+  });
+});
+
+describe('searching the price book', () => {
+  const codes = (text: string): string[] =>
+    searchItems(calculation.job.item.values(), text).map(({ code }) => code);
+  it('finds by words in any order, and by the start of a code first', () => {
+    expect(codes('mix 4000')).toEqual(['CN-RM-40']);
+    expect(codes('4000 ready')).toEqual(['CN-RM-40']);
+    expect(codes('fr-std')[0]).toBe('FR-STD-4');
+    expect(codes('unobtainium')).toEqual([]);
+    expect(codes('')).toHaveLength(146);
+  });
+});

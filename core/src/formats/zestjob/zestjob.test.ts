@@ -1,0 +1,154 @@
+import { describe, expect, it } from '@jest/globals';
+import { type Zippable, strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import fc from 'fast-check';
+import { createJob, listRecords } from '../../job/job.ts';
+import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
+import { ZESTJOB } from './descriptor.ts';
+import { readZestjob } from './read.ts';
+import { fileEntry, writeZestjob } from './write.ts';
+
+const { job: started, makeId, sheet } = createTestJob();
+const scope = makeScope(makeId, { key: 'wall', kind: 'run' });
+const job = createJob([
+  ...listRecords(started),
+  scope,
+  makeMark(makeId, scope, sheet, [
+    [0, 0],
+    [12.5, 3.25],
+  ]),
+]);
+const [file] = job.file.values();
+const bytes = new Uint8Array([37, 80, 68]);
+const files = new Map([[file!.id as string, bytes]]);
+const packed = writeZestjob(job, files);
+
+const problemOf = (data: Uint8Array): unknown => {
+  const read = readZestjob(data);
+  return read.ok ? undefined : read.problem;
+};
+type Envelope = { format: string; version: number; records: Record<string, unknown>[] };
+/** The packed job with its JSON changed. */
+function changed(change: (envelope: Envelope) => unknown): Uint8Array {
+  const entries = unzipSync(packed);
+  const envelope = JSON.parse(strFromU8(entries[ZESTJOB.jobEntry]!)) as Envelope;
+  const result = change(envelope) ?? envelope;
+  return zipSync({
+    ...entries,
+    [ZESTJOB.jobEntry]: strToU8(typeof result === 'string' ? result : JSON.stringify(result)),
+  });
+}
+const recordOf = (envelope: Envelope, type: string): Record<string, unknown> =>
+  envelope.records.find((record) => record['type'] === type)!;
+
+describe('.zestjob files', () => {
+  it('reads back what it wrote: every record and every file', () => {
+    const read = readZestjob(packed);
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    const sorted = (of: typeof job): unknown[] => [...listRecords(of)].sort((a, b) => (a.id < b.id ? -1 : 1));
+    expect(sorted(read.value.job)).toEqual(sorted(job));
+    expect(read.value.files.get(file!.id)).toEqual(bytes);
+  });
+
+  it('writes the same bytes for the same job, in whatever order it was made', () => {
+    const turned = createJob([...listRecords(job)].reverse());
+    expect(writeZestjob(turned, files)).toEqual(packed);
+  });
+
+  it.each<[string, Uint8Array, unknown]>([
+    ['an empty file', new Uint8Array(0), { kind: 'zestjob-empty' }],
+    [
+      'something that is no zip',
+      strToU8('%PDF-1.7 not a zip at all, but long enough to look'),
+      { kind: 'zestjob-not-zip' },
+    ],
+    ['a file cut off', packed.slice(0, packed.length - 200), { kind: 'zestjob-not-zip' }],
+    ['another zip', zipSync({ 'readme.txt': strToU8('hello') }), { kind: 'zestjob-no-job' }],
+    ['broken JSON', changed(() => '{"format": "zestjob", '), { kind: 'zestjob-not-json' }],
+    [
+      'another format',
+      changed(() => ({ format: 'other', version: 1, records: [] })),
+      { kind: 'zestjob-other-format' },
+    ],
+    [
+      'a newer version',
+      changed((envelope) => ({ ...envelope, version: 99, news: true })),
+      { kind: 'zestjob-newer', version: 99, known: 1 },
+    ],
+    [
+      'an unknown field',
+      changed((envelope) => ({ ...envelope, extra: 1 })),
+      { kind: 'zestjob-unknown-field', field: 'extra' },
+    ],
+    [
+      'an unknown record type',
+      changed(({ records }) => void records.push({ type: 'spell' })),
+      { kind: 'zestjob-record-type', type: 'spell' },
+    ],
+    [
+      'an unknown field of a record',
+      changed((envelope) => void (recordOf(envelope, 'scope')['glow'] = 1)),
+      { kind: 'zestjob-record', problem: { kind: 'record-unknown-field', field: 'glow' } },
+    ],
+    [
+      'a name of 5,000 characters',
+      changed((envelope) => void (recordOf(envelope, 'scope')['name'] = 'x'.repeat(5000))),
+      { kind: 'zestjob-record', problem: { reason: { fault: 'too-long' } } },
+    ],
+    [
+      'a point that is no number',
+      changed((envelope) => void (recordOf(envelope, 'mark')['strokes'] = [[{ x: 'a', y: 1 }]])),
+      { kind: 'zestjob-record', problem: { field: 'strokes.0.0.x' } },
+    ],
+    [
+      'a mark of no scope',
+      changed((envelope) => void (recordOf(envelope, 'mark')['scopeId'] = 'scope:gone')),
+      { kind: 'zestjob-inconsistent', problem: { missing: 'scope:gone' } },
+    ],
+    [
+      'the same record twice',
+      changed((envelope) => void envelope.records.push(recordOf(envelope, 'scope'))),
+      { kind: 'zestjob-duplicate' },
+    ],
+    [
+      'a job without settings',
+      changed((envelope) => ({
+        ...envelope,
+        records: envelope.records.filter((record) => record['type'] !== 'settings'),
+      })),
+      { kind: 'zestjob-settings', count: 0 },
+    ],
+  ])('refuses %s by name', (_what, data, problem) => {
+    expect(problemOf(data)).toMatchObject(problem as object);
+  });
+
+  it('refuses a job whose drawings are missing or cut off', () => {
+    const { [fileEntry(file!.id)]: _drawings, ...rest } = unzipSync(packed);
+    expect(problemOf(zipSync(rest))).toEqual({ kind: 'zestjob-file-missing', name: 'plans.pdf' });
+    expect(problemOf(zipSync({ ...rest, [fileEntry(file!.id)]: new Uint8Array([1]) }))).toEqual({
+      kind: 'zestjob-file-size',
+      name: 'plans.pdf',
+    });
+  });
+
+  it('does not unpack a zip bomb: what it says it holds is too much', () => {
+    const entries: Zippable = { [ZESTJOB.jobEntry]: strToU8('{}') };
+    const bomb = zipSync({ ...entries, big: new Uint8Array(2_000_000) }, { level: 9 });
+    // The size of the entry in the central directory is what an unpacker would make room for.
+    const view = new DataView(bomb.buffer, bomb.byteOffset, bomb.byteLength);
+    for (let at = 0; at < bomb.length - 46; at += 1)
+      if (view.getUint32(at, true) === 0x02014b50 && view.getUint32(at + 24, true) === 2_000_000)
+        view.setUint32(at + 24, 0xf0000000, true);
+    expect(problemOf(bomb)).toMatchObject({ kind: 'zestjob-too-large' });
+  });
+
+  it('gives a problem and never throws for damaged bytes', () => {
+    fc.assert(
+      fc.property(fc.nat(packed.length - 1), fc.integer({ min: 1, max: 255 }), (place, by) => {
+        const damaged = packed.slice();
+        damaged[place] = (damaged[place]! + by) % 256;
+        expect(typeof readZestjob(damaged).ok).toBe('boolean');
+      }),
+      { numRuns: 120 },
+    );
+  });
+});
