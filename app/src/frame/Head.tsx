@@ -112,13 +112,12 @@ function Total() {
       <b ref={shown} data-total={total}>
         {formatMoney(total, money)}
       </b>
-      {unpriced > 0 ? (
-        <small className="warn">{plural(unpriced, 'line')} not in it</small>
-      ) : (
-        <small>
-          {delta === 0 ? 'bid' : `${delta > 0 ? '+' : ''}${formatMoney(delta, money)} last change`}
-        </small>
-      )}
+      <small>
+        {delta === 0 ? null : <span>{`${delta > 0 ? '+' : ''}${formatMoney(delta, money)}`}</span>}
+        {delta !== 0 && unpriced > 0 ? ' · ' : null}
+        {unpriced > 0 ? <span className="warn">{plural(unpriced, 'line')} not in it</span> : null}
+        {unpriced === 0 ? (delta === 0 ? 'bid' : ' last change') : null}
+      </small>
     </button>
   );
 }

@@ -6,14 +6,14 @@ import { type Point, nearestOnSegment, point } from './point.ts';
 import { pointToward, polylineLength, squareTo } from './polyline.ts';
 import { ringContains, ringCrossesItself, ringPerimeter, signedArea } from './polygon.ts';
 
-/** A simple ring: angles in order around a center, so that it never crosses itself. */
+/** A simple ring: angles in order around a center, each turn below a half, so that it never crosses itself. */
 const star: fc.Arbitrary<Point[]> = fc
   .array(
     fc.record({
-      turn: fc.double({ min: 0.2, max: 1, noNaN: true }),
+      turn: fc.double({ min: 0.5, max: 1, noNaN: true }),
       reach: fc.double({ min: 10, max: 400, noNaN: true }),
     }),
-    { minLength: 3, maxLength: 24 },
+    { minLength: 5, maxLength: 24 },
   )
   .map((spokes) => {
     const whole = spokes.reduce((sum, { turn }) => sum + turn, 0);

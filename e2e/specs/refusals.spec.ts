@@ -1,0 +1,162 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+import { PDFDocument } from 'pdf-lib';
+import { zipSync, strToU8 } from 'fflate';
+import {
+  DEMO_PDF,
+  addPdf,
+  goTo,
+  newJob,
+  openDemo,
+  openSheet,
+  tallyFigure,
+  totalOf,
+  waitSaved,
+} from '../drivers/zest.ts';
+
+const pdf = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/pdf', buffer });
+
+/** An encryption dictionary with nothing that opens it: a reader must ask for the password. */
+async function lockedPdf(): Promise<Buffer> {
+  const document = await PDFDocument.create();
+  document.addPage([200, 200]);
+  const plain = Buffer.from(await document.save({ useObjectStreams: false })).toString('latin1');
+  const secret = '00'.repeat(32);
+  const entry = `/Encrypt << /Filter /Standard /V 1 /R 2 /O <${secret}> /U <${secret}> /P -44 >> /ID [<${'ab'.repeat(16)}> <${'ab'.repeat(16)}>]`;
+  return Buffer.from(plain.replace(/trailer\s*<</, `trailer\n<< ${entry}`), 'latin1');
+}
+
+async function manyPages(count: number): Promise<Buffer> {
+  const document = await PDFDocument.create();
+  for (let i = 0; i < count; i += 1) document.addPage([100, 100]);
+  return Buffer.from(await document.save());
+}
+
+test('drawings that cannot be taken are refused in a sentence, and the next ones still come in', async ({
+  page,
+}) => {
+  await newJob(page, 'Refusals');
+  const whole = await readFile(DEMO_PDF);
+  const cases: readonly (readonly [Parameters<typeof addPdf>[1], RegExp])[] = [
+    [pdf('empty.pdf', Buffer.alloc(0)), /empty\.pdf: The file is empty/],
+    [
+      pdf('letter.pdf', Buffer.from('Dear estimator, please find attached')),
+      /letter\.pdf: This is not a PDF/,
+    ],
+    [pdf('cut.pdf', Buffer.from(whole.subarray(0, 700))), /cut\.pdf: The PDF is damaged or was cut off/],
+    [pdf('locked.pdf', await lockedPdf()), /locked\.pdf: The PDF is locked with a password/],
+    [pdf('atlas.pdf', await manyPages(3000)), /atlas\.pdf: The PDF has 3,000 pages; up to 1,000/],
+  ];
+  for (const [file, words] of cases) {
+    await addPdf(page, file);
+    await expect(page.getByText(words)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('article')).toHaveCount(0);
+  }
+  await addPdf(page);
+  await expect(page.getByRole('article')).toHaveCount(4);
+});
+
+test('a long set can be canceled, and nothing of it stays', async ({ page }) => {
+  await newJob(page, 'Canceled');
+  await addPdf(page, pdf('long.pdf', await manyPages(900)));
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Reading long.pdf was canceled; no sheets were added.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No sheets yet' })).toBeVisible();
+});
+
+test('job files that cannot be taken are refused in a sentence', async ({ page }) => {
+  await page.goto('/jobs');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  const give = (name: string, bytes: Uint8Array) =>
+    page
+      .getByLabel('Job file')
+      .setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
+  const envelope = (content: object): Uint8Array => zipSync({ 'job.json': strToU8(JSON.stringify(content)) });
+  const cases: readonly (readonly [Uint8Array, RegExp])[] = [
+    [
+      new Uint8Array(await readFile('demo/files/tern-island-boathouse.zestjob')).slice(0, 9000),
+      /not a job file, or it was cut off/,
+    ],
+    [envelope({ format: 'zestjob', version: 7, records: [] }), /comes from a newer Zest Line/],
+    [
+      envelope({ format: 'zestjob', version: 1, records: [], extra: true }),
+      /field ‘extra’ that is not known/,
+    ],
+    [zipSync({ 'notes.txt': strToU8('hello') }), /no job in this file/],
+  ];
+  for (const [bytes, words] of cases) {
+    await give('job.zestjob', bytes);
+    await expect(page.getByText(words)).toBeVisible();
+  }
+  await expect(page.getByRole('row')).toHaveCount(2);
+});
+
+test('formulas that do not work say why in their place, and the bid goes on', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Assemblies');
+  await page.getByRole('button', { name: /^Slab on grade/ }).click();
+  const formula = page.getByLabel('Formula of Ready-mix concrete');
+  const say = async (text: string, words: RegExp): Promise<void> => {
+    await formula.fill(text);
+    await formula.press('Enter');
+    await expect(page.getByText(words).first()).toBeVisible();
+    await expect(formula).toHaveValue(text);
+  };
+  await say('area + thickness', /area \+ thickness: an area cannot be added to a length/);
+  await say('area', /This gives an area; a volume is wanted here/);
+  await say('area * thicknes', /Did you mean thickness/);
+  await say('area * (', /stops too early/);
+  await formula.fill('area * thickness / (pumped - 1)');
+  await formula.press('Enter');
+  await expect(page.getByText('divides by zero').first()).toBeVisible();
+  await formula.fill('place');
+  await formula.press('Enter');
+  await expect(page.getByText('loop').first()).toBeVisible();
+  expect(await totalOf(page)).toBeGreaterThan(20_000_000);
+  for (let i = 0; i < 6; i += 1) await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(formula).toHaveValue('area * thickness');
+  expect(await totalOf(page)).toBe(27_116_422);
+});
+
+test('a name of 5,000 characters is refused where it is typed, and stays there to be shortened', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Rubber floor', exact: true }).click();
+  const name = page.getByLabel('Scope name');
+  await name.fill('x'.repeat(5000));
+  await name.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText(
+    'The name of the scope is too long; up to 200 characters are taken. Shorten it.',
+  );
+  await expect(name).toHaveValue('x'.repeat(5000));
+  await expect(tallyFigure(page, 'rubber_floor')).toHaveText(/2,822\.0/);
+});
+
+test('a full disk is told, nothing is lost, and saving goes on when there is room', async ({ page }) => {
+  await openDemo(page);
+  await page.evaluate(() => {
+    const real = IDBDatabase.prototype.transaction;
+    (window as unknown as { freeDisk: () => void }).freeDisk = () => {
+      IDBDatabase.prototype.transaction = real;
+    };
+    IDBDatabase.prototype.transaction = function refuse(this: IDBDatabase, names, mode, options) {
+      if (mode === 'readwrite') throw new DOMException('The disk is full', 'QuotaExceededError');
+      return real.call(this, names, mode, options);
+    };
+  });
+  const title = page.getByLabel('Sheet title').first();
+  await title.fill('Cover sheet');
+  await title.press('Enter');
+  await expect(
+    page.getByText('The disk is full: the last changes are not saved.', { exact: false }),
+  ).toBeVisible();
+  await expect(page.locator('[data-saved="failed"]')).toBeVisible();
+  await expect(title).toHaveValue('Cover sheet');
+  await page.evaluate(() => (window as unknown as { freeDisk: () => void }).freeDisk());
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await waitSaved(page);
+  await page.reload();
+  await expect(page.getByLabel('Sheet title').first()).toHaveValue('Cover sheet');
+});
