@@ -29,9 +29,7 @@ export const STAGES: readonly Stage[] = [
     name: 'Measure',
     icon: PencilRuler,
     todo: (calculation) => {
-      const count = [...calculation.job.scope.keys()].filter(
-        (id) => [...calculation.marksOf(id)].length === 0,
-      ).length;
+      const count = [...calculation.job.scope.keys()].filter((id) => !calculation.isMeasured(id)).length;
       return { count, words: `${plural(count, 'scope')} not measured yet` };
     },
   },

@@ -13,6 +13,8 @@ interface Entry {
 
 /** Long paths cost more than they save: rasterizing grows faster than their length. */
 const MARKS_A_PATH = 16;
+/** With more marks in view than this, they hide each other's dashes; each is drawn once, solid. */
+const CROWDED = 20_000;
 /** Room for line width and glyphs around a mark's points, in sheet points at scale 1. */
 const REACH = 12;
 
@@ -81,13 +83,14 @@ async function draw(view: View, quality: 'quick' | 'proper', skip: readonly stri
     if (list === undefined) byScope.set(mark.scopeId, [mark]);
     else list.push(mark);
   }
+  const crowded = seen.length > CROWDED;
   for (const kind of ['area', 'run', 'count'] as const) {
     for (const [scopeId, marks] of byScope) {
       const scope = scopes.get(scopeId) as DrawnScope;
       const ofKind = marks.filter((mark) => mark.kind === kind);
       context.globalAlpha = scope.faint ? 0.25 : 1;
       for (let i = 0; i < ofKind.length; i += MARKS_A_PATH)
-        drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, scope.color, quality);
+        drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, scope.color, quality, crowded);
     }
   }
   const bitmap = canvas.transferToImageBitmap();
@@ -101,6 +104,7 @@ function drawBatch(
   kind: DrawnMark['kind'],
   color: number,
   quality: 'quick' | 'proper',
+  crowded: boolean,
 ): void {
   const look = lookOf(color);
   context.beginPath();
@@ -110,7 +114,7 @@ function drawBatch(
       else traceStroke(context, view, stroke, kind === 'area');
     }
   context.strokeStyle = look.color;
-  context.lineJoin = 'round';
+  context.lineJoin = crowded ? 'bevel' : 'round';
   context.setLineDash([]);
   if (quality === 'quick') {
     context.lineWidth = 1;
@@ -128,14 +132,15 @@ function drawBatch(
     context.stroke();
     return;
   }
-  context.lineWidth = kind === 'run' ? runWidth(view.scale) : 2;
+  context.lineWidth = kind === 'run' && !crowded ? runWidth(view.scale) : 2;
   if (kind === 'run') {
     // A light ground under dashes, so that the wall below does not show through as a dash of its own.
     const alpha = context.globalAlpha;
     context.globalAlpha = alpha * 0.3;
-    context.stroke();
+    if (!crowded) context.stroke();
     context.globalAlpha = alpha * 0.9;
-    context.setLineDash(look.dash.map((length) => length * Math.max(0.6, context.lineWidth / 5)));
+    if (!crowded)
+      context.setLineDash(look.dash.map((length) => length * Math.max(0.6, context.lineWidth / 5)));
     context.stroke();
     context.globalAlpha = alpha;
     return;

@@ -35,7 +35,7 @@ export class Calculation {
   readonly graph = new Graph();
   #job: Job;
   #names: ScopeNames;
-  readonly #owned = new Map<Owner, ReadonlySet<string>>();
+  readonly #owned = new Map<Owner, readonly string[]>();
   readonly #marksOfScope = new Map<string, Map<string, Mark>>();
   readonly #items = new Map<string, Item>();
 
@@ -71,6 +71,11 @@ export class Calculation {
 
   marksOf(scopeId: string): Iterable<Mark> {
     return this.#marksOfScope.get(scopeId)?.values() ?? [];
+  }
+
+  /** True when the scope has marks. */
+  isMeasured(scopeId: string): boolean {
+    return (this.#marksOfScope.get(scopeId)?.size ?? 0) > 0;
   }
 
   get names(): ScopeNames {
@@ -153,12 +158,16 @@ export class Calculation {
   }
 
   #own(owner: Owner, definitions: Definitions): void {
-    const before = this.#owned.get(owner);
-    const now = new Set(definitions.map(([node]) => node));
-    if (before !== undefined) for (const node of before) if (!now.has(node)) this.graph.remove(node);
+    const before = this.#owned.get(owner) ?? [];
+    const now = definitions.map(([node]) => node);
+    const same = before.length === now.length && before.every((node, i) => node === now[i]);
+    if (before.length > 0 && !same) {
+      const kept = new Set(now);
+      for (const node of before) if (!kept.has(node)) this.graph.remove(node);
+    }
     for (const [node, rule] of definitions) this.graph.define(node, rule);
-    if (now.size === 0) this.#owned.delete(owner);
-    else this.#owned.set(owner, now);
+    if (now.length === 0) this.#owned.delete(owner);
+    else if (!same) this.#owned.set(owner, now);
   }
 
   #defineMeasures(scope: Scope): void {

@@ -1,6 +1,6 @@
-import { type Figure, type Rule, sumOf } from '../graph/graph.ts';
+import { type Compute, type Figure, type Rule, sumOf } from '../graph/graph.ts';
 import type { Failure } from '../graph/failure.ts';
-import { findJunctions } from '../geometry/junctions.ts';
+import { type Junctions, findJunctions } from '../geometry/junctions.ts';
 import type { Job } from '../job/job.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
@@ -12,7 +12,12 @@ import { type UnitPrice, priceByHand, priceByItem } from '../pricing/price.ts';
 import { roundQuantity, roundUpTo, unitOrLabel, withWaste } from '../pricing/quantity.ts';
 import type { Result } from '../problem/result.ts';
 import { measureMark, shapeCrossesItself } from '../takeoff/measureMark.ts';
-import { JUNCTION_MEASURES, MARK_MEASURES } from '../takeoff/measures.ts';
+import {
+  JUNCTION_MEASURES,
+  type JunctionMeasure,
+  MARK_MEASURES,
+  type MarkMeasure,
+} from '../takeoff/measures.ts';
 import type { ScopeNames } from './names.ts';
 import type { LineKey } from '../estimate/lineKey.ts';
 import { lineNode, markNode, measureNode, propertyNode } from './nodes.ts';
@@ -24,11 +29,15 @@ export type Definitions = readonly (readonly [node: string, rule: Rule])[];
 const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 const valued = (value: number): Rule => ({ kind: 'value', value });
 
+/** A run or an area is one mark: only points have a count of their own to add up. */
+const ownMeasures = (kind: Mark['kind']): readonly MarkMeasure[] =>
+  MARK_MEASURES[kind].filter((measure) => measure !== 'count' || kind === 'count');
+
 /** A mark's own figures. Without a scale they are unknown, save the count. */
 export function defineMark(job: Job, mark: Mark): Definitions {
   const scale = job.sheet.get(mark.sheetId)?.scale ?? undefined;
   const crossed = shapeCrossesItself(mark);
-  return MARK_MEASURES[mark.kind].map((measure) => {
+  return ownMeasures(mark.kind).map((measure) => {
     const value = measureMark(mark, measure, scale);
     const node = markNode(mark.id, measure);
     if (value === undefined) return [node, failed({ kind: 'no-scale', sheetId: mark.sheetId })];
@@ -39,23 +48,26 @@ export function defineMark(job: Job, mark: Mark): Definitions {
 
 /** A scope's measures: sums over its marks, and how its runs meet on each sheet. */
 export function defineMeasures(scope: Scope, marks: readonly Mark[]): Definitions {
-  const sums = MARK_MEASURES[scope.kind].map(
-    (measure) =>
-      [
-        measureNode(scope.id, measure),
-        { kind: 'compute', inputs: marks.map(({ id }) => markNode(id, measure)), run: sumOf },
-      ] as const,
-  );
-  return scope.kind === 'run' ? [...sums, ...defineJunctions(scope, marks)] : sums;
+  const sums: Definitions = ownMeasures(scope.kind).map((measure) => [
+    measureNode(scope.id, measure),
+    { kind: 'compute', inputs: marks.map(({ id }) => markNode(id, measure)), run: sumOf },
+  ]);
+  if (scope.kind === 'count') return sums;
+  const counted: Definitions = [...sums, [measureNode(scope.id, 'count'), valued(marks.length)]];
+  return scope.kind === 'run' ? [...counted, ...defineJunctions(scope, marks)] : counted;
 }
 
 function defineJunctions(scope: Scope, marks: readonly Mark[]): Definitions {
   const chains = new Map<string, (readonly { x: number; y: number }[])[]>();
   for (const mark of marks) chains.set(mark.sheetId, [...(chains.get(mark.sheetId) ?? []), ...mark.strokes]);
-  const found = [...chains.values()].map(findJunctions);
+  let found: readonly Junctions[] | undefined;
+  const total = (measure: JunctionMeasure): number => {
+    found ??= [...chains.values()].map(findJunctions);
+    return found.reduce((sum, junctions) => sum + junctions[measure], 0);
+  };
   return JUNCTION_MEASURES.map((measure) => [
     measureNode(scope.id, measure),
-    valued(found.reduce((sum, junctions) => sum + junctions[measure], 0)),
+    { kind: 'when-asked', value: () => total(measure) },
   ]);
 }
 
@@ -73,20 +85,16 @@ export interface Purchase {
 }
 
 /** From a net figure (SI) to the quantity that is bought and priced, in the line's unit. */
-export function purchaseQuantity(netSi: number, purchase: Purchase): number {
-  const gross = withWaste(netSi / unitOrLabel(purchase.unit).factor, purchase.wastePercent);
-  return roundQuantity(roundUpTo(gross, purchase.roundUpTo));
+function purchaseRun({ unit, wastePercent, roundUpTo: multiple }: Purchase): Compute {
+  const { factor } = unitOrLabel(unit);
+  return (values, at) => {
+    const gross = withWaste((values[at[0] as number] as number) / factor, wastePercent);
+    return roundQuantity(roundUpTo(gross, multiple));
+  };
 }
 
 export const defineQuantity = (line: LineKey, netNode: string, purchase: Purchase): Definitions => [
-  [
-    lineNode(line, 'quantity'),
-    {
-      kind: 'compute',
-      inputs: [netNode],
-      run: (values, at) => purchaseQuantity(values[at[0] as number] as number, purchase),
-    },
-  ],
+  [lineNode(line, 'quantity'), { kind: 'compute', inputs: [netNode], run: purchaseRun(purchase) }],
 ];
 
 /** What prices a line: a code of the price book, or a typed cost. */

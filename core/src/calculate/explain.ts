@@ -33,7 +33,8 @@ export function tapeOf(
     .sort((a, b) => orderOf(a) - orderOf(b))
     .map((mark) => {
       const scale = job.sheet.get(mark.sheetId)?.scale ?? null;
-      const figure = calculation.figure(markNode(mark.id, measure));
+      const one = measure === 'count' && mark.kind !== 'count';
+      const figure = one ? { value: 1 } : calculation.figure(markNode(mark.id, measure));
       const pieces = scale === null || mark.kind === 'count' ? [] : piecesOf(mark, scale);
       return { mark, figure, pieces };
     });

@@ -12,6 +12,10 @@ export const netNode = (useId: string, key: string): string => `${useId}/net/${k
 export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension';
 export const lineNode = (line: LineKey, figure: LineFigure): string => `${line}/${figure}`;
 
+/** The line whose extension a node is; undefined for other nodes. */
+export const lineOfExtension = (node: string): LineKey | undefined =>
+  node.endsWith('/extension') ? node.slice(0, -'/extension'.length) : undefined;
+
 export type SumFigure = CostKind | 'hours' | 'cost';
 export const SUM_KINDS: readonly Exclude<SumFigure, 'cost'>[] = [
   'material',

@@ -1,5 +1,6 @@
 import { type LineKey, NO_SECTION, componentLine } from './lineKey.ts';
 import type { Id } from '../job/id.ts';
+import { groupBy } from '../job/groupBy.ts';
 import { type Job, inOrder } from '../job/job.ts';
 import type { Component } from '../job/records/assembly.ts';
 import type { Line } from '../job/records/line.ts';
@@ -47,16 +48,6 @@ export function componentRowsOf(
     }));
   });
 }
-
-const groupBy = <Item, Key>(items: Iterable<Item>, keyOf: (item: Item) => Key): ReadonlyMap<Key, Item[]> => {
-  const groups = new Map<Key, Item[]>();
-  for (const item of items) {
-    const group = groups.get(keyOf(item));
-    if (group === undefined) groups.set(keyOf(item), [item]);
-    else group.push(item);
-  }
-  return groups;
-};
 
 /** The whole estimate in order: sections with their scopes, the scopes' components, and typed lines. */
 export function listRows(job: Job): readonly EstimateRow[] {

@@ -1,5 +1,5 @@
 import RBush from 'rbush';
-import { type Bounds, boundsOf, growBounds } from './bounds.ts';
+import { type Bounds, boundsOf } from './bounds.ts';
 import { type Point, distance, nearestOnSegment } from './point.ts';
 import { segmentsCross } from './polygon.ts';
 import { JOINING_PT, STRAIGHT_RAD } from './tolerance.ts';
@@ -18,7 +18,7 @@ export interface Junctions {
 
 type Segment = readonly [Point, Point];
 
-interface Node extends Bounds {
+interface Node {
   readonly at: Point;
   readonly directions: number[];
 }
@@ -28,25 +28,54 @@ interface Placed extends Bounds {
   readonly order: number;
 }
 
+/** Places that count as one when they lie within the joining distance; found by squares of that size. */
+class NodeGrid {
+  readonly nodes: Node[] = [];
+  readonly #squares = new Map<number, Node[]>();
+
+  find(at: Point): Node | undefined {
+    const [column, row] = [Math.floor(at.x / JOINING_PT), Math.floor(at.y / JOINING_PT)];
+    for (let dx = -1; dx <= 1; dx += 1)
+      for (let dy = -1; dy <= 1; dy += 1)
+        for (const node of this.#squares.get(squareKey(column + dx, row + dy)) ?? NONE)
+          if (distance(node.at, at) <= JOINING_PT) return node;
+    return undefined;
+  }
+
+  add(at: Point, angle: number): void {
+    const known = this.find(at);
+    if (known !== undefined) {
+      known.directions.push(angle);
+      return;
+    }
+    const node = { at, directions: [angle] };
+    const key = squareKey(Math.floor(at.x / JOINING_PT), Math.floor(at.y / JOINING_PT));
+    const square = this.#squares.get(key);
+    if (square === undefined) this.#squares.set(key, [node]);
+    else square.push(node);
+    this.nodes.push(node);
+  }
+}
+
+const NONE: readonly Node[] = [];
+/** Sheets reach a million points each way at most, so that two square numbers fit one exact number. */
+const squareKey = (column: number, row: number): number => column * 2 ** 26 + row;
+
 const segmentsOf = (chain: readonly Point[]): readonly Segment[] =>
   chain.slice(1).map((to, i) => [chain[i] as Point, to] as const);
 
 const direction = (from: Point, to: Point): number => Math.atan2(to.y - from.y, to.x - from.x);
 
-const around = (at: Point, by = JOINING_PT): Bounds => growBounds(boundsOf([at]), by);
-
-const findNode = (nodes: RBush<Node>, at: Point): Node | undefined =>
-  nodes.search(around(at)).find((each) => distance(each.at, at) <= JOINING_PT);
-
-function addArm(nodes: RBush<Node>, at: Point, angle: number): void {
-  const node = findNode(nodes, at);
-  if (node === undefined) nodes.insert({ at, directions: [angle], ...boundsOf([at]) });
-  else node.directions.push(angle);
-}
+const around = ({ x, y }: Point): Bounds => ({
+  minX: x - JOINING_PT,
+  minY: y - JOINING_PT,
+  maxX: x + JOINING_PT,
+  maxY: y + JOINING_PT,
+});
 
 /** Arms a vertex or end lays on the inside of another segment: both ways along it. */
-function addPassingArms(nodes: RBush<Node>, segments: RBush<Placed>): void {
-  for (const node of nodes.all()) {
+function addPassingArms(grid: NodeGrid, segments: RBush<Placed>): void {
+  for (const node of grid.nodes) {
     for (const { segment } of segments.search(around(node.at))) {
       const [a, b] = segment;
       if (distance(a, node.at) <= JOINING_PT || distance(b, node.at) <= JOINING_PT) continue;
@@ -76,17 +105,17 @@ function distinctArms(directions: readonly number[]): readonly number[] {
  * another run count as joined, since walls are traced by hand.
  */
 export function findJunctions(chains: readonly (readonly Point[])[]): Junctions {
-  const nodes = new RBush<Node>();
+  const grid = new NodeGrid();
   const segments = chains.flatMap(segmentsOf).filter(([a, b]) => distance(a, b) > 0);
   const placed = new RBush<Placed>();
   placed.load(segments.map((segment, order) => ({ segment, order, ...boundsOf(segment) })));
   for (const [a, b] of segments) {
-    addArm(nodes, a, direction(a, b));
-    addArm(nodes, b, direction(b, a));
+    grid.add(a, direction(a, b));
+    grid.add(b, direction(b, a));
   }
-  addPassingArms(nodes, placed);
-  const found = { ends: 0, corners: 0, tees: 0, crossings: countThrough(placed, nodes) };
-  for (const node of nodes.all()) {
+  addPassingArms(grid, placed);
+  const found = { ends: 0, corners: 0, tees: 0, crossings: countThrough(placed, grid) };
+  for (const node of grid.nodes) {
     const arms = distinctArms(node.directions);
     const [first = 0, second = 0] = arms;
     if (arms.length === 1) found.ends += 1;
@@ -98,18 +127,18 @@ export function findJunctions(chains: readonly (readonly Point[])[]): Junctions 
 }
 
 /** Crossings of two segments' insides, away from every vertex. */
-function countThrough(placed: RBush<Placed>, nodes: RBush<Node>): number {
-  const places = new RBush<Node>();
-  for (const { segment, order } of placed.all()) {
-    const [a, b] = segment;
-    for (const other of placed.search(boundsOf(segment))) {
+function countThrough(placed: RBush<Placed>, grid: NodeGrid): number {
+  const places = new NodeGrid();
+  for (const each of placed.all()) {
+    const [a, b] = each.segment;
+    for (const other of placed.search(each)) {
       const [c, d] = other.segment;
-      if (other.order <= order || !segmentsCross(a, b, c, d)) continue;
+      if (other.order <= each.order || !segmentsCross(a, b, c, d)) continue;
       const at = crossingOf(a, b, c, d);
-      if (findNode(nodes, at) === undefined) addArm(places, at, 0);
+      if (grid.find(at) === undefined) places.add(at, 0);
     }
   }
-  return places.all().length;
+  return places.nodes.length;
 }
 
 function crossingOf(a: Point, b: Point, c: Point, d: Point): Point {

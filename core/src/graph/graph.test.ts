@@ -59,6 +59,43 @@ describe('the dependency graph', () => {
     expect(graph.figure('a')).toEqual({ value: 3 });
   });
 
+  it('works out a costly value only once something asks for it', () => {
+    const graph = new Graph();
+    let worked = 0;
+    const costly = (result: number): Rule => ({
+      kind: 'when-asked',
+      value: () => {
+        worked += 1;
+        return result;
+      },
+    });
+    graph.define('junctions', costly(7));
+    graph.define('other', value(1));
+    graph.recalculate();
+    graph.recalculateAll();
+    expect(worked).toBe(0);
+    expect(graph.figure('junctions')).toEqual({ value: 7 });
+    expect(graph.figure('junctions')).toEqual({ value: 7 });
+    expect(worked).toBe(1);
+    graph.define('reader', sum('junctions', 'other'));
+    graph.recalculate();
+    expect(graph.figure('reader')).toEqual({ value: 8 });
+    graph.define('junctions', costly(9));
+    graph.recalculate();
+    expect(graph.figure('reader')).toEqual({ value: 10 });
+    expect(worked).toBe(2);
+  });
+
+  it('lists what has no figure, without what is no longer there', () => {
+    const graph = new Graph();
+    graph.define('a', { kind: 'value', value: 0, failure: { kind: 'no-price' } });
+    graph.define('b', { kind: 'value', value: 0, failure: { kind: 'no-quantity' } });
+    graph.recalculate();
+    graph.remove('b');
+    graph.recalculate();
+    expect([...graph.failures()]).toEqual([['a', { kind: 'no-price' }]]);
+  });
+
   it('calls a removed node missing until it is there again', () => {
     const graph = new Graph();
     graph.define('a', value(1));

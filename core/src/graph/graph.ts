@@ -5,6 +5,8 @@ export type Compute = (values: Float64Array, at: Int32Array) => number;
 
 export type Rule =
   | { readonly kind: 'value'; readonly value: number; readonly failure?: Failure }
+  /** A costly value: worked out only once something reads it or asks for it. */
+  | { readonly kind: 'when-asked'; readonly value: () => number }
   | {
       readonly kind: 'compute';
       readonly inputs: readonly string[];
@@ -25,6 +27,21 @@ export const sumOf: Compute = (values, at) => {
 };
 
 const NO_INPUTS = new Int32Array(0);
+const NO_COMPUTE: Compute = () => Number.NaN;
+
+/** What a node does when it is figured; kept in a byte array, since the hot loop asks every node. */
+const VALUE = 1;
+const WHEN_ASKED = 2;
+const COMPUTE = 3;
+const COMPUTE_SKIPPING = 4;
+const LOOPED = 5;
+
+const KINDS = { value: VALUE, 'when-asked': WHEN_ASKED } as const;
+const kindOf = (rule: Rule | undefined): number => {
+  if (rule === undefined) return 0;
+  if (rule.kind !== 'compute') return KINDS[rule.kind];
+  return rule.skipsFailures === true ? COMPUTE_SKIPPING : COMPUTE;
+};
 
 /**
  * A dependency graph over ids and numbers; it knows nothing of jobs. Nodes are ranked so that
@@ -38,13 +55,21 @@ export class Graph {
   #rank = new Int32Array(1024);
   /** 0 clean, 1 waiting in a bucket. */
   #dirty = new Uint8Array(1024);
+  /** 0 where no rule stands. */
+  #kind = new Uint8Array(1024);
+  #failed = new Uint8Array(1024);
+  /** 1 where a value is not worked out, since nothing has asked for it. */
+  #unasked = new Uint8Array(1024);
   readonly #rules: (Rule | undefined)[] = [];
+  readonly #run: Compute[] = [];
   readonly #inputs: Int32Array[] = [];
   readonly #readers: number[][] = [];
   readonly #failures = new Map<number, Failure>();
   readonly #buckets: number[][] = [];
   readonly #looped = new Set<number>();
   #changed: number[] = [];
+  /** Computing nodes by rank, for figuring everything; undefined after a change of shape. */
+  #order: Int32Array | undefined;
 
   get size(): number {
     return this.#ids.length;
@@ -55,11 +80,14 @@ export class Graph {
     const node = this.#nodeOf(id);
     const previous = this.#rules[node];
     if (previous?.kind === 'value' && rule.kind === 'value' && sameValue(previous, rule)) return;
-    this.#unlink(node);
-    this.#rules[node] = rule;
-    if (rule.kind === 'compute') this.#link(node, rule.inputs);
+    if (this.#keepsInputs(node, rule)) this.#setRule(node, rule);
+    else {
+      this.#unlink(node);
+      this.#setRule(node, rule);
+      if (rule.kind === 'compute') this.#link(node, rule.inputs);
+      if (this.#looped.size > 0) this.#relinkLooped();
+    }
     this.#markDirty(node);
-    if (this.#looped.size > 0) this.#relinkLooped();
   }
 
   /** Takes a node's rule away; readers then fail as 'missing' until it is defined again. */
@@ -67,7 +95,7 @@ export class Graph {
     const node = this.#index.get(id);
     if (node === undefined || this.#rules[node] === undefined) return;
     this.#unlink(node);
-    this.#rules[node] = undefined;
+    this.#setRule(node, undefined);
     this.#markDirty(node);
     if (this.#looped.size > 0) this.#relinkLooped();
   }
@@ -81,14 +109,26 @@ export class Graph {
   figure(id: string): Figure {
     const node = this.#index.get(id);
     if (node === undefined) return { failure: { kind: 'missing', node: id } };
+    if (this.#unasked[node] === 1) {
+      this.#unasked[node] = 0;
+      this.#dirty[node] = 0;
+      this.#evaluate(node);
+    }
     const failure = this.#failures.get(node);
     return failure === undefined ? { value: this.#values[node] as number } : { failure };
+  }
+
+  /** Every defined node without a figure, with the reason. */
+  *failures(): Generator<readonly [id: string, failure: Failure]> {
+    for (const [node, failure] of this.#failures)
+      if (this.#rules[node] !== undefined && this.#unasked[node] === 0)
+        yield [this.#ids[node] as string, failure];
   }
 
   /** What a node reads, in slot order. */
   inputsOf(id: string): readonly string[] {
     const rule = this.#rules[this.#index.get(id) ?? -1];
-    return rule?.kind === 'compute' ? rule.inputs : [];
+    return rule === undefined ? NOTHING : inputsOfRule(rule);
   }
 
   /** What reads a node. */
@@ -115,11 +155,45 @@ export class Graph {
     return this.#changed.map((node) => this.#ids[node] as string);
   }
 
-  /** Figures every node anew, as on opening; returns how many there are. */
+  /** Figures everything that computes anew, in order of rank; returns how many nodes there are. */
   recalculateAll(): number {
-    for (let node = 0; node < this.#ids.length; node += 1) this.#markDirty(node);
+    this.recalculate();
+    this.#order ??= this.#sortByRank();
+    for (const node of this.#order) if (!this.#holds(node)) this.#evaluate(node);
     this.recalculate();
     return this.#ids.length;
+  }
+
+  /** True when figuring a node anew gives what it has; the usual case, and so the quick one. */
+  #holds(node: number): boolean {
+    if (this.#failed[node] === 1) return false;
+    const at = this.#inputs[node] as Int32Array;
+    if (this.#kind[node] === COMPUTE)
+      for (let slot = 0; slot < at.length; slot += 1)
+        if (this.#failed[at[slot] as number] === 1) return false;
+    return (this.#run[node] as Compute)(this.#values, at) === this.#values[node];
+  }
+
+  #sortByRank(): Int32Array {
+    const nodes = this.#ids.map((_, node) => node).filter((node) => (this.#kind[node] as number) >= COMPUTE);
+    return Int32Array.from(nodes.sort((a, b) => (this.#rank[a] as number) - (this.#rank[b] as number)));
+  }
+
+  /** A rule over the same operands needs no new links: a pen moved, a rate changed. */
+  #keepsInputs(node: number, rule: Rule): boolean {
+    const before = this.#rules[node];
+    if (before === undefined || this.#looped.size > 0) return false;
+    const [old, now] = [inputsOfRule(before), inputsOfRule(rule)];
+    return old.length === now.length && old.every((input, slot) => input === now[slot]);
+  }
+
+  #setRule(node: number, rule: Rule | undefined): void {
+    if (this.#rules[node]?.kind !== rule?.kind) this.#order = undefined;
+    this.#rules[node] = rule;
+    this.#run[node] = rule?.kind === 'compute' ? rule.run : NO_COMPUTE;
+    this.#kind[node] = kindOf(rule);
+    this.#unasked[node] =
+      rule?.kind === 'when-asked' && (this.#readers[node] as number[]).length === 0 ? 1 : 0;
   }
 
   #nodeOf(id: string): number {
@@ -132,7 +206,8 @@ export class Graph {
     this.#inputs.push(NO_INPUTS);
     this.#readers.push([]);
     this.#rules.push(undefined);
-    this.#failures.set(node, { kind: 'missing', node: id });
+    this.#run.push(NO_COMPUTE);
+    this.#fail(node, { kind: 'missing', node: id });
     return node;
   }
 
@@ -145,6 +220,14 @@ export class Graph {
     this.#values = grown(this.#values, new Float64Array(size));
     this.#rank = grown(this.#rank, new Int32Array(size));
     this.#dirty = grown(this.#dirty, new Uint8Array(size));
+    this.#kind = grown(this.#kind, new Uint8Array(size));
+    this.#failed = grown(this.#failed, new Uint8Array(size));
+    this.#unasked = grown(this.#unasked, new Uint8Array(size));
+  }
+
+  #fail(node: number, failure: Failure): void {
+    this.#failures.set(node, failure);
+    this.#failed[node] = 1;
   }
 
   #link(node: number, inputs: readonly string[]): void {
@@ -152,6 +235,10 @@ export class Graph {
     inputs.forEach((input, slot) => {
       const source = this.#nodeOf(input);
       at[slot] = source;
+      if (this.#unasked[source] === 1) {
+        this.#unasked[source] = 0;
+        this.#markDirty(source);
+      }
       (this.#readers[source] as number[]).push(node);
     });
     this.#inputs[node] = at;
@@ -184,6 +271,7 @@ export class Graph {
       const [current, rank] = pending.pop() as [number, number];
       if ((this.#rank[current] as number) >= rank) continue;
       this.#rank[current] = rank;
+      this.#order = undefined;
       if (this.#dirty[current] === 1) this.#enqueue(current);
       for (const reader of this.#readers[current] as number[])
         if (!this.#looped.has(reader)) pending.push([reader, rank + 1]);
@@ -222,7 +310,7 @@ export class Graph {
   }
 
   #markDirty(node: number): void {
-    if (this.#dirty[node] === 1) return;
+    if (this.#dirty[node] === 1 || this.#unasked[node] === 1) return;
     this.#dirty[node] = 1;
     this.#enqueue(node);
   }
@@ -238,39 +326,48 @@ export class Graph {
 
   #evaluate(node: number): void {
     const before = this.#values[node] as number;
-    const failedBefore = this.#failures.get(node);
+    const failedBefore = this.#failed[node] === 1 ? this.#failures.get(node) : undefined;
     const failure = this.#figure(node);
-    if (failure === undefined) this.#failures.delete(node);
-    else {
-      this.#failures.set(node, failure);
+    if (failure !== undefined) {
+      this.#fail(node, failure);
       // A failed operand reads as zero, so that sums over what is known can skip it.
       this.#values[node] = 0;
+    } else if (failedBefore !== undefined) {
+      this.#failures.delete(node);
+      this.#failed[node] = 0;
     }
     if (failure === failedBefore && before === this.#values[node]) return;
     this.#changed.push(node);
     for (const reader of this.#readers[node] as number[]) this.#markDirty(reader);
   }
 
+  /** Figures one node into `#values`, or says why it has no figure. */
   #figure(node: number): Failure | undefined {
-    const rule = this.#rules[node];
-    if (rule === undefined) return { kind: 'missing', node: this.#ids[node] as string };
-    if (rule.kind === 'value') {
-      this.#values[node] = rule.value;
-      return rule.failure;
-    }
-    if (this.#looped.has(node)) return { kind: 'loop', members: this.#loopThrough(node) };
+    const kind = this.#looped.size > 0 && this.#looped.has(node) ? LOOPED : (this.#kind[node] as number);
+    if (kind < COMPUTE) return this.#take(node);
+    if (kind === LOOPED) return { kind: 'loop', members: this.#loopThrough(node) };
     const at = this.#inputs[node] as Int32Array;
-    if (rule.skipsFailures !== true && this.#failures.size > 0) {
-      for (const source of at) {
-        const failed = this.#failures.get(source);
-        if (failed !== undefined) return failed;
-      }
-    }
-    const value = rule.run(this.#values, at);
-    if (!Number.isFinite(value))
-      return rule.explain?.(this.#values, at) ?? { kind: 'missing', node: this.#ids[node] as string };
+    if (kind === COMPUTE)
+      for (let slot = 0; slot < at.length; slot += 1)
+        if (this.#failed[at[slot] as number] === 1) return this.#failures.get(at[slot] as number);
+    const value = (this.#run[node] as Compute)(this.#values, at);
+    if (!Number.isFinite(value)) return this.#explain(node, at);
     this.#values[node] = value;
     return undefined;
+  }
+
+  #take(node: number): Failure | undefined {
+    const rule = this.#rules[node];
+    if (rule === undefined || rule.kind === 'compute')
+      return { kind: 'missing', node: this.#ids[node] as string };
+    this.#values[node] = rule.kind === 'value' ? rule.value : rule.value();
+    return rule.kind === 'value' ? rule.failure : undefined;
+  }
+
+  #explain(node: number, at: Int32Array): Failure {
+    const rule = this.#rules[node];
+    const explained = rule?.kind === 'compute' ? rule.explain?.(this.#values, at) : undefined;
+    return explained ?? { kind: 'missing', node: this.#ids[node] as string };
   }
 
   /** The members of the loop a node stands in, by a search along its readers back to itself. */
@@ -296,6 +393,9 @@ export class Graph {
     return members;
   }
 }
+
+const NOTHING: readonly string[] = [];
+const inputsOfRule = (rule: Rule): readonly string[] => (rule.kind === 'compute' ? rule.inputs : NOTHING);
 
 const sameValue = (a: Rule & { kind: 'value' }, b: Rule & { kind: 'value' }): boolean =>
   a.value === b.value && a.failure === b.failure;

@@ -1,5 +1,6 @@
 import type { Id, RecordType } from './id.ts';
 import { type JobRecord, RECORD_TYPES, type RecordOf, typeOfId } from './record.ts';
+import { changeTable } from './table.ts';
 
 export type Table<Type extends RecordType> = ReadonlyMap<Id<Type>, RecordOf<Type>>;
 
@@ -50,13 +51,19 @@ export function settingsOf(job: Job): RecordOf<'settings'> {
 /** The job after a change; tables that the diff does not touch are the same objects. */
 export function applyDiff(job: Job, diff: Diff): Job {
   if (isEmptyDiff(diff)) return job;
-  const tables: Record<string, Map<string, JobRecord>> = {};
-  const tableFor = (type: RecordType): Map<string, JobRecord> =>
-    (tables[type] ??= new Map<string, JobRecord>(job[type] as ReadonlyMap<string, JobRecord>));
-  for (const record of diff.removed) tableFor(record.type).delete(record.id);
-  for (const [, to] of diff.updated) tableFor(to.type).set(to.id, to);
-  for (const record of diff.added) tableFor(record.type).set(record.id, record);
-  return { ...job, ...tables };
+  const changes = new Map<RecordType, Map<string, JobRecord | undefined>>();
+  const set = (record: JobRecord, to: JobRecord | undefined): void => {
+    const ofType = changes.get(record.type) ?? new Map<string, JobRecord | undefined>();
+    changes.set(record.type, ofType.set(record.id, to));
+  };
+  for (const record of diff.removed) set(record, undefined);
+  for (const [, to] of diff.updated) set(to, to);
+  for (const record of diff.added) set(record, record);
+  const tables = [...changes].map(([type, of]) => [
+    type,
+    changeTable(job[type] as ReadonlyMap<string, JobRecord>, of),
+  ]);
+  return { ...job, ...(Object.fromEntries(tables) as Partial<Job>) };
 }
 
 export const invertDiff = (diff: Diff): Diff => ({

@@ -24,7 +24,8 @@ export const minorDigits = (currency: string): number => MINOR_DIGITS[currency] 
 const SYMBOLS: Readonly<Record<string, string>> = { USD: '$', EUR: '€', GBP: '£', JPY: '¥' };
 
 /** Rounds an amount in major units to whole minor units, halves away from zero. */
-export const toMinor = (amount: number, digits: number): number => roundTo(amount * 10 ** digits, 0);
+export const toMinor = (amount: number, digits: number): number =>
+  roundTo(amount * (digits === 2 ? 100 : 10 ** digits), 0);
 
 export interface MoneyFormat {
   readonly currency: string;

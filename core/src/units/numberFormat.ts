@@ -24,9 +24,12 @@ export function formatNumber(value: number, places: number, format: NumberFormat
   return sign + grouped + (kept === '' ? '' : format.decimal + kept);
 }
 
+/** Every line of an estimate is rounded several times; a power is dear beside a look-up. */
+const POWERS: readonly number[] = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((places) => 10 ** places);
+
 /** Rounds half away from zero at `places` decimals, taking binary noise for the tie it stands for. */
 export function roundTo(value: number, places: number): number {
-  const power = 10 ** places;
+  const power = POWERS[places] ?? 10 ** places;
   const scaled = Math.abs(value) * power;
   const rounded = Math.floor(scaled + 0.5 + Math.max(1e-9, scaled * 1e-14)) / power;
   return value < 0 && rounded !== 0 ? -rounded : rounded;

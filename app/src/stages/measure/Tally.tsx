@@ -1,20 +1,24 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { Eye, EyeOff, Plus } from 'lucide-react';
-import { Fragment } from 'react';
+import { Fragment, memo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { put } from '@zest/core/job/change';
+import { groupBy } from '@zest/core/job/groupBy';
 import { inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, type MarkKind, leadingMeasure } from '@zest/core/takeoff/measures';
 import { measureNode } from '@zest/core/calculate/nodes';
 import { NO_SECTION } from '@zest/core/estimate/lineKey';
-import { QuantityText } from '../../components/Figure.tsx';
+import { formatQuantity } from '@zest/core/units/format';
 import { Swatch } from '../../components/Swatch.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
+import { describeFailure, shortFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import {
+  type Formats,
+  useFormats,
   useJobActions,
   useJobState,
   useOpenJob,
@@ -22,18 +26,22 @@ import {
   useSetView,
   useView,
 } from '../../stores/context.tsx';
+import type { OpenJob } from '../../stores/jobStore.ts';
 import { isShown } from '../../stores/viewStore.ts';
 import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
-  const { job } = useOpenJob();
+  const open = useOpenJob();
+  const { job } = open;
+  const formats = useFormats();
   useJobState((state) => state.revision);
   const penScope = useView((state) => state.penScope);
+  const hidden = useView((state) => state.hidden);
+  const alone = useView((state) => state.alone);
   const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
-  const scopesOf = (id: string): readonly Scope[] =>
-    inOrder([...job.scope.values()].filter((scope) => (scope.sectionId ?? NO_SECTION) === id));
+  const bySection = groupBy(inOrder(job.scope.values()), ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
     <aside className="tally" aria-label="Tally">
       <div className="tally-head">
@@ -52,8 +60,8 @@ export function Tally() {
           </div>
         ) : null}
         {sections.map(({ id, name }) => {
-          const scopes = scopesOf(id);
-          if (scopes.length === 0) return null;
+          const scopes = bySection.get(id);
+          if (scopes === undefined) return null;
           return (
             <section key={id} aria-label={name}>
               <div className="tally-section">
@@ -62,7 +70,12 @@ export function Tally() {
               </div>
               {scopes.map((scope) => (
                 <Fragment key={scope.id}>
-                  <ScopeRow scope={scope} />
+                  <ScopeRow
+                    scope={scope}
+                    {...rowFigure(open, formats, scope)}
+                    on={scope.id === penScope}
+                    shown={isShown({ hidden, alone }, scope.id)}
+                  />
                   {scope.id === penScope ? <ScopeDetails scope={scope} /> : null}
                 </Fragment>
               ))}
@@ -75,19 +88,40 @@ export function Tally() {
   );
 }
 
-function ScopeRow({ scope }: { readonly scope: Scope }) {
-  const { calculation } = useOpenJob();
+/** What a row shows, as plain values: a row is only drawn anew when one of them is another. */
+interface ScopeRowProps {
+  readonly scope: Scope;
+  readonly figure: string;
+  readonly unit: string;
+  /** Why there is no figure; empty where there is one. */
+  readonly reason: string;
+  readonly on: boolean;
+  readonly shown: boolean;
+}
+
+function rowFigure(
+  { calculation, job }: OpenJob,
+  { display }: Formats,
+  scope: Scope,
+): Pick<ScopeRowProps, 'figure' | 'unit' | 'reason'> {
+  if (!calculation.isMeasured(scope.id))
+    return { figure: 'not measured yet', unit: '', reason: 'not measured yet' };
+  const measure = leadingMeasure(scope.kind);
+  const { failure, ...known } = calculation.figure(measureNode(scope.id, measure));
+  if (failure !== undefined)
+    return { figure: shortFailure(failure), unit: '', reason: describeFailure(failure, job) };
+  const text = formatQuantity('value' in known ? known.value : 0, MEASURE_DIMENSION[measure], display);
+  return { figure: text.figure, unit: measure === 'count' ? 'ea' : text.unit, reason: '' };
+}
+
+const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown }: ScopeRowProps) {
   const actions = useJobActions();
   const setView = useSetView();
-  const penScope = useView((state) => state.penScope);
-  const shown = useView((state) => isShown(state, scope.id));
-  const tool = useView((state) => state.tool);
-  const on = penScope === scope.id;
-  const measured = [...calculation.marksOf(scope.id)].length > 0;
-  const measure = leadingMeasure(scope.kind);
   const choose = (): void => {
-    const drawing = tool === 'run' || tool === 'area' || tool === 'count';
-    setView({ penScope: on ? undefined : scope.id, ...(drawing ? { tool: scope.kind } : {}) });
+    setView(({ tool }) => ({
+      penScope: on ? undefined : scope.id,
+      ...(tool === 'run' || tool === 'area' || tool === 'count' ? { tool: scope.kind } : {}),
+    }));
     actions.select(on ? undefined : { type: 'scope', id: scope.id });
   };
   const toggle = (): void =>
@@ -97,7 +131,7 @@ function ScopeRow({ scope }: { readonly scope: Scope }) {
       return { hidden: next, alone: undefined };
     });
   return (
-    <div className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`} style={{ cursor: 'default' }}>
+    <div className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
       <Swatch color={scope.color} kind={scope.kind} />
       <button
         type="button"
@@ -109,17 +143,14 @@ function ScopeRow({ scope }: { readonly scope: Scope }) {
         {scope.name}
       </button>
       <span className="tally-figure" data-scope={scope.key}>
-        {measured ? (
-          <QuantityText
-            figure={calculation.figure(measureNode(scope.id, measure))}
-            dimension={MEASURE_DIMENSION[measure]}
-          />
+        {reason === '' ? (
+          <span>{figure}</span>
         ) : (
-          <span className="warn" style={{ fontWeight: 400 }}>
-            not measured yet
+          <span className="warn" title={reason} aria-label={reason} role="note">
+            {figure}
           </span>
         )}
-        {measured && measure === 'count' ? <span className="unit"> ea</span> : null}
+        {unit === '' ? null : <span className="unit"> {unit}</span>}
       </span>
       <button
         type="button"
@@ -132,7 +163,7 @@ function ScopeRow({ scope }: { readonly scope: Scope }) {
       </button>
     </div>
   );
-}
+});
 
 /** The sheet at hand, to change without leaving the plan. */
 function SheetChoice() {

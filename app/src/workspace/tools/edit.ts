@@ -1,4 +1,4 @@
-import { type Point, distance, interpolate, nearestOnSegment, translate } from '@zest/core/geometry/point';
+import { type Point, distance, interpolate, translate } from '@zest/core/geometry/point';
 import { ringContains } from '@zest/core/geometry/polygon';
 import { boundsOf } from '@zest/core/geometry/bounds';
 import type { Mark } from '@zest/core/job/records/mark';
@@ -132,13 +132,22 @@ function distanceTo(mark: Mark, at: Point): number {
   let least = Infinity;
   for (const stroke of mark.strokes) {
     if (mark.kind === 'area' && ringContains(stroke, at)) return 0;
-    if (mark.kind === 'count') for (const each of stroke) least = Math.min(least, distance(each, at));
-    else
-      for (let i = 0; i < edgesOf(mark, stroke); i += 1)
-        least = Math.min(
-          least,
-          distance(at, nearestOnSegment(at, stroke[i] as Point, stroke[(i + 1) % stroke.length] as Point).at),
-        );
+    const last = mark.kind === 'count' ? stroke.length : edgesOf(mark, stroke);
+    for (let i = 0; i < last; i += 1) {
+      const a = stroke[i] as Point;
+      const b = mark.kind === 'count' ? a : (stroke[i + 1] ?? (stroke[0] as Point));
+      least = Math.min(least, squareTo(at, a, b));
+    }
   }
-  return least;
+  return Math.sqrt(least);
+}
+
+/** The squared distance from a place to a segment. Makes no objects: it runs for every mark near the pointer. */
+function squareTo(at: Point, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const square = dx * dx + dy * dy;
+  const along = square === 0 ? 0 : ((at.x - a.x) * dx + (at.y - a.y) * dy) / square;
+  const t = along < 0 ? 0 : along > 1 ? 1 : along;
+  const [x, y] = [a.x + t * dx - at.x, a.y + t * dy - at.y];
+  return x * x + y * y;
 }

@@ -1,0 +1,48 @@
+// npm run bench [-- --only PREFIX --json FILE]: prints `name: value unit (ratio)` lines; asserts nothing.
+import { measureCrowdedSheet, measureHits, measureUsualJob } from './desk.ts';
+import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
+import { type Bench, openBench } from './pages.ts';
+import { measureRecalculation } from './recalc.ts';
+import { measureLargeSet, measureSmallSet } from './sheets.ts';
+
+interface Part {
+  /** The names it gives begin with these. */
+  readonly names: readonly string[];
+  readonly measure: (bench: () => Promise<Bench>) => Promise<readonly BenchFigure[]>;
+}
+
+const PARTS: readonly Part[] = [
+  { names: ['recalc.'], measure: async () => measureRecalculation() },
+  { names: ['hit.50k'], measure: async () => measureHits() },
+  { names: ['open.job', 'pan.10k', 'edit.total'], measure: async (bench) => measureUsualJob(await bench()) },
+  {
+    names: ['pan.50k', 'drag.50k', 'sharp.50k'],
+    measure: async (bench) => measureCrowdedSheet(await bench()),
+  },
+  { names: ['pdf.20', 'pdf.tile'], measure: async (bench) => measureSmallSet(await bench()) },
+  { names: ['pdf.200'], measure: async (bench) => measureLargeSet(await bench()) },
+];
+
+const argument = (name: string): string | undefined => {
+  const at = process.argv.indexOf(name);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+const only = argument('--only') ?? '';
+const wanted = ({ names }: Part): boolean =>
+  names.some((name) => name.startsWith(only) || only.startsWith(name));
+
+let opened: Bench | undefined;
+const open = async (): Promise<Bench> => (opened ??= await openBench());
+const figures: BenchFigure[] = [];
+try {
+  for (const part of PARTS.filter(wanted))
+    for (const figure of await part.measure(open)) {
+      if (!figure.name.startsWith(only)) continue;
+      figures.push(figure);
+      printFigure(figure);
+    }
+} finally {
+  await opened?.end();
+}
+const file = argument('--json');
+if (file !== undefined) writeFigures(file, figures);

@@ -1,0 +1,83 @@
+import { type Page, expect } from '@playwright/test';
+import { newJob } from '../drivers/zest.ts';
+import { drawingSet } from './drawings.ts';
+import { type BenchFigure, median } from './figures.ts';
+import { type Bench, waitDrawn } from './pages.ts';
+
+const RUNS = 5;
+
+/** Reloads the job and waits for the given sheet to stand drawn; ms from the click that asks for it. */
+async function openSheetTime(page: Page, index: number): Promise<number> {
+  const select = page.getByRole('complementary', { name: 'Tally' }).getByLabel('Sheet', { exact: true });
+  await select.waitFor();
+  const started = Date.now();
+  await select.selectOption({ index });
+  await expect(page.locator('[data-drawn="drawing"]')).toHaveCount(1);
+  await waitDrawn(page);
+  return Date.now() - started;
+}
+
+/** A set of drawings: the first page from a cold start, any other page, and sharp tiles. */
+async function measureSet(bench: Bench, pages: number): Promise<readonly BenchFigure[]> {
+  const path = await drawingSet(pages, 8_000);
+  const page = await bench.newPage();
+  await newJob(page, `Bench set of ${pages}`);
+  const started = Date.now();
+  await page.getByLabel('PDF of the drawings').setInputFiles(path);
+  await expect(page.getByRole('article')).toHaveCount(pages, { timeout: 180_000 });
+  const read = Date.now() - started;
+  await page.getByRole('link', { name: /^Measure/ }).click();
+  await waitDrawn(page);
+  const first: number[] = [];
+  for (let i = 0; i < RUNS; i += 1) {
+    await page.reload({ waitUntil: 'commit' });
+    const from = Date.now();
+    await page.locator('[data-drawn]').waitFor({ state: 'attached' });
+    await waitDrawn(page);
+    first.push(Date.now() - from);
+  }
+  const any: number[] = [];
+  for (let i = 1; i <= RUNS; i += 1)
+    any.push(await openSheetTime(page, Math.floor((i * pages) / (RUNS + 1))));
+  const tiles = await tileTimes(page);
+  const memory = await memoryOf(page);
+  await page.context().close();
+  return [
+    { name: `pdf.${pages}.read`, value: read, unit: 'ms' },
+    { name: `pdf.${pages}.first`, value: median(first), unit: 'ms' },
+    { name: `pdf.${pages}.page`, value: median(any), unit: 'ms' },
+    ...(pages < 100
+      ? [{ name: 'pdf.tile', value: median(tiles), unit: 'ms' } as const]
+      : [{ name: `pdf.${pages}.memory`, value: memory, unit: 'MB' } as const]),
+  ];
+}
+
+/** Sharp tiles while panning zoomed in: time from the view's move to rest, by the tiles it drew. */
+async function tileTimes(page: Page): Promise<readonly number[]> {
+  const times: number[] = [];
+  await page.locator('.desk').hover();
+  for (let step = 0; step < 14; step += 1) await page.mouse.wheel(0, -240);
+  await waitDrawn(page);
+  for (let i = 0; i < 8; i += 1) {
+    const before = await page.locator('.desk canvas').count();
+    const started = await page.evaluate(() => performance.now());
+    await page.keyboard.press('Shift+ArrowRight');
+    for (let step = 0; step < 12; step += 1) await page.keyboard.press('ArrowRight');
+    await waitDrawn(page);
+    const spent = (await page.evaluate(() => performance.now())) - started;
+    const drawn = (await page.locator('.desk canvas').count()) - before;
+    if (drawn > 0) times.push(spent / drawn);
+  }
+  if (times.length === 0) throw new Error('tileTimes: no tile was drawn');
+  return times;
+}
+
+/** Memory of all of the app's pages and workers, where the browser tells it. */
+async function memoryOf(page: Page): Promise<number> {
+  const session = await page.context().newCDPSession(page);
+  const { usedSize } = (await session.send('Runtime.getHeapUsage')) as { usedSize: number };
+  return usedSize / 1024 ** 2;
+}
+
+export const measureSmallSet = (bench: Bench) => measureSet(bench, 20);
+export const measureLargeSet = (bench: Bench) => measureSet(bench, 200);

@@ -1,0 +1,53 @@
+// Takes one picture of each main view from the demo job, at the size the views are made for.
+import { spawn } from 'node:child_process';
+import { mkdir } from 'node:fs/promises';
+import { type Page, chromium, expect } from '@playwright/test';
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from './browser.ts';
+import { DEMO_JOB, goTo, openDemo, openSheet } from './drivers/zest.ts';
+
+const PORT = 4189;
+const FOLDER = process.argv[2] ?? 'docs/screenshots';
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: [...CHROMIUM_ARGS] });
+try {
+  await mkdir(FOLDER, { recursive: true });
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+  });
+  await takeAll(await context.newPage());
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+}
+
+async function takeAll(page: Page): Promise<void> {
+  const take = async (name: string): Promise<void> => {
+    await page.screenshot({ path: `${FOLDER}/${name}.png` });
+    console.log(`${FOLDER}/${name}.png`);
+  };
+  await page.goto('/jobs');
+  await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toBeVisible();
+  await take('jobs');
+  await openDemo(page);
+  await expect(page.getByRole('article').locator('img')).toHaveCount(4);
+  await take('sheets');
+  const desk = await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Partition P2, 2x6', exact: true }).click();
+  await expect(desk.root).toHaveAttribute('data-marks', 'drawn');
+  await expect(page.locator('[data-drawn="sharp"]')).toHaveCount(1);
+  await take('measure');
+  await goTo(page, 'Assemblies');
+  await page.getByRole('button', { name: /^Stud partition for/ }).click();
+  await take('assembly');
+  await goTo(page, 'Estimate');
+  await page.getByRole('gridcell', { name: 'Ready-mix concrete' }).first().click();
+  await take('estimate');
+  await goTo(page, 'Bid');
+  await take('bid');
+}
