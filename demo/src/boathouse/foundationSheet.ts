@@ -3,6 +3,8 @@ import type { Pen, Spot } from '../drawing/pen.ts';
 import { drawNorth, drawViewTitle } from '../drawing/titleBlock.ts';
 import {
   BAY_SLAB,
+  DEPTH,
+  DOORS,
   FOOTING,
   GRADE_BEAMS,
   HOUSE_SLAB,
@@ -10,12 +12,14 @@ import {
   PAD_SIZE,
   type Place,
   WALLS,
+  WIDTH,
+  getWall,
   lengthOf,
+  placeOn,
   writeFeet,
 } from './building.ts';
-import { drawGrid, drawWalls, onSheet } from './plan.ts';
+import { PLAN_SCALE, drawGrid, drawWalls, onSheet } from './plan.ts';
 
-import { PLAN_SCALE } from './plan.ts';
 /** S-101: footings, grade beams, pads and slabs, with a section. */
 export function drawFoundation(pen: Pen): void {
   drawGrid(pen);
@@ -23,6 +27,8 @@ export function drawFoundation(pen: Pen): void {
     pen.path(corners.map(onSheet), { closed: true, weight: 'thin', dash: [2, 3] });
   slab(BAY_SLAB);
   slab(HOUSE_SLAB);
+  drawJoints(pen);
+  drawThickenedEdges(pen);
   for (const wall of WALLS.filter(({ type }) => type === 'block'))
     drawStrip(pen, wall.from, wall.to, FOOTING.width, true);
   for (const beam of GRADE_BEAMS) {
@@ -57,16 +63,47 @@ export function drawFoundation(pen: Pen): void {
     ['SLAB ON GRADE, BOAT BAY', '6 in on 4 in base, mesh 6x6', 'slope 1/8 in per ft to doors'],
   );
   label(pen, [80, 12], ['SLAB ON GRADE', '5 in on 4 in base, mesh 6x6']);
-  label(pen, [109, 74], ['Thickened edge', '12 in deep, TYP at doors']);
+  label(pen, [106, 75], ['Thickened edge, detail 3', '12 in deep, TYP at doors'], 11);
   drawViewTitle(pen, [600, 1330], '1', 'FOUNDATION PLAN', PLAN_SCALE);
   drawNorth(pen, [530, 1328]);
   drawBeamTable(pen);
-  drawFootingDetail(pen, [2030, 600]);
+  drawFootingDetail(pen, [2030, 480]);
+  drawEdgeDetail(pen, [1930, 980]);
 }
 
-function label(pen: Pen, place: Place, lines: readonly string[]): void {
+/** Control joints in the slabs, at most 14 ft apart. */
+function drawJoints(pen: Pen): void {
+  const joint = (from: Place, to: Place): void =>
+    pen.line(onSheet(from), onSheet(to), { weight: 'hair', gray: 0.45, dash: [10, 4] });
+  for (const x of [12, 24, 49, 75, 101, 112]) joint([x, 0.4], [x, DEPTH - 0.4]);
+  for (const y of [14, 42, 69]) joint([0.4, y], [WIDTH - 0.4, y]);
+  label(pen, [43, 44], ['CJ TYP'], 9);
+}
+
+/** The slab is deeper along the inside of every door in an outer wall. */
+function drawThickenedEdges(pen: Pen): void {
+  for (const door of DOORS) {
+    const wall = getWall(door.wall);
+    if (!['west', 'south', 'east'].includes(wall.id)) continue;
+    const length = lengthOf(wall);
+    const [ux, uy] = [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length];
+    const inside = ([x, y]: Place, by: number): Spot => onSheet([x - uy * by, y + ux * by]);
+    const [a, b] = [placeOn(wall, door.at - door.width / 2 - 1), placeOn(wall, door.at + door.width / 2 + 1)];
+    pen.path([inside(a, 0.35), inside(a, 2), inside(b, 2), inside(b, 0.35)], {
+      weight: 'thin',
+      dash: [5, 2],
+    });
+  }
+}
+
+function label(pen: Pen, place: Place, lines: readonly string[], size = 13): void {
   const [x, y] = onSheet(place);
-  lines.forEach((line, i) => pen.text([x, y + i * 16], line, { size: i === 0 ? 13 : 11, align: 'center' }));
+  lines.forEach((line, i) => {
+    const height = i === 0 ? size : 11;
+    const wide = pen.textWidth(line, height) + 6;
+    pen.blank([x - wide / 2, y + i * 16 - height], wide, height + 4);
+    pen.text([x, y + i * 16], line, { size: height, align: 'center' });
+  });
 }
 
 function drawStrip(pen: Pen, from: Place, to: Place, width: number, dashed: boolean): void {
@@ -138,4 +175,25 @@ function drawFootingDetail(pen: Pen, [x, y]: Spot): void {
   for (const end of [-1, 1]) pen.line(at(end - 0.07, 5.42), at(end + 0.07, 5.28), { weight: 'medium' });
   pen.text(at(0, 5.27), writeFeet(FOOTING.width), { size: 9, align: 'center' });
   drawViewTitle(pen, at(-2.6, 6.3), '2', 'FOOTING AT BLOCK WALL', `3/4" = 1'-0"`);
+}
+
+/** Section through the thickened slab edge at a door, 3/4 in to the foot. */
+function drawEdgeDetail(pen: Pen, [x, y]: Spot): void {
+  const foot = 54;
+  const at = (fx: number, fy: number): Spot => [x + fx * foot, y + fy * foot];
+  pen.path([at(0, 0), at(5.4, 0), at(5.4, 0.5), at(2.6, 0.5), at(2, 1), at(0, 1)], {
+    closed: true,
+    weight: 'heavy',
+    fill: 0.93,
+  });
+  for (let stone = 2.75; stone < 5.4; stone += 0.22) pen.circle(at(stone, 0.67), 3.2, { weight: 'hair' });
+  pen.line(at(2.6, 0.84), at(5.4, 0.84), { weight: 'thin' });
+  for (const bar of [0.35, 1.4]) pen.circle(at(bar, 0.8), 4, { fill: 0 });
+  pen.line(at(0.2, 0.25), at(5.3, 0.25), { weight: 'thin', dash: [7, 3] });
+  pen.text(at(2.9, -0.18), 'Mesh 6x6', { size: 10 });
+  pen.text(at(0, 1.35), '2 No.4 continuous', { size: 10 });
+  pen.line(at(-0.35, 0), at(-0.35, 1), { weight: 'hair' });
+  for (const end of [0, 1]) pen.line(at(-0.42, end + 0.07), at(-0.28, end - 0.07), { weight: 'medium' });
+  pen.text(at(-0.45, 0.5), `1'-0"`, { size: 9, align: 'center', turn: 1 });
+  drawViewTitle(pen, at(0, 2.4), '3', 'THICKENED EDGE AT DOORS', `3/4" = 1'-0"`);
 }

@@ -1,13 +1,15 @@
 import type { Pen, Spot } from '../drawing/pen.ts';
 import { drawNorth, drawNotes, drawViewTitle } from '../drawing/titleBlock.ts';
 import { type Place, ROOMS, WALLS } from './building.ts';
-import { drawDimension, drawDoors, drawGrid, drawWalls, drawWindows, onSheet } from './plan.ts';
+import { drawCallout, drawCreek, drawFurnishings, drawKeynote } from './furnishings.ts';
+import { PLAN_SCALE, drawDimension, drawDoors, drawGrid, drawWalls, drawWindows, onSheet } from './plan.ts';
 
-import { PLAN_SCALE } from './plan.ts';
 /** the ground floor with its rooms, walls, doors and windows. */
 export function drawGroundFloor(pen: Pen): void {
   drawGrid(pen);
+  drawCreek(pen, [20, 60]);
   drawBoatRacks(pen);
+  drawFurnishings(pen);
   drawWalls(pen);
   drawWindows(pen);
   drawDoors(pen);
@@ -47,6 +49,9 @@ export function drawGroundFloor(pen: Pen): void {
     ],
   ] as readonly (readonly [Place, Place])[])
     drawDimension(pen, from, to);
+  for (const [number, at, to] of KEYNOTES) drawKeynote(pen, number, at, to);
+  drawCallout(pen, '2', 'A-601', [100, 22], [104, 22]);
+  drawCallout(pen, '2', 'S-101', [12, 88], [12, 82]);
   drawViewTitle(pen, [600, 1330], '1', 'GROUND FLOOR PLAN', PLAN_SCALE);
   drawNorth(pen, [530, 1328]);
   drawNotes(pen, [1010, 1326], 'KEYNOTES', [
@@ -57,6 +62,16 @@ export function drawGroundFloor(pen: Pen): void {
   ]);
   drawLegend(pen, [1480, 1326]);
 }
+
+/** Where the keynotes of the list below stand, and what each points at. */
+const KEYNOTES: readonly (readonly [number: string, at: Place, to: Place])[] = [
+  ['1', [33, 24], [38, 29]],
+  ['2', [66, 74], [70, 78]],
+  ['2', [93, 51], [97, 53]],
+  ['3', [73.2, 54], [66.6, 54.4]],
+  ['3', [112.6, 48.4], [119.6, 47.6]],
+  ['4', [48, -3], [52, 0.2]],
+];
 
 function drawLegend(pen: Pen, [x, y]: Spot): void {
   pen.text([x, y], 'WALL TYPES', { size: 15, bold: true });

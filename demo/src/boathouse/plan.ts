@@ -66,6 +66,11 @@ export function drawDimension(pen: Pen, from: Place, to: Place): void {
   }
   const middle: Spot = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const text = writeFeet(Math.hypot(to[0] - from[0], to[1] - from[1]));
+  const half = pen.textWidth(text, 11) / 2 + 2;
+  const [cx, cy] = upright ? [middle[0] - 8.5, middle[1]] : [middle[0], middle[1] - 8.5];
+  const [w, h] = upright ? [6.5, half] : [half, 6.5];
+  // Grid lines stop at a dimension's figure, so that it reads.
+  pen.blank([cx - w, cy - h], 2 * w, 2 * h);
   if (upright) pen.text([middle[0] - 4, middle[1]], text, { size: 11, align: 'center', turn: 1 });
   else pen.text([middle[0], middle[1] - 4], text, { size: 11, align: 'center' });
 }

@@ -1,6 +1,7 @@
 import { drawTable } from '../drawing/table.ts';
 import type { Pen, Spot } from '../drawing/pen.ts';
 import { drawNotes, drawViewTitle } from '../drawing/titleBlock.ts';
+import { drawElevations } from './elevations.ts';
 import { DOORS, ROOMS, WINDOWS, writeFeet } from './building.ts';
 
 /** doors, windows and finishes as tables. */
@@ -79,7 +80,8 @@ export function drawSchedules(pen: Pen): void {
     'Paint: one prime coat and two finish coats.',
     'Rubber sheet is 3/8 in, glued, with welded joints.',
   ]);
-  drawPartitionDetail(pen, [1390, 780]);
+  drawPartitionDetail(pen, [1390, 640]);
+  drawElevations(pen, [170, 1170]);
 }
 
 /** A stud partition in plan, enlarged: 1 1/2 in to the foot. */

@@ -47,6 +47,8 @@ export interface Pen {
   ) => void;
   readonly circle: (center: Spot, radius: number, look?: LineLook & { readonly fill?: number }) => void;
   readonly arc: (center: Spot, radius: number, fromDeg: number, toDeg: number, look?: LineLook) => void;
+  /** Paper again, over what was drawn. */
+  readonly blank: (corner: Spot, width: number, height: number) => void;
   readonly text: (at: Spot, text: string, look?: TextLook) => void;
   readonly textWidth: (text: string, size: number, bold?: boolean) => number;
 }
@@ -98,6 +100,9 @@ export function createPen(page: PDFPage, fonts: Fonts): Pen {
         return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)];
       });
       path(spots, look);
+    },
+    blank: ([x, y], wide, high) => {
+      page.drawRectangle({ x, y: height - y - high, width: wide, height: high, color: shade(1) });
     },
     text: ([x, y], text, { size = 8, align = 'left', bold, gray = 0, turn = 0 } = {}) => {
       const font = fontOf(bold);
