@@ -47,7 +47,14 @@ async function takeAll(page: Page): Promise<void> {
   await take('assembly');
   await goTo(page, 'Estimate');
   await page.getByRole('gridcell', { name: 'Ready-mix concrete' }).first().click();
+  await page.getByRole('grid', { name: 'Estimate' }).hover();
+  await page.mouse.wheel(0, -4000);
+  await expect(page.getByRole('row', { name: /Sitework/ })).toBeVisible();
   await take('estimate');
+  await goTo(page, 'Prices');
+  await expect(page.getByRole('heading', { name: 'Prices' })).toBeVisible();
+  await take('prices');
   await goTo(page, 'Bid');
+  await expect(page.getByRole('heading', { name: 'Bid', level: 1 })).toBeVisible();
   await take('bid');
 }

@@ -48,6 +48,8 @@ function describeFormula(problem: FormulaProblem): string {
       return `The formula nests deeper than ${problem.limit} parentheses. Split it into properties with names.`;
     case 'formula-unexpected':
       return `${quote(problem.found)} does not fit here. An operator, a name or a figure is missing before it.`;
+    case 'formula-unit-unknown':
+      return `${quote(problem.unit)} is no unit that is known here.${suggest(problem.near)}`;
     case 'formula-unfinished':
       return 'The formula stops too early. Something is missing at its end.';
     case 'formula-unclosed':

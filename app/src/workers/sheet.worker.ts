@@ -152,7 +152,8 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
   await proxy.render({
     canvas: canvas as never,
     viewport,
-    intent: 'print',
+    // Not 'print': that throws the page's parsed operations away after every rendering.
+    intent: 'display',
     transform: [1, 0, 0, 1, -tile.x, -tile.y],
     background: '#ffffff',
     recordOperations: recorded === null && whole,

@@ -149,6 +149,19 @@ const expression: fc.Arbitrary<string> = fc.letrec<{ node: string; leaf: string 
   ),
 })).node;
 
+describe('a word after a figure', () => {
+  it('is told apart as a unit that is not known, with what was probably meant', () => {
+    const problem = parseFormula('37 fet + 2 m');
+    expect(problem).toMatchObject({
+      ok: false,
+      problem: { kind: 'formula-unit-unknown', unit: 'fet', at: { start: 3, end: 6 } },
+    });
+    expect(!problem.ok && 'near' in problem.problem && problem.problem.near).toContain('feet');
+    expect(parseFormula('(12 apples)')).toMatchObject({ problem: { kind: 'formula-unit-unknown' } });
+    expect(parseFormula('length height')).toMatchObject({ problem: { kind: 'formula-unexpected' } });
+  });
+});
+
 describe('formulas against mathjs', () => {
   it('figures random arithmetic as mathjs does', () => {
     fc.assert(

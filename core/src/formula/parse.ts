@@ -1,6 +1,8 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { NUMBER } from '../units/dimension.ts';
+import { UNIT_SPELLINGS } from '../units/unit.ts';
 import type { Ast, BinaryOperator } from './ast.ts';
+import { findNear } from './near.ts';
 import type { FormulaProblem, Span } from './problem.ts';
 import { type Token, tokenize } from './tokenize.ts';
 
@@ -120,10 +122,16 @@ function parsePrimary(cursor: Cursor): Ast {
 function close(cursor: Cursor, opened: Span): Span {
   const token = peek(cursor);
   if (token === undefined) return refuseWith({ kind: 'formula-unclosed', at: opened });
-  if (!isOperator(token, ')'))
-    return refuseWith({ kind: 'formula-unexpected', at: token.at, found: token.text });
+  if (!isOperator(token, ')')) return refuseWith(misplaced(token, cursor.tokens[cursor.index - 1]));
   cursor.index += 1;
   return token.at;
+}
+
+/** A word right after a figure was meant as its unit: `37 apples`. */
+function misplaced({ type, at, text }: Token, before: Token | undefined): FormulaProblem {
+  if (type === 'name' && before?.type === 'number' && before.bare)
+    return { kind: 'formula-unit-unknown', at, unit: text, near: findNear(text, UNIT_SPELLINGS) };
+  return { kind: 'formula-unexpected', at, found: text };
 }
 
 function parseCall(cursor: Cursor, name: Token): Ast {
@@ -162,7 +170,7 @@ export function parseFormula(source: string): Result<Ast, FormulaProblem> {
   try {
     const ast = parseLevel(cursor, 0);
     const left = peek(cursor);
-    if (left !== undefined) return refuse({ kind: 'formula-unexpected', at: left.at, found: left.text });
+    if (left !== undefined) return refuse(misplaced(left, tokens.value[cursor.index - 1]));
     return accept(ast);
   } catch (error) {
     if (error instanceof FormulaRefused) return refuse(error.problem);

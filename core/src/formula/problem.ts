@@ -11,6 +11,7 @@ export type FormulaProblem = { readonly at: Span } & (
   | { readonly kind: 'formula-too-long'; readonly length: number; readonly limit: number }
   | { readonly kind: 'formula-too-deep'; readonly limit: number }
   | { readonly kind: 'formula-unexpected'; readonly found: string }
+  | { readonly kind: 'formula-unit-unknown'; readonly unit: string; readonly near: readonly string[] }
   | { readonly kind: 'formula-unfinished' }
   | { readonly kind: 'formula-unclosed' }
   | { readonly kind: 'formula-name-unknown'; readonly name: string; readonly near: readonly string[] }

@@ -124,7 +124,7 @@ export function EstimateStage() {
           Add a line
         </Button>
       </div>
-      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 284px' }}>
+      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 272px' }}>
         <div className="stage">
           {rows.length === 0 ? (
             <div className="empty">
@@ -211,7 +211,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
   const amount = (kind: CostKind, title: string): Column => ({
     id: kind,
     title,
-    width: kind === 'material' ? '92px' : '87px',
+    width: { material: '92px', labor: '87px', equipment: '80px', subcontract: '80px', other: '80px' }[kind],
     align: 'right',
     editable: isTyped,
     text: (row) => {
@@ -229,7 +229,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
     {
       id: 'code',
       title: 'Item',
-      width: '84px',
+      width: '82px',
       editable: (row) => row.type === 'line' || row.type === 'section',
       text: (row) => read(row).code,
       show: (row) => <span className={row.type === 'section' ? '' : 'soft'}>{read(row).code}</span>,
@@ -237,7 +237,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
     {
       id: 'description',
       title: 'Description',
-      width: 'minmax(178px, 1fr)',
+      width: 'minmax(190px, 1fr)',
       editable: (row) => row.type === 'line' || row.type === 'section',
       text: (row) => read(row).description || 'No section',
       show: (row) => (
@@ -254,7 +254,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
     {
       id: 'unit',
       title: 'Unit',
-      width: '48px',
+      width: '44px',
       editable: isTyped,
       text: (row) => read(row).unit,
       show: (row) => <span className="unit">{read(row).unit}</span>,
@@ -263,7 +263,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
     {
       id: 'hours',
       title: 'Hours',
-      width: '58px',
+      width: '54px',
       align: 'right',
       text: (row) => writeHours(read(row), formats),
       show: (row) => writeHours(read(row), formats),
@@ -274,7 +274,7 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
     {
       id: 'extension',
       title: 'Extension',
-      width: '99px',
+      width: '96px',
       align: 'right',
       text: (row) => writeExtension(read(row), formats),
       show: (row) => {
@@ -310,7 +310,7 @@ function quantityColumn({ numbers }: Formats, read: Read): Column {
   return {
     id: 'quantity',
     title: 'Quantity',
-    width: '92px',
+    width: '90px',
     align: 'right',
     editable: (row) => row.type === 'line',
     // Editing begins with the formula, not with what it came to.

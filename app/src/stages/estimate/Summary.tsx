@@ -127,8 +127,8 @@ function Step({
     <div
       style={{
         display: 'grid',
-        gridTemplateColumns: '1fr 50px 12px auto',
-        gap: 5,
+        gridTemplateColumns: '1fr 42px 12px auto',
+        gap: 4,
         alignItems: 'center',
         marginBottom: 8,
       }}
@@ -138,7 +138,7 @@ function Step({
       </span>
       {children}
       <span className="unit">%</span>
-      <span style={{ minWidth: 76, textAlign: 'right' }}>
+      <span style={{ minWidth: 70, textAlign: 'right' }}>
         <MoneyText figure={calculation.figure(node)} />
       </span>
     </div>
@@ -157,25 +157,25 @@ function MarkupStep({ markup, change, onUp, onDown }: MarkupStepProps) {
   const actions = useJobActions();
   const { numbers } = useFormats();
   return (
-    <div className="box" style={{ padding: '6px 8px', marginBottom: 8, display: 'grid', gap: 5 }}>
+    <div className="box" style={{ padding: '6px 6px 6px 8px', marginBottom: 8, display: 'grid', gap: 5 }}>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 92px', gap: 5, alignItems: 'center' }}>
         <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
         <span style={{ textAlign: 'right' }}>
           <MoneyText figure={calculation.figure(markupNode(markup.id))} />
         </span>
       </div>
-      <div style={{ display: 'flex', gap: 3, alignItems: 'center' }}>
+      <div style={{ display: 'flex', gap: 1, alignItems: 'center' }}>
         <CommitInput
           label={`${markup.name}, percent`}
           className="right"
-          style={{ width: 50 }}
+          style={{ width: 42 }}
           value={plainToLocal(markup.percent, numbers)}
           onCommit={(text) => change({ percent: keepEntry(text, numbers) })}
         />
         <span className="unit">%</span>
         <select
           className="input"
-          style={{ flex: 1 }}
+          style={{ flex: 1, minWidth: 0, paddingRight: 2 }}
           aria-label={`Base of ${markup.name}`}
           value={markup.base}
           onChange={(event) => change({ base: event.target.value as Markup['base'] })}

@@ -175,7 +175,7 @@ function SheetChoice() {
   return (
     <select
       className="input"
-      style={{ width: 128, fontWeight: 400 }}
+      style={{ width: 176, fontWeight: 400 }}
       aria-label="Sheet"
       value={sheetId}
       onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}

@@ -87,7 +87,7 @@ export function PricesStage() {
           Add an item
         </Button>
       </div>
-      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 236px' }}>
+      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 212px' }}>
         <div className="stage" style={{ borderRight: '1px solid var(--pith)' }}>
           {rows.length === 0 ? (
             <div className="empty">
@@ -127,23 +127,34 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
     title: string,
     width: string,
     read: (item: Item) => string,
-  ): Column => ({ id, title, width, text: read, show: read, editable: always });
+  ): Column => ({
+    id,
+    title,
+    width,
+    text: read,
+    show: (item) => (
+      <span className="cut" title={read(item)}>
+        {read(item)}
+      </span>
+    ),
+    editable: always,
+  });
   const cost = (id: 'material' | 'equipment' | 'subcontract', title: string): Column => ({
     id,
     title,
-    width: '96px',
+    width: '76px',
     align: 'right',
     editable: always,
     text: (item) => plainToLocal(item[id], numbers),
     show: (item) => (item[id] === '' ? '' : formatUnitCost(Number(item[id]), money)),
   });
   return [
-    text('code', 'Code', '96px', ({ code }) => code),
-    text('description', 'Description', 'minmax(210px, 1fr)', ({ description }) => description),
+    text('code', 'Code', '86px', ({ code }) => code),
+    text('description', 'Description', 'minmax(190px, 1fr)', ({ description }) => description),
     {
       id: 'basis',
       title: 'Per',
-      width: '56px',
+      width: '50px',
       align: 'right',
       editable: always,
       text: ({ basis }) => String(basis),
@@ -152,7 +163,7 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
     {
       id: 'unit',
       title: 'Unit',
-      width: '56px',
+      width: '48px',
       editable: always,
       text: ({ unit }) => unit,
       show: ({ unit }) => <span className="unit">{unit}</span>,
@@ -161,7 +172,7 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
     {
       id: 'laborHours',
       title: 'Hours',
-      width: '66px',
+      width: '56px',
       align: 'right',
       editable: always,
       text: ({ laborHours }) => plainToLocal(laborHours, numbers),
@@ -170,15 +181,15 @@ function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Cra
     {
       id: 'craft',
       title: 'Craft',
-      width: '108px',
+      width: '112px',
       editable: always,
       text: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
       show: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
     },
     cost('equipment', 'Equipment'),
-    cost('subcontract', 'Subcontract'),
-    text('supplier', 'Supplier', '160px', ({ supplier }) => supplier),
-    text('date', 'Date', '92px', ({ date }) => date),
+    cost('subcontract', 'Subcontr.'),
+    text('supplier', 'Supplier', '112px', ({ supplier }) => supplier),
+    text('date', 'Date', '98px', ({ date }) => date),
   ];
 }
 
@@ -216,7 +227,7 @@ function Crafts() {
         {[...job.craft.values()].map((craft) => (
           <div
             key={craft.id}
-            style={{ display: 'grid', gridTemplateColumns: '1fr 70px 22px', gap: 6, alignItems: 'center' }}
+            style={{ display: 'grid', gridTemplateColumns: '1fr 58px 20px', gap: 6, alignItems: 'center' }}
           >
             <CommitInput label="Craft" value={craft.name} onCommit={(name) => change(craft, { name })} />
             <CommitInput

@@ -99,7 +99,10 @@ export function createSheetLayer(
       const [x, y] = [column * TILE_PX, row * TILE_PX];
       const width = Math.min(TILE_PX, Math.ceil(of.widthPt * level) - x);
       const height = Math.min(TILE_PX, Math.ceil(of.heightPt * level) - y);
+      const began = performance.now();
       const bitmap = await files.render(of, { scale: level, x, y, width, height });
+      // Read by the bench; costs nothing otherwise.
+      performance.measure('sheet-tile', { start: began });
       if (turn !== generation) {
         bitmap.close();
         return;
