@@ -7,7 +7,9 @@ import { formatMoney } from '@zest/core/pricing/money';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { knownValue } from '@zest/core/calculate/define';
 import type { Id } from '@zest/core/job/id';
+import type { Sheet } from '@zest/core/job/records/sheet';
 import { plural } from '../messages/words.ts';
+import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
 import { STAGES } from './stages.ts';
 
@@ -38,7 +40,36 @@ function Where() {
   const assembly = job.assembly.get(decodeURIComponent(record) as Id<'assembly'>);
   const name = STAGES.find(({ path }) => path === stage)?.name ?? '';
   const words = sheet === undefined ? (assembly?.name ?? name) : `${sheet.number} ${sheet.title}`;
-  return <span className="head-where cut">{words}</span>;
+  return (
+    <>
+      <span className="head-where cut">{words}</span>
+      {sheet === undefined ? null : <ScaleChip sheet={sheet} />}
+    </>
+  );
+}
+
+/** Whether the figures of this sheet can be trusted: its scale, and how a known dimension measured back. */
+function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
+  const { numbers } = useFormats();
+  const setView = useSetView();
+  const error = checkError(sheet);
+  const state = sheet.scale === null ? 'warn' : error === undefined ? 'open' : 'good';
+  const words =
+    error === undefined
+      ? writeScale(sheet, numbers)
+      : `${writeScale(sheet, numbers)}, ${writeError(error, numbers)}`;
+  const next = sheet.scale === null ? 'scale' : 'check';
+  return (
+    <button
+      type="button"
+      className="scale-chip cut"
+      title={next === 'scale' ? 'Set the scale' : 'Measure a known dimension back'}
+      onClick={() => setView({ tool: next })}
+    >
+      <i className={state} aria-hidden="true" />
+      {words}
+    </button>
+  );
 }
 
 function UndoRedo() {
