@@ -24,8 +24,8 @@ export function shortFailure(failure: Failure): string {
       return 'no quantity';
     case 'item-unknown':
       return 'no such item';
-    case 'crosses-itself':
-      return 'crosses itself';
+    case 'no-pitch':
+      return 'no pitch';
     case 'units-do-not-convert':
       return 'units differ';
     case 'no-wage':
@@ -56,8 +56,10 @@ export function describeFailure(failure: Failure, job: Job): string {
       return 'No quantity yet.';
     case 'item-unknown':
       return `The price book has no item ${failure.code}. Choose another, or add it.`;
-    case 'crosses-itself':
-      return 'The edge of this area crosses itself, so that it has no area. Move or delete a corner.';
+    case 'no-pitch':
+      return failure.pitch === ''
+        ? 'The roof slope has no pitch yet. Select it and type one, such as 6/12, 30 % or 27°.'
+        : `‘${failure.pitch}’ is no pitch. Type one such as 6/12, 30 % or 27°.`;
     case 'units-do-not-convert':
       return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a fitting unit.`;
     case 'no-wage':

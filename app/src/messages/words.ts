@@ -1,5 +1,5 @@
 import { type Dimension, dimensionKey } from '@zest/core/units/dimension';
-import type { Measure } from '@zest/core/takeoff/measures';
+import type { MarkKind, Measure } from '@zest/core/takeoff/measures';
 import type { CostKind } from '@zest/core/job/records/assembly';
 import type { MarkupBase } from '@zest/core/job/records/markup';
 
@@ -25,13 +25,43 @@ export const describeDimension = (dimension: Dimension): string =>
 
 export const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
   length: 'length',
+  plan_length: 'length in plan',
+  rises: 'rises',
+  turning: 'turning',
   area: 'area',
   perimeter: 'perimeter',
   count: 'count',
+  slope_area: 'slope area',
+  eave: 'eave',
+  rake: 'rake',
+  ridge: 'ridge',
+  hip: 'hip',
+  valley: 'valley',
+  wall: 'at wall',
+  openings: 'openings',
+  openings_width: 'openings, width',
+  openings_area: 'openings, area',
+  deducted_width: 'deducted, width',
+  deducted_area: 'deducted, area',
+  net_length: 'net length',
+  center_length: 'center length',
+  left_length: 'left face',
+  right_length: 'right face',
+  wall_area: 'wall area',
+  net_wall_area: 'wall area, net',
+  net_area: 'net area',
+  volume: 'volume',
   ends: 'ends',
   corners: 'corners',
   tees: 'tees',
   crossings: 'crossings',
+};
+
+export const FOR_KIND_WORDS: Readonly<Record<MarkKind, string>> = {
+  run: 'for runs',
+  area: 'for areas',
+  count: 'for counts',
+  slope: 'for roof slopes',
 };
 
 export const COST_WORDS: Readonly<Record<CostKind, string>> = {
@@ -56,6 +86,9 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
   section: 'section',
   scope: 'scope',
   mark: 'mark',
+  opening: 'opening',
+  piece: 'typed piece',
+  level: 'level',
   assembly: 'assembly',
   use: 'applied assembly',
   craft: 'craft',

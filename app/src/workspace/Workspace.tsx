@@ -17,6 +17,7 @@ const CURSORS: Readonly<Record<Tool, string>> = {
   run: 'crosshair',
   area: 'crosshair',
   count: 'crosshair',
+  slope: 'crosshair',
   scale: 'crosshair',
   check: 'crosshair',
 };

@@ -21,6 +21,9 @@ export interface Affected {
 const namesOf = ({ key, kind, properties }: RecordOf<'scope'>): string =>
   JSON.stringify([key, kind, properties]);
 
+/** What of a scope changes its own marks' figures. */
+const rulesOf = ({ face, deduct }: RecordOf<'scope'>): string => JSON.stringify([face, deduct]);
+
 class Collector {
   readonly marks = new Set<string>();
   readonly scopes = new Set<string>();
@@ -49,8 +52,16 @@ class Collector {
         this.sheet(record, other as RecordOf<'sheet'> | undefined);
         return;
       case 'mark':
-        this.marks.add(record.id);
+        this.mark(record);
+        return;
+      case 'opening':
+        this.opening(record);
+        return;
+      case 'piece':
         this.scopes.add(record.scopeId);
+        return;
+      case 'level':
+        if (record.repeat !== (other as RecordOf<'level'> | undefined)?.repeat) this.level(record.id);
         return;
       case 'scope':
         this.scope(record, other as RecordOf<'scope'> | undefined);
@@ -83,14 +94,47 @@ class Collector {
     }
   }
 
-  sheet(sheet: RecordOf<'sheet'>, other: RecordOf<'sheet'> | undefined): void {
-    if (JSON.stringify(sheet.scale) === JSON.stringify(other?.scale ?? null)) return;
+  /** Openings count as often as the mark they sit in, so their counts go with it. */
+  mark(mark: RecordOf<'mark'>): void {
+    this.marks.add(mark.id);
+    this.scopes.add(mark.scopeId);
     for (const job of this.#jobs)
-      for (const mark of job.mark.values()) if (mark.sheetId === sheet.id) this.marks.add(mark.id);
+      for (const { markId, scopeId } of job.opening.values())
+        if (markId === mark.id && scopeId !== null) this.scopes.add(scopeId);
+  }
+
+  opening({ markId, scopeId }: RecordOf<'opening'>): void {
+    this.marks.add(markId);
+    if (scopeId !== null) this.scopes.add(scopeId);
+    for (const job of this.#jobs) {
+      const host = job.mark.get(markId);
+      if (host !== undefined) this.scopes.add(host.scopeId);
+    }
+  }
+
+  /** A level's sheets, and what is drawn on them. */
+  level(levelId: string): void {
+    for (const job of this.#jobs) {
+      const onLevel = [...job.sheet.values()].filter((each) => each.levelId === levelId);
+      const sheets = new Set<string>(onLevel.map(({ id }) => id));
+      for (const mark of job.mark.values()) if (sheets.has(mark.sheetId)) this.mark(mark);
+    }
+  }
+
+  sheet(sheet: RecordOf<'sheet'>, other: RecordOf<'sheet'> | undefined): void {
+    const counts = ({ scale, levelId }: RecordOf<'sheet'>): string => JSON.stringify([scale, levelId]);
+    if (other !== undefined && counts(sheet) === counts(other)) return;
+    for (const job of this.#jobs)
+      for (const mark of job.mark.values()) if (mark.sheetId === sheet.id) this.mark(mark);
   }
 
   scope(scope: RecordOf<'scope'>, other: RecordOf<'scope'> | undefined): void {
     this.sections.add(scope.sectionId ?? NO_SECTION);
+    if (other !== undefined && rulesOf(scope) !== rulesOf(other)) {
+      this.scopes.add(scope.id);
+      for (const job of this.#jobs)
+        for (const mark of job.mark.values()) if (mark.scopeId === scope.id) this.marks.add(mark.id);
+    }
     if (other !== undefined && namesOf(scope) === namesOf(other)) return;
     this.scopeCosts.add(scope.id);
     this.scopes.add(scope.id);

@@ -7,9 +7,10 @@ import { listRows } from '../estimate/rows.ts';
 import type { Id } from '../job/id.ts';
 import { type Job, applyDiff, invertDiff, settingsOf } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
-import { type TestJob, createTestJob, makeMark, makeScope } from '../testing/job.ts';
+import { FOOT, type TestJob, createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import { listUnpriced } from '../reports/unpriced.ts';
 import { Calculation } from './calculation.ts';
+import { shapeCrossesItself } from '../takeoff/measureMark.ts';
 import { knownValue } from './define.ts';
 import { tapeOf, traceComponent } from './explain.ts';
 import { bidNode, lineNode, measureNode, netNode, sectionNode } from './nodes.ts';
@@ -218,7 +219,7 @@ describe('what is not known', () => {
     });
   });
 
-  it('refuses the area of a ring that crosses itself', () => {
+  it('figures a ring that crosses itself by the even-odd rule', () => {
     const { job, mark, scope } = slabJob();
     const bow = [
       [
@@ -229,10 +230,9 @@ describe('what is not known', () => {
       ],
     ];
     const calculation = new Calculation(after(job, put({ ...mark, strokes: bow })));
-    expect(calculation.figure(measureNode(scope.id, 'area')).failure).toEqual({
-      kind: 'crosses-itself',
-      markId: mark.id,
-    });
+    // Two triangles of 10 ft by 5 ft.
+    expect(knownValue(calculation.figure(measureNode(scope.id, 'area')))).toBeCloseTo(50 * FOOT ** 2, 9);
+    expect(shapeCrossesItself({ ...mark, strokes: bow })).toBe(true);
   });
 });
 

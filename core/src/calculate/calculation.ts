@@ -4,25 +4,28 @@ import type { Id } from '../job/id.ts';
 import { type Diff, type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Line } from '../job/records/line.ts';
+import type { JobRecord } from '../job/record.ts';
 import type { Mark } from '../job/records/mark.ts';
+import type { Opening } from '../job/records/opening.ts';
+import type { PieceRecord } from '../job/records/piece.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Use } from '../job/records/use.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import {
   type Definitions,
   type Pricing,
-  defineMark,
-  defineMeasures,
   definePrice,
   defineProperties,
   defineQuantity,
   findPrice,
 } from './define.ts';
+import { defineMark, defineMeasures } from './defineMeasures.ts';
 import { defineBid, defineScopeCost, defineSection } from './defineTotals.ts';
 import { contextOf, defineUse } from './defineUse.ts';
 import { ScopeNames, compileValue, ruleOf } from './names.ts';
 import { netNode } from './nodes.ts';
 import { type Affected, findAffected } from './affected.ts';
+import { Groups } from './groups.ts';
 
 /** The pieces of the calculation that are defined together; what a redefinition drops is removed. */
 type Owner = string;
@@ -36,15 +39,20 @@ export class Calculation {
   #job: Job;
   #names: ScopeNames;
   readonly #owned = new Map<Owner, readonly string[]>();
-  readonly #marksOfScope = new Map<string, Map<string, Mark>>();
+  readonly #marksOfScope = new Groups<Mark>();
+  readonly #openingsOfMark = new Groups<Opening>();
+  /** Openings by the count they are one of. */
+  readonly #openingsOfScope = new Groups<Opening>();
+  readonly #piecesOfScope = new Groups<PieceRecord>();
   readonly #items = new Map<string, Item>();
 
   constructor(job: Job) {
     this.#job = job;
     this.#names = new ScopeNames(job);
-    for (const item of job.item.values()) this.#items.set(item.code, item);
-    for (const mark of job.mark.values()) this.#indexMark(mark);
-    for (const mark of job.mark.values()) this.#own(mark.id, defineMark(job, mark));
+    for (const table of [job.item, job.mark, job.opening, job.piece])
+      for (const record of table.values()) this.#take(record);
+    for (const mark of job.mark.values())
+      this.#own(mark.id, defineMark(job, mark, this.#openingsOfMark.list(mark.id)));
     for (const scope of job.scope.values()) {
       this.#defineMeasures(scope);
       this.#own(`${scope.id}/properties`, defineProperties(scope, this.#names));
@@ -69,13 +77,21 @@ export class Calculation {
     return this.#items.get(code);
   }
 
-  marksOf(scopeId: string): Iterable<Mark> {
-    return this.#marksOfScope.get(scopeId)?.values() ?? [];
+  marksOf(scopeId: string): readonly Mark[] {
+    return this.#marksOfScope.list(scopeId);
   }
 
-  /** True when the scope has marks. */
+  openingsOf(markId: string): readonly Opening[] {
+    return this.#openingsOfMark.list(markId);
+  }
+
+  piecesOf(scopeId: string): readonly PieceRecord[] {
+    return this.#piecesOfScope.list(scopeId);
+  }
+
+  /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
   isMeasured(scopeId: string): boolean {
-    return (this.#marksOfScope.get(scopeId)?.size ?? 0) > 0;
+    return [this.#marksOfScope, this.#openingsOfScope, this.#piecesOfScope].some((of) => of.has(scopeId));
   }
 
   get names(): ScopeNames {
@@ -99,7 +115,7 @@ export class Calculation {
     const job = this.#job;
     for (const id of affected.marks) {
       const mark = job.mark.get(id as Id<'mark'>);
-      this.#own(id, mark === undefined ? [] : defineMark(job, mark));
+      this.#own(id, mark === undefined ? [] : defineMark(job, mark, this.#openingsOfMark.list(id)));
     }
     for (const id of affected.scopes) {
       const scope = job.scope.get(id as Id<'scope'>);
@@ -134,27 +150,32 @@ export class Calculation {
     if (affected.bid) this.#own('bid', defineBid(this.#job));
   }
 
-  #indexMark(mark: Mark): void {
-    const marks = this.#marksOfScope.get(mark.scopeId) ?? new Map<string, Mark>();
-    marks.set(mark.id, mark);
-    this.#marksOfScope.set(mark.scopeId, marks);
+  /** Files a record under what it belongs to. */
+  #take(record: JobRecord): void {
+    if (record.type === 'mark') this.#marksOfScope.put(record.scopeId, record);
+    if (record.type === 'piece') this.#piecesOfScope.put(record.scopeId, record);
+    if (record.type === 'item') this.#items.set(record.code, record);
+    if (record.type !== 'opening') return;
+    this.#openingsOfMark.put(record.markId, record);
+    if (record.scopeId !== null) this.#openingsOfScope.put(record.scopeId, record);
+  }
+
+  #drop(record: JobRecord): void {
+    if (record.type === 'mark') this.#marksOfScope.remove(record.scopeId, record.id);
+    if (record.type === 'piece') this.#piecesOfScope.remove(record.scopeId, record.id);
+    if (record.type === 'item') this.#items.delete(record.code);
+    if (record.type !== 'opening') return;
+    this.#openingsOfMark.remove(record.markId, record.id);
+    if (record.scopeId !== null) this.#openingsOfScope.remove(record.scopeId, record.id);
   }
 
   #reindex(diff: Diff): void {
-    const drop = (record: Diff['added'][number]): void => {
-      if (record.type === 'mark') this.#marksOfScope.get(record.scopeId)?.delete(record.id);
-      if (record.type === 'item') this.#items.delete(record.code);
-    };
-    const take = (record: Diff['added'][number]): void => {
-      if (record.type === 'mark') this.#indexMark(record);
-      if (record.type === 'item') this.#items.set(record.code, record);
-    };
     // All that goes, goes first: two items may have swapped their codes.
-    for (const record of diff.removed) drop(record);
+    for (const record of diff.removed) this.#drop(record);
     for (const [from, to] of diff.updated)
-      if (from.type !== 'mark' || to.type !== 'mark' || from.scopeId !== to.scopeId) drop(from);
-    for (const [, to] of diff.updated) take(to);
-    for (const record of diff.added) take(record);
+      if (from.type !== 'mark' || to.type !== 'mark' || from.scopeId !== to.scopeId) this.#drop(from);
+    for (const [, to] of diff.updated) this.#take(to);
+    for (const record of diff.added) this.#take(record);
   }
 
   #own(owner: Owner, definitions: Definitions): void {
@@ -171,7 +192,14 @@ export class Calculation {
   }
 
   #defineMeasures(scope: Scope): void {
-    this.#own(`${scope.id}/measures`, defineMeasures(scope, [...this.marksOf(scope.id)]));
+    const marks = this.#marksOfScope.list(scope.id);
+    const measured = {
+      marks,
+      opened: new Set(marks.filter(({ id }) => this.#openingsOfMark.has(id)).map(({ id }) => id)),
+      counted: this.#openingsOfScope.list(scope.id),
+      pieces: this.#piecesOfScope.list(scope.id),
+    };
+    this.#own(`${scope.id}/measures`, defineMeasures(this.#job, scope, measured, this.#names));
   }
 
   #defineUse(use: Use): void {

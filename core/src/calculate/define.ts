@@ -1,75 +1,23 @@
 import { type Compute, type Figure, type Rule, sumOf } from '../graph/graph.ts';
 import type { Failure } from '../graph/failure.ts';
-import { type Junctions, findJunctions } from '../geometry/junctions.ts';
 import type { Job } from '../job/job.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
-import type { Mark } from '../job/records/mark.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Id } from '../job/id.ts';
 import { minorDigits, toMinor } from '../pricing/money.ts';
 import { type UnitPrice, priceByHand, priceByItem } from '../pricing/price.ts';
 import { roundQuantity, roundUpTo, unitOrLabel, withWaste } from '../pricing/quantity.ts';
 import type { Result } from '../problem/result.ts';
-import { measureMark, shapeCrossesItself } from '../takeoff/measureMark.ts';
-import {
-  JUNCTION_MEASURES,
-  type JunctionMeasure,
-  MARK_MEASURES,
-  type MarkMeasure,
-} from '../takeoff/measures.ts';
 import type { ScopeNames } from './names.ts';
 import type { LineKey } from '../estimate/lineKey.ts';
-import { lineNode, markNode, measureNode, propertyNode } from './nodes.ts';
+import { lineNode, propertyNode } from './nodes.ts';
 import { ruleOf } from './names.ts';
 
 /** The figures of one record, to be defined in the graph together. */
 export type Definitions = readonly (readonly [node: string, rule: Rule])[];
 
 const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
-const valued = (value: number): Rule => ({ kind: 'value', value });
-
-/** A run or an area is one mark: only points have a count of their own to add up. */
-const ownMeasures = (kind: Mark['kind']): readonly MarkMeasure[] =>
-  MARK_MEASURES[kind].filter((measure) => measure !== 'count' || kind === 'count');
-
-/** A mark's own figures. Without a scale they are unknown, save the count. */
-export function defineMark(job: Job, mark: Mark): Definitions {
-  const scale = job.sheet.get(mark.sheetId)?.scale ?? undefined;
-  const crossed = shapeCrossesItself(mark);
-  return ownMeasures(mark.kind).map((measure) => {
-    const value = measureMark(mark, measure, scale);
-    const node = markNode(mark.id, measure);
-    if (value === undefined) return [node, failed({ kind: 'no-scale', sheetId: mark.sheetId })];
-    if (crossed && measure === 'area') return [node, failed({ kind: 'crosses-itself', markId: mark.id })];
-    return [node, valued(value)];
-  });
-}
-
-/** A scope's measures: sums over its marks, and how its runs meet on each sheet. */
-export function defineMeasures(scope: Scope, marks: readonly Mark[]): Definitions {
-  const sums: Definitions = ownMeasures(scope.kind).map((measure) => [
-    measureNode(scope.id, measure),
-    { kind: 'compute', inputs: marks.map(({ id }) => markNode(id, measure)), run: sumOf },
-  ]);
-  if (scope.kind === 'count') return sums;
-  const counted: Definitions = [...sums, [measureNode(scope.id, 'count'), valued(marks.length)]];
-  return scope.kind === 'run' ? [...counted, ...defineJunctions(scope, marks)] : counted;
-}
-
-function defineJunctions(scope: Scope, marks: readonly Mark[]): Definitions {
-  const chains = new Map<string, (readonly { x: number; y: number }[])[]>();
-  for (const mark of marks) chains.set(mark.sheetId, [...(chains.get(mark.sheetId) ?? []), ...mark.strokes]);
-  let found: readonly Junctions[] | undefined;
-  const total = (measure: JunctionMeasure): number => {
-    found ??= [...chains.values()].map(findJunctions);
-    return found.reduce((sum, junctions) => sum + junctions[measure], 0);
-  };
-  return JUNCTION_MEASURES.map((measure) => [
-    measureNode(scope.id, measure),
-    { kind: 'when-asked', value: () => total(measure) },
-  ]);
-}
 
 export function defineProperties(scope: Scope, names: ScopeNames): Definitions {
   return scope.properties.map(({ key }) => {

@@ -8,7 +8,7 @@ import type { Id } from '../job/id.ts';
 import type { Job } from '../job/job.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Result } from '../problem/result.ts';
-import { MEASURE_DIMENSION, isMeasure, measuresOf } from '../takeoff/measures.ts';
+import { DERIVED_MEASURES, MEASURE_DIMENSION, isMeasure, measuresOf } from '../takeoff/measures.ts';
 import { type Dimension, NUMBER } from '../units/dimension.ts';
 import { POINT_FORMAT, parseNumber } from '../units/numberFormat.ts';
 import { findUnit } from '../units/unit.ts';
@@ -117,6 +117,8 @@ export class ScopeNames {
       return dimension === undefined ? undefined : { dimension, node: propertyNode(scope.id, name) };
     }
     if (!isMeasure(name) || !measuresOf(scope.kind).includes(name)) return undefined;
+    const needed = DERIVED_MEASURES[scope.kind].find(([measure]) => measure === name)?.[1];
+    if (needed !== undefined && !scope.properties.some(({ key }) => key === needed)) return undefined;
     return { dimension: MEASURE_DIMENSION[name], node: measureNode(scope.id, name) };
   }
 

@@ -4,6 +4,7 @@ import type { Measure } from '../takeoff/measures.ts';
 
 /** Node ids of the calculation. They are paths: the record that owns the figure, then what it is. */
 export const markNode = (markId: string, measure: Measure): string => `${markId}/${measure}`;
+export const pieceNode = (pieceId: string): string => `${pieceId}/value`;
 export const measureNode = (scopeId: string, measure: Measure): string => `${scopeId}/${measure}`;
 export const propertyNode = (scopeId: string, key: string): string => `${scopeId}/property/${key}`;
 export const inputNode = (useId: string, key: string): string => `${useId}/input/${key}`;

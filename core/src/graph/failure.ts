@@ -19,7 +19,7 @@ export type Failure =
   | { readonly kind: 'no-price' }
   | { readonly kind: 'no-quantity' }
   | { readonly kind: 'item-unknown'; readonly code: string }
-  | { readonly kind: 'crosses-itself'; readonly markId: string }
+  | { readonly kind: 'no-pitch'; readonly pitch: string }
   | {
       readonly kind: 'units-do-not-convert';
       readonly measured: Dimension;

@@ -55,9 +55,9 @@ export const remove =
       if (record === undefined) return refuse({ kind: 'record-gone', id });
       removed.push(record);
     }
-    // Marks, the many, point only at scopes and sheets and are pointed at by nothing.
-    if (removed.every((record) => record.type === 'mark')) return accept({ ...EMPTY_DIFF, removed });
-    for (const record of listRecords(job)) {
+    // Marks, the many, are pointed at by openings only; looking through all records would cost more.
+    const onlyMarks = removed.every(({ type }) => type === 'mark' || type === 'opening');
+    for (const record of onlyMarks ? job.opening.values() : listRecords(job)) {
       if (gone.has(record.id)) continue;
       const missing = referencesOf(record).find((id) => gone.has(id));
       if (missing !== undefined)

@@ -9,7 +9,7 @@ export function referencesOf(record: JobRecord): readonly Id[] {
   const present = (ids: readonly (Id | null)[]): readonly Id[] => ids.filter((id) => id !== null);
   switch (record.type) {
     case 'sheet':
-      return [record.fileId];
+      return present([record.fileId, record.levelId ?? null]);
     case 'section':
       return present([record.parentId]);
     case 'scope':
@@ -17,6 +17,10 @@ export function referencesOf(record: JobRecord): readonly Id[] {
       return present([record.sectionId]);
     case 'mark':
       return [record.scopeId, record.sheetId];
+    case 'opening':
+      return present([record.markId, record.scopeId]);
+    case 'piece':
+      return [record.scopeId];
     case 'use':
       return [record.scopeId, record.assemblyId];
     case 'item':

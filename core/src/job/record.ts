@@ -4,9 +4,12 @@ import { assemblySchema } from './records/assembly.ts';
 import { craftSchema } from './records/craft.ts';
 import { fileSchema } from './records/file.ts';
 import { itemSchema } from './records/item.ts';
+import { levelSchema } from './records/level.ts';
 import { lineSchema } from './records/line.ts';
 import { markSchema } from './records/mark.ts';
 import { markupSchema } from './records/markup.ts';
+import { openingSchema } from './records/opening.ts';
+import { pieceSchema } from './records/piece.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
 import { settingsSchema } from './records/settings.ts';
@@ -20,6 +23,9 @@ export const RECORD_SCHEMAS = {
   section: sectionSchema,
   scope: scopeSchema,
   mark: markSchema,
+  opening: openingSchema,
+  piece: pieceSchema,
+  level: levelSchema,
   assembly: assemblySchema,
   use: useSchema,
   craft: craftSchema,

@@ -1,16 +1,49 @@
-import { type Point, distance } from '../geometry/point.ts';
-import { polylineLength } from '../geometry/polyline.ts';
-import { ringCrossesItself, ringPerimeter, signedArea } from '../geometry/polygon.ts';
+import { evenOddArea, ringsCross } from '../geometry/evenOdd.ts';
+import {
+  type Vertex,
+  flattenPath,
+  pathLength,
+  pathTurning,
+  segmentLength,
+  segmentsOfPath,
+} from '../geometry/path.ts';
+import { distance } from '../geometry/point.ts';
+import { TOUCHING_PT } from '../geometry/tolerance.ts';
+import type { RoofEdge } from '../job/records/mark.ts';
 import type { MarkKind, MarkMeasure } from './measures.ts';
+import { roofFigures } from './roof.ts';
 import { type Scale, toWorld } from './scale.ts';
+
+/** A corner as it is drawn, with what rises from it. */
+export interface DrawnVertex extends Vertex {
+  readonly riseM?: number | undefined;
+}
 
 /** Drawn strokes of a mark in sheet points: open chains, closed rings, or single points. */
 export interface DrawnShape {
   readonly kind: MarkKind;
-  readonly strokes: readonly (readonly Point[])[];
+  readonly strokes: readonly (readonly DrawnVertex[])[];
+  readonly tailsM?: readonly [number, number] | undefined;
+  readonly slope?: { readonly pitch: string; readonly edges: readonly (RoofEdge | null)[] } | undefined;
 }
 
-/** A mark's figure in SI units; undefined when the sheet has no scale. Counts need none. */
+const isClosed = (kind: MarkKind): boolean => kind === 'area' || kind === 'slope';
+
+/** A run that comes back to its start has a corner there too. */
+const runCloses = (stroke: readonly Vertex[]): boolean => {
+  const [first, last] = [stroke[0], stroke.at(-1)];
+  return (
+    stroke.length > 3 && first !== undefined && last !== undefined && distance(first, last) <= TOUCHING_PT
+  );
+};
+
+/** A corner on the ground, meters. Arcs are circles there, also where the sheet is stretched. */
+export const vertexToWorld = (vertex: Vertex, scale: Scale): Vertex =>
+  vertex.through === undefined
+    ? toWorld(vertex, scale)
+    : { ...toWorld(vertex, scale), through: toWorld(vertex.through, scale) };
+
+/** A mark's figure in SI units, once; undefined when the sheet has no scale. Counts need none. */
 export function measureMark(
   shape: DrawnShape,
   measure: MarkMeasure,
@@ -18,39 +51,70 @@ export function measureMark(
 ): number | undefined {
   if (measure === 'count')
     return shape.kind === 'count' ? shape.strokes.reduce((sum, stroke) => sum + stroke.length, 0) : 1;
+  if (measure === 'rises') return risesOf(shape);
   if (scale === undefined) return undefined;
-  const strokes = shape.strokes.map((stroke) => stroke.map((at) => toWorld(at, scale)));
-  const add = (figure: (stroke: readonly Point[]) => number): number =>
-    strokes.reduce((sum, stroke) => sum + figure(stroke), 0);
+  const strokes = shape.strokes.map((stroke) => stroke.map((vertex) => vertexToWorld(vertex, scale)));
+  const add = (figure: (stroke: readonly Vertex[], index: number) => number): number =>
+    strokes.reduce((sum, stroke, index) => sum + figure(stroke, index), 0);
+  const closed = isClosed(shape.kind);
   switch (measure) {
     case 'length':
-      return add(polylineLength);
-    case 'area':
-      return add((ring) => Math.abs(signedArea(ring)));
+      return add((stroke) => pathLength(stroke, closed)) + risesOf(shape) + tailsOf(shape);
+    case 'plan_length':
     case 'perimeter':
-      return add(ringPerimeter);
+      return add((stroke) => pathLength(stroke, closed));
+    case 'turning':
+      return add((stroke, i) =>
+        runCloses(shape.strokes[i] ?? [])
+          ? pathTurning(stroke.slice(0, -1), true)
+          : pathTurning(stroke, closed),
+      );
+    case 'area':
+      return evenOddArea(strokes);
+    case 'slope_area':
+    case 'eave':
+    case 'rake':
+    case 'ridge':
+    case 'hip':
+    case 'valley':
+    case 'wall':
+      return roofFigures(strokes, shape.slope)?.[measure];
+    default:
+      // Openings are records of their own; they are added up where they are known.
+      return 0;
   }
 }
 
-/** One straight piece of a mark, for the tape. */
+const risesOf = ({ strokes }: DrawnShape): number =>
+  strokes.reduce((sum, stroke) => stroke.reduce((inner, { riseM }) => inner + Math.abs(riseM ?? 0), sum), 0);
+
+const tailsOf = ({ tailsM }: DrawnShape): number => (tailsM === undefined ? 0 : tailsM[0] + tailsM[1]);
+
+/** One piece of a mark between two corners, for the tape. */
 export interface Piece {
   readonly stroke: number;
-  readonly from: Point;
-  readonly to: Point;
+  readonly from: Vertex;
+  readonly to: Vertex;
   readonly lengthM: number;
+  readonly isArc: boolean;
 }
 
-/** The straight pieces that make up a run's length or an area's perimeter. */
+/** The pieces that make up a run's length or an area's perimeter. */
 export function piecesOf(shape: DrawnShape, scale: Scale): readonly Piece[] {
+  const closed = isClosed(shape.kind);
   return shape.strokes.flatMap((stroke, index) => {
-    const ends = shape.kind === 'area' ? [...stroke.slice(1), stroke[0] as Point] : stroke.slice(1);
-    return ends.map((to, i) => {
-      const from = stroke[i] as Point;
-      return { stroke: index, from, to, lengthM: distance(toWorld(from, scale), toWorld(to, scale)) };
+    const world = segmentsOfPath(
+      stroke.map((vertex) => vertexToWorld(vertex, scale)),
+      closed,
+    );
+    return segmentsOfPath(stroke, closed).map(({ from, to, arc }, i) => {
+      const segment = world[i];
+      if (segment === undefined) throw new Error('piecesOf: a segment without its place on the ground');
+      return { stroke: index, from, to, lengthM: segmentLength(segment), isArc: arc !== undefined };
     });
   });
 }
 
-/** True when a ring of an area crosses itself, so that its area means nothing. */
+/** True when edges of an area cross: its figure then follows the even-odd rule, and it is told. */
 export const shapeCrossesItself = (shape: DrawnShape): boolean =>
-  shape.kind === 'area' && shape.strokes.some(ringCrossesItself);
+  isClosed(shape.kind) && ringsCross(shape.strokes.map((ring) => flattenPath(ring, true, TOUCHING_PT)));

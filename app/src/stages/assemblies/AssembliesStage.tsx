@@ -9,11 +9,9 @@ import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
+import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
-
-const KIND_WORDS = { run: 'for runs', area: 'for areas', count: 'for counts' } as const;
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -100,7 +98,7 @@ export function AssembliesStage() {
             >
               {each.name}
               <small>
-                {KIND_WORDS[each.measures]}, {plural(each.components.length, 'component')}
+                {FOR_KIND_WORDS[each.measures]}, {plural(each.components.length, 'component')}
                 {usesOf(each.id) > 0 ? `, on ${plural(usesOf(each.id), 'scope')}` : ''}
               </small>
             </button>

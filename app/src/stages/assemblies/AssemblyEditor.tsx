@@ -1,3 +1,5 @@
+import { MARK_KINDS } from '@zest/core/takeoff/measures';
+import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useState } from 'react';
 import { put } from '@zest/core/job/change';
 import { inOrder } from '@zest/core/job/job';
@@ -39,9 +41,11 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
             change('kind of an assembly', { measures: event.target.value as Assembly['measures'] })
           }
         >
-          <option value="run">for runs</option>
-          <option value="area">for areas</option>
-          <option value="count">for counts</option>
+          {MARK_KINDS.map((kind) => (
+            <option key={kind} value={kind}>
+              {FOR_KIND_WORDS[kind]}
+            </option>
+          ))}
         </select>
       </div>
       <div>

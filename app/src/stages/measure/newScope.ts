@@ -4,7 +4,12 @@ import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import type { MarkKind } from '@zest/core/takeoff/measures';
 import { RESERVED_NAMES } from '@zest/core/formula/functions';
 
-const NAMES: Readonly<Record<MarkKind, string>> = { run: 'Run', area: 'Area', count: 'Count' };
+const NAMES: Readonly<Record<MarkKind, string>> = {
+  run: 'Run',
+  area: 'Area',
+  count: 'Count',
+  slope: 'Roof slope',
+};
 
 /** A key from a name: `Partition P2, 6"` is partition_p2_6; made unique among the job's keys. */
 export function keyFor(name: string, taken: ReadonlySet<string>): string {

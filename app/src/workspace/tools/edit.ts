@@ -16,8 +16,9 @@ export interface Handle {
   readonly at: Point;
 }
 
+const isClosed = ({ kind }: Mark): boolean => kind === 'area' || kind === 'slope';
 const edgesOf = (mark: Mark, stroke: readonly Point[]): number =>
-  mark.kind === 'area' ? stroke.length : stroke.length - 1;
+  isClosed(mark) ? stroke.length : stroke.length - 1;
 
 /** Handles of a selected mark; middles only where there is room for them on the screen. */
 export function handlesOf(mark: Mark, roomPt: number): readonly Handle[] {
@@ -57,7 +58,7 @@ export function moveHandle(strokes: Strokes, handle: Handle, to: Point): Strokes
 
 /** Takes a vertex out; undefined when too little of the mark would be left. */
 export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
-  const least = mark.kind === 'area' ? 3 : mark.kind === 'run' ? 2 : 1;
+  const least = isClosed(mark) ? 3 : mark.kind === 'run' ? 2 : 1;
   const strokes = mark.strokes
     .map((stroke, index) =>
       index === handle.stroke ? stroke.filter((_, vertex) => vertex !== handle.index) : stroke,
@@ -85,7 +86,7 @@ export interface HitIndex {
   readonly find: (at: Point, nearPt: number, shown: (mark: Mark) => boolean) => Mark | undefined;
 }
 
-const RANK = { count: 0, run: 1, area: 2 } as const;
+const RANK = { count: 0, run: 1, area: 2, slope: 2 } as const;
 
 export function createHitIndex(): HitIndex {
   const tree = new RBush<Entry>();
@@ -131,7 +132,7 @@ export function createHitIndex(): HitIndex {
 function distanceTo(mark: Mark, at: Point): number {
   let least = Infinity;
   for (const stroke of mark.strokes) {
-    if (mark.kind === 'area' && ringContains(stroke, at)) return 0;
+    if (isClosed(mark) && ringContains(stroke, at)) return 0;
     const last = mark.kind === 'count' ? stroke.length : edgesOf(mark, stroke);
     for (let i = 0; i < last; i += 1) {
       const a = stroke[i] as Point;

@@ -3,7 +3,8 @@ export const ZESTJOB = {
   extension: '.zestjob',
   mediaType: 'application/zip',
   format: 'zestjob',
-  version: 1,
+  /** 2 brought openings, levels, typed pieces, arcs and roof slopes; a file of version 1 is one without them. */
+  version: 2,
   jobEntry: 'job.json',
   filesFolder: 'files/',
 } as const;

@@ -72,7 +72,7 @@ describe('.zestjob files', () => {
     [
       'a newer version',
       changed((envelope) => ({ ...envelope, version: 99, news: true })),
-      { kind: 'zestjob-newer', version: 99, known: 1 },
+      { kind: 'zestjob-newer', version: 99, known: 2 },
     ],
     [
       'an unknown field',
@@ -128,6 +128,13 @@ describe('.zestjob files', () => {
       kind: 'zestjob-file-size',
       name: 'plans.pdf',
     });
+  });
+
+  it('takes a file of version 1: the same job without what came later', () => {
+    const entries = unzipSync(packed);
+    const json = JSON.parse(strFromU8(entries['job.json'] as Uint8Array)) as { version: number };
+    const older = zipSync({ ...entries, 'job.json': strToU8(JSON.stringify({ ...json, version: 1 })) });
+    expect(readZestjob(older)).toMatchObject({ ok: true });
   });
 
   it('does not unpack a zip bomb: what it says it holds is too much', () => {

@@ -5,13 +5,41 @@ import type { Id } from '../id.ts';
 import { type Diff, findRecord } from '../job.ts';
 import type { JobProblem } from '../problem.ts';
 
+/** Marks go with the openings that sit in them. */
+export const removeMarks =
+  (ids: readonly Id<'mark'>[]): Command =>
+  (job) => {
+    const gone = new Set<string>(ids);
+    const openings = [...job.opening.values()].filter(({ markId }) => gone.has(markId)).map(({ id }) => id);
+    return remove(...openings, ...ids)(job);
+  };
+
+/** A level goes; its sheets stay, on no level. */
+export const removeLevel =
+  (levelId: Id<'level'>): Command =>
+  (job) => {
+    const sheets = [...job.sheet.values()]
+      .filter((sheet) => sheet.levelId === levelId)
+      .map(({ levelId: _gone, ...sheet }) => sheet);
+    return sequence(put(...sheets), remove(levelId))(job);
+  };
+
 /** A scope goes with its marks and the assemblies applied to it; undo brings all of it back. */
 export const removeScope =
   (scopeId: Id<'scope'>): Command =>
   (job) => {
-    const marks = [...job.mark.values()].filter((mark) => mark.scopeId === scopeId);
+    const marks = [...job.mark.values()].filter((mark) => mark.scopeId === scopeId).map(({ id }) => id);
+    const pieces = [...job.piece.values()].filter((piece) => piece.scopeId === scopeId);
+    // Openings that were counted by the scope stay in their walls, counted nowhere.
+    const counted = [...job.opening.values()]
+      .filter((opening) => opening.scopeId === scopeId && !marks.includes(opening.markId))
+      .map((opening) => ({ ...opening, scopeId: null }));
     const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
-    return remove(...marks.map(({ id }) => id), ...uses.map(({ id }) => id), scopeId)(job);
+    return sequence(
+      put(...counted),
+      removeMarks(marks),
+      remove(...pieces.map(({ id }) => id), ...uses.map(({ id }) => id), scopeId),
+    )(job);
   };
 
 /** A sheet goes with its marks, and its file once no sheet is left on it. */
@@ -20,9 +48,9 @@ export const removeSheet =
   (job) => {
     const sheet = findRecord(job, sheetId);
     if (sheet === undefined) return refuse({ kind: 'record-gone', id: sheetId });
-    const marks = [...job.mark.values()].filter((mark) => mark.sheetId === sheetId);
+    const marks = [...job.mark.values()].filter((mark) => mark.sheetId === sheetId).map(({ id }) => id);
     const last = [...job.sheet.values()].every(({ id, fileId }) => id === sheetId || fileId !== sheet.fileId);
-    return remove(...marks.map(({ id }) => id), sheetId, ...(last ? [sheet.fileId] : []))(job);
+    return sequence(removeMarks(marks), remove(sheetId, ...(last ? [sheet.fileId] : [])))(job);
   };
 
 /** An assembly that scopes still use stays; the refusal names them. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { MARK_KINDS } from '../../takeoff/measures.ts';
 import {
   decimalField,
   formulaField,
@@ -50,7 +51,7 @@ export const assemblySchema = z
     id: idOf('assembly'),
     name: nameField,
     description: textField,
-    measures: z.enum(['run', 'area', 'count']),
+    measures: z.enum(MARK_KINDS),
     order: orderField,
     inputs: z.array(inputField).max(60).readonly(),
     components: z.array(componentField).max(200).readonly(),

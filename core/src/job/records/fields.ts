@@ -28,4 +28,16 @@ export const decimalField = z.string().regex(/^(-?\d{1,12}(\.\d{1,8})?)?$/);
 export const orderField = z.number();
 /** Sheet points. Far beyond any sheet is a damaged file, not a drawing. */
 export const coordinateField = z.number().min(-1e6).max(1e6);
+/** Vertical lengths, widths and heights in meters. */
+export const lengthField = z.number().min(0).max(1e5);
 export const pointField = z.strictObject({ x: coordinateField, y: coordinateField }).readonly();
+
+/** A corner of a mark: `through` makes the segment that ends here an arc; `riseM` goes up or down from here. */
+export const vertexField = z
+  .strictObject({
+    x: coordinateField,
+    y: coordinateField,
+    through: pointField.optional(),
+    riseM: z.number().min(-1e4).max(1e4).optional(),
+  })
+  .readonly();

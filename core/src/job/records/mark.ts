@@ -1,7 +1,15 @@
 import * as z from 'zod';
-import { idOf, pointField } from './fields.ts';
+import { MARK_KINDS } from '../../takeoff/measures.ts';
+import { formulaField, idOf, vertexField } from './fields.ts';
 
 export const STROKE_LIMIT = 5_000;
+export const REPEAT_LIMIT = 10_000;
+
+/** What an edge of a roof slope can be. Eaves, ridges and level walls lie level. */
+export const ROOF_EDGES = ['eave', 'rake', 'ridge', 'hip', 'valley', 'wall'] as const;
+export type RoofEdge = (typeof ROOF_EDGES)[number];
+
+const tailField = z.number().min(0).max(1e4);
 
 /** One drawn piece of a scope on a sheet: open strokes of a run, rings of an area, or counted points. */
 export const markSchema = z
@@ -10,12 +18,25 @@ export const markSchema = z
     id: idOf('mark'),
     scopeId: idOf('scope'),
     sheetId: idOf('sheet'),
-    kind: z.enum(['run', 'area', 'count']),
+    kind: z.enum(MARK_KINDS),
     strokes: z
-      .array(z.array(pointField).min(1).max(STROKE_LIMIT).readonly())
+      .array(z.array(vertexField).min(1).max(STROKE_LIMIT).readonly())
       .min(1)
       .max(STROKE_LIMIT)
       .readonly(),
+    /** The same again: so many times in all. Once where it is left out. */
+    repeat: z.number().int().min(1).max(REPEAT_LIMIT).optional(),
+    /** Extra length at the two ends of a run, in meters: wire beyond the conduit, lap of a bar. */
+    tailsM: z.tuple([tailField, tailField]).readonly().optional(),
+    /** A roof slope: its pitch as typed, and what each edge of its first ring is. */
+    slope: z
+      .strictObject({
+        pitch: formulaField,
+        edges: z.array(z.enum(ROOF_EDGES).nullable()).max(STROKE_LIMIT).readonly(),
+      })
+      .readonly()
+      .optional(),
+    locked: z.boolean().optional(),
   })
   .readonly();
 

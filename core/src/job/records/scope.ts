@@ -1,7 +1,9 @@
 import * as z from 'zod';
+import { MARK_KINDS } from '../../takeoff/measures.ts';
 import { formulaField, idOf, keyField, nameField, orderField, shortField } from './fields.ts';
 
 export const COLOR_COUNT = 12;
+export const FACES = ['center', 'left', 'right'] as const;
 
 /** A named value of a scope. A bare number takes `unit`; anything else is a formula. */
 const propertyField = z
@@ -15,7 +17,7 @@ export const scopeSchema = z
     id: idOf('scope'),
     key: keyField,
     name: nameField,
-    kind: z.enum(['run', 'area', 'count']),
+    kind: z.enum(MARK_KINDS),
     color: z
       .number()
       .int()
@@ -24,8 +26,22 @@ export const scopeSchema = z
     sectionId: idOf('section').nullable(),
     order: orderField,
     properties: z.array(propertyField).max(60).readonly(),
+    /** Which face of the thickness the runs are traced on, looking along the run. Center where left out. */
+    face: z.enum(FACES).optional(),
+    /** Which openings are deducted. All where it is left out. */
+    deduct: z
+      .discriminatedUnion('rule', [
+        z.strictObject({ rule: z.literal('all') }),
+        z.strictObject({ rule: z.literal('none') }),
+        /** Only openings larger than this, square meters. */
+        z.strictObject({ rule: z.literal('above'), areaM2: z.number().min(0).max(1e4) }),
+      ])
+      .readonly()
+      .optional(),
   })
   .readonly();
 
 export type Scope = z.infer<typeof scopeSchema>;
 export type Property = z.infer<typeof propertyField>;
+export type Face = (typeof FACES)[number];
+export type DeductRule = NonNullable<Scope['deduct']>;

@@ -8,6 +8,12 @@ const scaleField = z
     source: z.discriminatedUnion('by', [
       z.strictObject({ by: z.literal('ratio'), text: shortField }),
       z.strictObject({ by: z.literal('two-points'), a: pointField, b: pointField, text: formulaField }),
+      /** Two known distances, one mostly each way: for a scan that is stretched. */
+      z.strictObject({
+        by: z.literal('two-distances'),
+        across: z.strictObject({ a: pointField, b: pointField, text: formulaField }).readonly(),
+        upright: z.strictObject({ a: pointField, b: pointField, text: formulaField }).readonly(),
+      }),
     ]),
   })
   .readonly();
@@ -29,6 +35,8 @@ export const sheetSchema = z
     scale: scaleField.nullable(),
     /** A known dimension measured back after the scale was set. */
     check: z.strictObject({ a: pointField, b: pointField, text: formulaField }).readonly().nullable(),
+    levelId: idOf('level').optional(),
+    discipline: shortField.optional(),
   })
   .readonly();
 

@@ -1,0 +1,52 @@
+import type { Compute, Rule } from '../graph/graph.ts';
+import type { Face, Scope } from '../job/records/scope.ts';
+import { DERIVED_MEASURES, type DerivedMeasure, type MarkMeasure } from '../takeoff/measures.ts';
+import type { Definitions } from './define.ts';
+import { measureNode, propertyNode } from './nodes.ts';
+
+const at = (values: Float64Array, slots: Int32Array, slot: number): number =>
+  values[slots[slot] as number] as number;
+const first: Compute = (values, slots) => at(values, slots, 0);
+const difference: Compute = (values, slots) => at(values, slots, 0) - at(values, slots, 1);
+const product: Compute = (values, slots) => at(values, slots, 0) * at(values, slots, 1);
+
+const hasProperty = (scope: Scope, name: string): boolean => scope.properties.some(({ key }) => key === name);
+
+/**
+ * Where a face lies, in thicknesses from the center toward the side a positive turn leads to. Sheet
+ * points run downward, so that is the right hand of who walks along the run.
+ */
+const FACE_STEPS: Readonly<Record<Face, number>> = { left: -0.5, center: 0, right: 0.5 };
+const FACE_OF = { center_length: 'center', left_length: 'left', right_length: 'right' } as const;
+
+function faceRule(scope: Scope, measure: keyof typeof FACE_OF): Rule {
+  const steps = FACE_STEPS[FACE_OF[measure]] - FACE_STEPS[scope.face ?? 'center'];
+  const length = measureNode(scope.id, 'length');
+  if (steps === 0 || !hasProperty(scope, 'thickness'))
+    return { kind: 'compute', inputs: [length], run: first };
+  return {
+    kind: 'compute',
+    inputs: [length, measureNode(scope.id, 'turning'), propertyNode(scope.id, 'thickness')],
+    run: (values, slots) => at(values, slots, 0) - steps * at(values, slots, 2) * at(values, slots, 1),
+  };
+}
+
+/** The measures that follow from others; those that need a property stay away until it is there. */
+export function defineDerived(scope: Scope): Definitions {
+  const node = (measure: MarkMeasure | DerivedMeasure): string => measureNode(scope.id, measure);
+  const compute = (run: Compute, ...inputs: readonly string[]): Rule => ({ kind: 'compute', inputs, run });
+  const gross = scope.kind === 'slope' ? 'slope_area' : 'area';
+  const rules: Readonly<Record<DerivedMeasure, () => Rule>> = {
+    net_length: () => compute(difference, node('length'), node('deducted_width')),
+    center_length: () => faceRule(scope, 'center_length'),
+    left_length: () => faceRule(scope, 'left_length'),
+    right_length: () => faceRule(scope, 'right_length'),
+    wall_area: () => compute(product, node('length'), propertyNode(scope.id, 'height')),
+    net_wall_area: () => compute(difference, node('wall_area'), node('deducted_area')),
+    net_area: () => compute(difference, node(gross), node('deducted_area')),
+    volume: () => compute(product, node('net_area'), propertyNode(scope.id, 'depth')),
+  };
+  return DERIVED_MEASURES[scope.kind]
+    .filter(([, property]) => property === undefined || hasProperty(scope, property))
+    .map(([measure]) => [node(measure), rules[measure]()]);
+}

@@ -1,0 +1,176 @@
+import type { Failure } from '../graph/failure.ts';
+import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
+import { type Junctions, findJunctions } from '../geometry/junctions.ts';
+import { flattenPath } from '../geometry/path.ts';
+import type { Point } from '../geometry/point.ts';
+import { TOUCHING_PT } from '../geometry/tolerance.ts';
+import type { Job } from '../job/job.ts';
+import type { Mark } from '../job/records/mark.ts';
+import type { Opening } from '../job/records/opening.ts';
+import type { PieceRecord } from '../job/records/piece.ts';
+import type { DeductRule, Scope } from '../job/records/scope.ts';
+import { measureMark } from '../takeoff/measureMark.ts';
+import { parsePitch } from '../takeoff/roof.ts';
+import {
+  JUNCTION_MEASURES,
+  type JunctionMeasure,
+  MARK_MEASURES,
+  MEASURE_DIMENSION,
+  type MarkKind,
+  type MarkMeasure,
+  OPENING_MEASURES,
+  leadingMeasure,
+} from '../takeoff/measures.ts';
+import type { Definitions } from './define.ts';
+import { defineDerived } from './defineDerived.ts';
+import { type ScopeNames, compileValue, ruleOf } from './names.ts';
+import { markNode, measureNode, pieceNode } from './nodes.ts';
+
+const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
+const valued = (value: number): Rule => ({ kind: 'value', value });
+
+/** A run or an area is one mark: only points have a count of their own to add up. */
+const ownMeasures = (kind: MarkKind): readonly MarkMeasure[] =>
+  MARK_MEASURES[kind].filter((measure) => measure !== 'count' || kind === 'count');
+
+/** How often a mark counts: its own times and those of the level it is on. */
+export function repeatOf(job: Job, mark: Mark): number {
+  const levelId = job.sheet.get(mark.sheetId)?.levelId;
+  const level = levelId === undefined ? undefined : job.level.get(levelId);
+  return (mark.repeat ?? 1) * (level?.repeat ?? 1);
+}
+
+/** A mark's own figures, times what it counts. Without a scale they are unknown, save the count. */
+export function defineMark(job: Job, mark: Mark, openings: readonly Opening[]): Definitions {
+  const scale = job.sheet.get(mark.sheetId)?.scale ?? undefined;
+  const times = repeatOf(job, mark);
+  const own: Definitions = ownMeasures(mark.kind).map((measure) => {
+    const value = measureMark(mark, measure, scale);
+    const node = markNode(mark.id, measure);
+    if (value !== undefined) return [node, valued(value * times)];
+    const pitch = mark.slope?.pitch ?? '';
+    const unread = scale !== undefined && mark.kind === 'slope' && parsePitch(pitch) === undefined;
+    return [node, failed(unread ? { kind: 'no-pitch', pitch } : { kind: 'no-scale', sheetId: mark.sheetId })];
+  });
+  return openings.length === 0 ? own : [...own, ...defineOpenings(job, mark, openings, times)];
+}
+
+const deducts = (rule: DeductRule, { widthM, heightM }: Opening): boolean =>
+  rule.rule === 'all' || (rule.rule === 'above' && widthM * heightM > rule.areaM2);
+
+/** Gross and deducted openings of a mark are kept apart: the rule is the scope's. */
+function defineOpenings(job: Job, mark: Mark, openings: readonly Opening[], times: number): Definitions {
+  const rule = job.scope.get(mark.scopeId)?.deduct ?? { rule: 'all' };
+  const sum = (figure: (opening: Opening) => number, of = openings): number =>
+    of.reduce((total, opening) => total + figure(opening), 0) * times;
+  const deducted = openings.filter((opening) => deducts(rule, opening));
+  const width = ({ widthM }: Opening): number => widthM;
+  const area = ({ widthM, heightM }: Opening): number => widthM * heightM;
+  const figures: Readonly<Record<(typeof OPENING_MEASURES)[number], number>> = {
+    openings: openings.length * times,
+    openings_width: sum(width),
+    openings_area: sum(area),
+    deducted_width: sum(width, deducted),
+    deducted_area: sum(area, deducted),
+  };
+  return OPENING_MEASURES.map((measure) => [markNode(mark.id, measure), valued(figures[measure])]);
+}
+
+/** What a scope's measures are added up from. */
+export interface Measured {
+  readonly marks: readonly Mark[];
+  /** Marks of the scope that hold openings. */
+  readonly opened: ReadonlySet<string>;
+  /** Openings anywhere that are counted by this scope. */
+  readonly counted: readonly Opening[];
+  readonly pieces: readonly PieceRecord[];
+}
+
+/** A scope's measures: sums over its marks and typed pieces, how its runs meet, and what follows. */
+export function defineMeasures(job: Job, scope: Scope, measured: Measured, names: ScopeNames): Definitions {
+  const own = [
+    ...defineSums(scope, measured),
+    ...definePieces(scope, measured.pieces, names),
+    ...defineHosted(job, measured.counted),
+  ];
+  if (scope.kind === 'count') return own;
+  const { marks } = measured;
+  const opened = marks.filter(({ id }) => measured.opened.has(id));
+  const openings: Definitions = OPENING_MEASURES.map((measure) => [
+    measureNode(scope.id, measure),
+    { kind: 'compute', inputs: opened.map(({ id }) => markNode(id, measure)), run: sumOf },
+  ]);
+  const count = marks.reduce((sum, mark) => sum + repeatOf(job, mark), 0);
+  return [
+    ...own,
+    [measureNode(scope.id, 'count'), valued(count)],
+    ...openings,
+    ...defineDerived(scope),
+    ...(scope.kind === 'run' ? defineJunctions(job, scope, marks) : []),
+  ];
+}
+
+function defineSums(scope: Scope, { marks, counted, pieces }: Measured): Definitions {
+  const leading = leadingMeasure(scope.kind);
+  const typed = pieces.map(({ id }) => pieceNode(id));
+  return ownMeasures(scope.kind).map((measure) => {
+    const drawn = marks.map(({ id }) => markNode(id, measure));
+    const hosted = measure === 'count' ? counted.map(({ id }) => openingNode(id)) : [];
+    const also = measure === leading || measure === 'plan_length' ? typed : [];
+    const inputs = [...drawn, ...hosted, ...also];
+    return [measureNode(scope.id, measure), { kind: 'compute', inputs, run: sumOf }];
+  });
+}
+
+const openingNode = (openingId: string): string => `${openingId}/count`;
+
+/** An opening counts as often as its host does. */
+function defineHosted(job: Job, counted: readonly Opening[]): Definitions {
+  return counted.map((opening) => {
+    const host = job.mark.get(opening.markId);
+    return [openingNode(opening.id), valued(host === undefined ? 1 : repeatOf(job, host))];
+  });
+}
+
+function definePieces(scope: Scope, pieces: readonly PieceRecord[], scopeNames: ScopeNames): Definitions {
+  const wanted = MEASURE_DIMENSION[leadingMeasure(scope.kind)];
+  const names = scopeNames.jobNames();
+  return pieces.map(({ id, text, unit }) => {
+    const node = pieceNode(id);
+    return [node, ruleOf(node, compileValue(text, unit, names, wanted), names)];
+  });
+}
+
+/** Runs on one sheet that count equally often meet each other; others do not. */
+interface Together {
+  readonly times: number;
+  readonly chains: (readonly Point[])[];
+}
+
+function groupChains(job: Job, marks: readonly Mark[]): Iterable<Together> {
+  const groups = new Map<string, Together>();
+  for (const mark of marks) {
+    const times = repeatOf(job, mark);
+    const key = `${mark.sheetId} ${times}`;
+    const group = groups.get(key) ?? { times, chains: [] };
+    for (const stroke of mark.strokes) group.chains.push(flattenPath(stroke, false, TOUCHING_PT));
+    groups.set(key, group);
+  }
+  return groups.values();
+}
+
+function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[]): Definitions {
+  let found: Readonly<Record<JunctionMeasure, number>> | undefined;
+  const find = (): Readonly<Record<JunctionMeasure, number>> => {
+    const totals = { ends: 0, corners: 0, tees: 0, crossings: 0 };
+    for (const { times, chains } of groupChains(job, marks)) {
+      const junctions: Junctions = findJunctions(chains);
+      for (const measure of JUNCTION_MEASURES) totals[measure] += junctions[measure] * times;
+    }
+    return totals;
+  };
+  return JUNCTION_MEASURES.map((measure) => [
+    measureNode(scope.id, measure),
+    { kind: 'when-asked', value: () => (found ??= find())[measure] },
+  ]);
+}
