@@ -54,14 +54,25 @@ export interface Desk {
   readonly zoomTo: (place: Place, wheelSteps: number) => Promise<void>;
 }
 
-export async function openSheet(page: Page, number: string): Promise<Desk> {
+/**
+ * Opens a sheet to measure on. Center lines of walls are not drawn on it, so tests that trace them
+ * turn snapping off, as a person would.
+ */
+export async function openSheet(page: Page, number: string, snapping = false): Promise<Desk> {
   if (!page.url().includes('/measure')) await goTo(page, 'Measure');
   await page
     .getByRole('complementary', { name: 'Tally' })
-    .getByLabel('Sheet')
+    .getByLabel('Sheet', { exact: true })
     .selectOption({ label: await optionFor(page, number) });
   const root = page.getByRole('application', { name: new RegExp(`Sheet ${number}`) });
   await expect(root).toHaveAttribute('data-camera-scale', /\d/);
+  if (snapping) await expect(root).toHaveAttribute('data-snap', /\d/);
+  else if ((await root.getAttribute('data-snapping')) === 'on') {
+    await page.keyboard.press('s');
+    await page.keyboard.press('n');
+    await page.keyboard.press('Escape');
+    await expect(root).toHaveAttribute('data-snapping', 'off');
+  }
   return createDesk(page, root);
 }
 

@@ -17,6 +17,8 @@ const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
   ['run', 'Draw a run', 'L'],
   ['area', 'Draw an area', 'A'],
   ['count', 'Count', 'C'],
+  ['slope', 'Draw a roof slope', 'R'],
+  ['opening', 'Place openings in walls and areas', 'O'],
   ['scale', 'Set the scale by two points', 'S'],
   ['check', 'Measure back a known dimension', 'B'],
 ];
@@ -24,13 +26,21 @@ const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
 /** Keys that only mean something while drawing; listed for the help, handled by the workspace. */
 export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Shift', 'right angles while held'],
-  ['0–9 … Enter', 'type the length of the segment'],
+  ['0–9 … Enter', 'type the length of the piece, also with an angle: 12 @ 30'],
+  ['+8 … Enter', 'a rise from the last point, or − for a drop'],
+  ['K  G', 'the next piece as an arc, or at right angles'],
+  ['E  W  Q', 'an area as a box, a turned box, a circle'],
+  ['Tab', 'the next place the point could be drawn to'],
+  ['N', 'snapping on or off'],
   ['.', 'lift the pen, go on elsewhere in the same mark'],
   ['Backspace', 'take back the last point'],
   ['Enter', 'end the mark'],
   ['Esc', 'leave the pen; what is drawn stays'],
   ['Delete', 'delete the selected vertex or marks'],
-  ['Arrow keys', 'pan; with Shift further'],
+  ['Shift drag', 'catch marks in a box'],
+  ['Ctrl+A', 'all marks of the scope in hand on this sheet'],
+  ['Ctrl+C  X  V', 'copy, cut, paste marks, also onto another sheet or job'],
+  ['Arrow keys', 'pan, or nudge the marks in hand; with Shift further'],
   ['+  −  0', 'zoom in, out, whole sheet'],
   ['[  ]', 'previous and next sheet'],
 ];

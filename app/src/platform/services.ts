@@ -45,6 +45,7 @@ function createSheetWorker(): SheetWorker {
     open: (fileId, bytes) => remote.open(fileId, bytes),
     close: (fileId) => remote.close(fileId),
     page: (fileId, index) => remote.page(fileId, index) as Promise<never>,
+    lineWork: (fileId, index) => remote.lineWork(fileId, index) as Promise<Float32Array>,
     render: (fileId, index, tile) => remote.render(fileId, index, tile) as Promise<ImageBitmap>,
   };
 }

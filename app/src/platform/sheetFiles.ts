@@ -5,6 +5,8 @@ import type { Services } from './services.ts';
 /** Sheets as pictures; files are opened in the worker the first time they are needed. */
 export interface SheetFiles {
   readonly render: (sheet: Sheet, tile: Tile) => Promise<ImageBitmap>;
+  /** Segments of the sheet's own line work; none where it is a scan. */
+  readonly lineWork: (sheet: Sheet) => Promise<Float32Array>;
   readonly thumbnail: (sheet: Sheet) => Promise<Blob>;
 }
 
@@ -33,6 +35,10 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
   };
   return {
     render,
+    lineWork: async (sheet) => {
+      if (!(await ensureOpen(services, jobId, sheet.fileId))) return new Float32Array(0);
+      return services.sheets.lineWork(sheet.fileId, sheet.pageIndex);
+    },
     thumbnail: async (sheet) => {
       const kept = await services.storage.readThumbnail(jobId, sheet.id);
       if (kept !== undefined) return kept;

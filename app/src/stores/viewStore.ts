@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { MarkKind } from '@zest/core/takeoff/measures';
 
-export type Tool = 'select' | MarkKind | 'scale' | 'check';
+export type Tool = 'select' | MarkKind | 'opening' | 'scale' | 'check';
 
 /** What is shown and how; never part of the job. */
 export interface ViewState {

@@ -84,7 +84,7 @@ async function draw(view: View, quality: 'quick' | 'proper', skip: readonly stri
     else list.push(mark);
   }
   const crowded = seen.length > CROWDED;
-  for (const kind of ['area', 'run', 'count'] as const) {
+  for (const kind of ['area', 'slope', 'run', 'count'] as const) {
     for (const [scopeId, marks] of byScope) {
       const scope = scopes.get(scopeId) as DrawnScope;
       const ofKind = marks.filter((mark) => mark.kind === kind);
@@ -93,6 +93,11 @@ async function draw(view: View, quality: 'quick' | 'proper', skip: readonly stri
         drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, scope.color, quality, crowded);
     }
   }
+  if (quality === 'proper')
+    for (const [scopeId, marks] of byScope)
+      for (const { openings } of marks)
+        if (openings.length > 0)
+          drawOpenings(context, view, openings, (scopes.get(scopeId) as DrawnScope).color);
   const bitmap = canvas.transferToImageBitmap();
   return Comlink.transfer(bitmap, [bitmap]);
 }
@@ -111,7 +116,7 @@ function drawBatch(
   for (const { strokes } of marks)
     for (const stroke of strokes) {
       if (kind === 'count') traceGlyphs(context, view, stroke, look.glyph);
-      else traceStroke(context, view, stroke, kind === 'area');
+      else traceStroke(context, view, stroke, kind === 'area' || kind === 'slope');
     }
   context.strokeStyle = look.color;
   context.lineJoin = crowded ? 'bevel' : 'round';
@@ -121,7 +126,7 @@ function drawBatch(
     context.stroke();
     return;
   }
-  if (kind === 'area') fillArea(context, look.color, look.hatch);
+  if (kind === 'area' || kind === 'slope') fillArea(context, look.color, look.hatch);
   if (kind === 'count') {
     context.fillStyle =
       look.glyph === 'ring' || look.glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
@@ -146,6 +151,24 @@ function drawBatch(
     return;
   }
   context.stroke();
+}
+
+/** Openings as light gaps across the run, framed in its color. */
+function drawOpenings(context: Context, view: View, openings: Float32Array, color: number): void {
+  const half = Math.max(4, runWidth(view.scale) * 0.9);
+  context.setLineDash([]);
+  context.lineWidth = 1.5;
+  context.strokeStyle = lookOf(color).color;
+  context.fillStyle = 'rgba(255,255,255,0.92)';
+  for (let i = 0; i < openings.length; i += 5) {
+    const [x = 0, y = 0, cosine = 1, sine = 0, reach = 0] = openings.subarray(i, i + 5);
+    context.setTransform(cosine, sine, -sine, cosine, (x - view.x) * view.scale, (y - view.y) * view.scale);
+    context.beginPath();
+    context.rect(-reach * view.scale, -half, 2 * reach * view.scale, 2 * half);
+    context.fill();
+    context.stroke();
+  }
+  context.resetTransform();
 }
 
 /** Runs keep to a wall's width when zoomed in and to a readable line when zoomed out. */
@@ -211,11 +234,11 @@ function fillArea(context: Context, color: string, hatch: Hatch): void {
   const alpha = context.globalAlpha;
   context.globalAlpha = alpha * 0.16;
   context.fillStyle = color;
-  context.fill();
+  context.fill('evenodd');
   if (hatch !== 'plain') {
     context.globalAlpha = alpha * 0.4;
     context.fillStyle = context.createPattern(hatchTile(color, hatch), 'repeat') as CanvasPattern;
-    context.fill();
+    context.fill('evenodd');
   }
   context.globalAlpha = alpha;
 }

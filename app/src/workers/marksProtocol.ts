@@ -7,6 +7,8 @@ export interface DrawnMark {
   readonly kind: MarkKind;
   /** x, y, x, y … in sheet points, one list a stroke. */
   readonly strokes: readonly Float32Array[];
+  /** Openings as x, y, cosine and sine of the wall's direction, half the width in sheet points. */
+  readonly openings: Float32Array;
 }
 
 export interface DrawnScope {

@@ -2,6 +2,7 @@ import './pdfEnvironment.ts';
 import * as Comlink from 'comlink';
 import * as pdfjs from 'pdfjs-dist';
 import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
+import { type Operations, extractLineWork } from './lineWork.ts';
 import type { OpenAnswer, PageInfo, PageText, SheetWorker, Tile } from './sheetProtocol.ts';
 
 type Document = pdfjs.PDFDocumentProxy;
@@ -162,6 +163,14 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
   return canvas.transferToImageBitmap();
 }
 
+/** A list of its own: rendering replaces the path data of the one it draws from. */
+async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array> {
+  const proxy = await getPage(fileId, pageIndex);
+  const list = await proxy.getOperatorList();
+  const { transform } = proxy.getViewport({ scale: 1 });
+  return extractLineWork(list, pdfjs.OPS as unknown as Operations, transform as never);
+}
+
 async function close(fileId: string): Promise<void> {
   const entry = documents.get(fileId);
   documents.delete(fileId);
@@ -172,6 +181,10 @@ const api: SheetWorker = {
   open,
   close,
   page,
+  lineWork: async (...request) => {
+    const lines = await lineWork(...request);
+    return Comlink.transfer(lines, [lines.buffer]);
+  },
   render: async (...request) => {
     const bitmap = await render(...request);
     return Comlink.transfer(bitmap, [bitmap]);

@@ -40,5 +40,7 @@ export interface SheetWorker {
   readonly open: (fileId: string, bytes: ArrayBuffer) => Promise<OpenAnswer>;
   readonly close: (fileId: string) => Promise<void>;
   readonly page: (fileId: string, pageIndex: number) => Promise<PageInfo>;
+  /** Line work of a page as segments in sheet points: x1, y1, x2, y2 … */
+  readonly lineWork: (fileId: string, pageIndex: number) => Promise<Float32Array>;
   readonly render: (fileId: string, pageIndex: number, tile: Tile) => Promise<ImageBitmap>;
 }

@@ -5,12 +5,15 @@ import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
 import { Dock } from './overlays/Dock.tsx';
+import { Magnifier } from './overlays/Magnifier.tsx';
+import { MarkBar } from './overlays/MarkBar.tsx';
 import { Overlay } from './overlays/Overlay.tsx';
 import { ScaleNote } from './overlays/ScaleNote.tsx';
 import { zoomAbout } from './camera.ts';
 import { useDesk } from './useDesk.ts';
 import { usePens } from './usePens.ts';
 import { usePointer } from './usePointer.ts';
+import { useSnap } from './useSnap.ts';
 
 const CURSORS: Readonly<Record<Tool, string>> = {
   select: 'default',
@@ -18,6 +21,7 @@ const CURSORS: Readonly<Record<Tool, string>> = {
   area: 'crosshair',
   count: 'crosshair',
   slope: 'crosshair',
+  opening: 'crosshair',
   scale: 'crosshair',
   check: 'crosshair',
 };
@@ -27,7 +31,8 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const { refs, desk, hits } = useDesk(sheet);
   const tool = useView((state) => state.tool);
   const sheetShown = useView((state) => state.sheetShown);
-  const pens = usePens(sheet, desk, hits);
+  const snapper = useSnap(sheet, hits);
+  const pens = usePens(sheet, desk, hits, snapper);
   usePointer(refs.desk, desk, pens);
   return (
     <div
@@ -38,6 +43,8 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
       aria-label={`Sheet ${sheet.number} ${sheet.title}`}
       data-sheet={sheet.id}
       data-tool={tool}
+      data-snap={snapper.ready ?? 'reading'}
+      data-snapping={snapper.on ? 'on' : 'off'}
       style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}
     >
       <div ref={refs.paper} className="layer sheet-paper" />
@@ -49,10 +56,12 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
       <div ref={refs.marks} className="layer" />
       {desk === undefined ? null : (
         <>
-          <Overlay desk={desk} pens={pens} />
+          <Overlay desk={desk} pens={pens} sheet={sheet} />
           <CursorBox desk={desk} pens={pens} sheet={sheet} />
           <DrawnState desk={desk} />
           <Zoom desk={desk} />
+          <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
+          <MarkBar pens={pens} />
         </>
       )}
       <ScaleNote sheet={sheet} pens={pens} />

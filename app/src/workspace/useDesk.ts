@@ -1,10 +1,13 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { groupBy } from '@zest/core/job/groupBy';
 import type { Mark } from '@zest/core/job/records/mark';
+import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles } from '../platform/sheetFiles.ts';
 import { useOpenJob, useServices, useView } from '../stores/context.tsx';
 import { isShown } from '../stores/viewStore.ts';
 import { type Desk, createDesk } from './desk.ts';
+import type { ShownMark } from './render/marksLayer.ts';
 import { type HitIndex, createHitIndex } from './tools/edit.ts';
 
 export interface DeskRefs {
@@ -62,30 +65,47 @@ export function useDesk(sheet: Sheet): {
   return { refs, desk, hits };
 }
 
+interface Sent {
+  readonly desk: Desk;
+  readonly sheetId: string;
+  readonly metersPerPoint: number | undefined;
+  readonly marks: ReadonlyMap<string, Mark>;
+  readonly openings: ReadonlyMap<string, readonly Opening[]>;
+}
+
+const NO_OPENINGS: readonly Opening[] = [];
+const sameOpenings = (a: readonly Opening[] = NO_OPENINGS, b: readonly Opening[] = NO_OPENINGS): boolean =>
+  a.length === b.length && a.every((opening, i) => opening === b[i]);
+
 /** Sends the worker and the hit index what changed among the sheet's marks, and only that. */
 function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string): void {
   const { job } = useOpenJob();
-  const sent = useRef<
-    { readonly desk: Desk; readonly sheetId: string; readonly marks: Map<string, Mark> } | undefined
-  >(undefined);
+  const sent = useRef<Sent | undefined>(undefined);
+  const metersPerPoint = job.sheet.get(sheetId as Sheet['id'])?.scale?.xMetersPerPoint;
   useEffect(() => {
     if (desk === undefined) return;
     const marks = new Map<string, Mark>();
     for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
+    const openings = groupBy(job.opening.values(), ({ markId }): string => markId);
     const before = sent.current;
-    sent.current = { desk, sheetId, marks };
-    if (before?.desk !== desk || before.sheetId !== sheetId) {
-      desk.marks.load([...marks.values()]);
+    sent.current = { desk, sheetId, metersPerPoint, marks, openings };
+    const shown = (mark: Mark): ShownMark => ({ mark, openings: openings.get(mark.id) ?? NO_OPENINGS });
+    if (before?.desk !== desk || before.sheetId !== sheetId || before.metersPerPoint !== metersPerPoint) {
+      desk.marks.load([...marks.values()].map(shown), metersPerPoint);
       hits.set(marks.values());
       return;
     }
-    const put = [...marks.values()].filter((mark) => before.marks.get(mark.id) !== mark);
+    const changed = [...marks.values()].filter(
+      (mark) =>
+        before.marks.get(mark.id) !== mark ||
+        !sameOpenings(before.openings.get(mark.id), openings.get(mark.id)),
+    );
     const removed = [...before.marks.keys()].filter((id) => !marks.has(id));
-    if (put.length === 0 && removed.length === 0) return;
+    if (changed.length === 0 && removed.length === 0) return;
     for (const id of removed) hits.remove(id);
-    for (const mark of put) hits.put(mark);
-    desk.marks.change(put, removed);
-  }, [desk, hits, job.mark, sheetId]);
+    for (const mark of changed) hits.put(mark);
+    desk.marks.change(changed.map(shown), removed, metersPerPoint);
+  }, [desk, hits, job.mark, job.opening, sheetId, metersPerPoint]);
 }
 
 function useStylesInStep(desk: Desk | undefined): void {

@@ -1,27 +1,26 @@
-import { useEffect, useMemo, useState } from 'react';
-import { type Point, distance, subtract } from '@zest/core/geometry/point';
-import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { useMemo, useRef, useState } from 'react';
+import { boundsHold, boundsOf } from '@zest/core/geometry/bounds';
+import { type Point, subtract } from '@zest/core/geometry/point';
+import type { Snap } from '@zest/core/geometry/snap';
 import { put, remove } from '@zest/core/job/change';
+import { removeMarks } from '@zest/core/job/commands/removeWith';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
-import { worldDistance } from '@zest/core/takeoff/scale';
-import { findDefaultUnit } from '@zest/core/units/format';
-import { LENGTH } from '@zest/core/units/dimension';
 import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
-import { newScope } from '../stages/measure/newScope.ts';
-import { type Stores, formatsOf, useOpenJob, useStores, useView } from '../stores/context.tsx';
-import { type Tool, isShown } from '../stores/viewStore.ts';
-import { settingsOf } from '@zest/core/job/job';
+import { useOpenJob, useStores, useView } from '../stores/context.tsx';
+import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { toSheet } from './camera.ts';
 import {
   type DrawContext,
   type DrawEvent,
   type DrawState,
+  type DrawnKind,
   EMPTY_DRAFT,
+  type Form,
   currentStroke,
   drawPen,
 } from './tools/draw.ts';
@@ -33,10 +32,14 @@ import {
   handlesOf,
   moveHandle,
   moveStrokes,
-  removeVertex,
 } from './tools/edit.ts';
 import { NO_POINTS, type TwoEvent, type TwoState, pickTwo } from './tools/measureTwo.ts';
+import { NUDGES, createMarksInHand } from './marksInHand.ts';
+import { onDrawKey } from './tools/drawKeys.ts';
+import { markOf, openingAt, readTyped, scopeFor } from './drawing.ts';
+import { drawnKind, useToolChanges } from './toolChanges.ts';
 import { useLatest } from './useLatest.ts';
+import { type Snapper, snapReach } from './useSnap.ts';
 
 /** Screen pixels within which a click means the thing under it. */
 export const NEAR_PX = 8;
@@ -51,12 +54,21 @@ export interface Drag {
   readonly moved: ReadonlyMap<string, Strokes>;
 }
 
+/** The box that marks are being caught in. */
+export interface Box {
+  readonly from: Point;
+  readonly to: Point;
+}
+
 export interface Pens {
   readonly tool: Tool;
   readonly scope: Scope | undefined;
   readonly draft: DrawState;
   readonly two: TwoState;
   readonly drag: Drag | undefined;
+  /** What the pen's point is drawn to. */
+  readonly snap: Snap | undefined;
+  readonly box: Box | undefined;
   readonly vertex: Handle | undefined;
   readonly pointer: Point | undefined;
   readonly grabbing: boolean;
@@ -71,26 +83,13 @@ export interface Pens {
   readonly setGrabbing: (grabbing: boolean) => void;
   readonly pick: (event: TwoEvent) => void;
   readonly lift: () => void;
+  readonly setForm: (form: Form) => void;
+  /** The mark that would hold an opening placed there. */
+  readonly hostAt: (at: Point) => Mark | undefined;
   readonly complete: () => void;
 }
 
-/** The scope a pen draws: the one in hand if it is of the kind, else the last of the kind, else a new one. */
-function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): Scope | undefined {
-  const job = jobs.getState().open?.job;
-  if (job === undefined) return undefined;
-  const inHand = job.scope.get(view.getState().penScope as Scope['id']);
-  if (inHand?.kind === kind) return inHand;
-  const last = [...job.scope.values()]
-    .filter((scope) => scope.kind === kind)
-    .sort((a, b) => a.order - b.order)
-    .at(-1);
-  const scope = last ?? newScope(job, kind, services.makeId);
-  if (last === undefined && !jobs.actions.transact('new scope', put(scope)).ok) return undefined;
-  view.setState({ penScope: scope.id });
-  return scope;
-}
-
-export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): Pens {
+export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, snapper: Snapper): Pens {
   const stores = useStores();
   const { job } = useOpenJob();
   const tool = useView((state) => state.tool);
@@ -99,46 +98,56 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
   const [draft, setDraft] = useState<DrawState>(EMPTY_DRAFT);
   const [two, setTwo] = useState<TwoState>(NO_POINTS);
   const [drag, setDrag] = useState<Drag | undefined>();
+  const [box, setBox] = useState<Box | undefined>();
   const [vertex, setVertex] = useState<Handle | undefined>();
   const [pointer, setPointer] = useState<Point | undefined>();
   const [grabbing, setGrabbing] = useState(false);
-  const latest = useLatest({ draft, two, drag, vertex, pointer, sheet, tool, job, selectedIds });
+  const [snap, setSnap] = useState<Snap | undefined>();
+  const raw = useRef<Point | undefined>(undefined);
+  const latest = useLatest({
+    snapper,
+    snap,
+    draft,
+    two,
+    drag,
+    box,
+    vertex,
+    pointer,
+    sheet,
+    tool,
+    job,
+    selectedIds,
+  });
   const scope = job.scope.get(penScope as Scope['id']);
 
   const pens = useMemo(() => {
     const { jobs, view } = stores;
     const sheetPoint = (screenPoint: Point): Point =>
       desk === undefined ? screenPoint : toSheet(desk.store.getState().camera, screenPoint);
+    /** Where a pen's point goes: drawn to a line, an end or a crossing within reach. */
+    const snapped = (at: Point): Point => {
+      const { tool: now, snapper: drawnTo, draft: drawing, two: picked } = latest.current;
+      const snaps = drawnKind(now) !== undefined || now === 'scale' || now === 'check';
+      const from = currentStroke(drawing).at(-1) ?? (picked.b === undefined ? picked.a : undefined);
+      const found = snaps
+        ? drawnTo.snap(at, snapReach(desk?.store.getState().camera.scale ?? 1), from)
+        : undefined;
+      setSnap(found);
+      return found?.at ?? at;
+    };
     const nearPt = (): number => NEAR_PX / (desk?.store.getState().camera.scale ?? 1);
 
-    const drawKind = (): 'run' | 'area' | undefined => {
-      const { tool: now } = latest.current;
-      return now === 'run' || now === 'area' ? now : undefined;
-    };
-    const contextFor = (kind: 'run' | 'area'): DrawContext => ({
+    const drawKind = (): DrawnKind | undefined => drawnKind(latest.current.tool);
+    const contextFor = (kind: DrawnKind): DrawContext => ({
       kind,
       nearPt: nearPt(),
-      readLength: (text, from, toward) => {
-        const { scale } = latest.current.sheet;
-        const settings = settingsOf(latest.current.job);
-        const unit = findDefaultUnit(LENGTH, settings.unitSystem);
-        const entry = evaluateEntry(text, LENGTH, unit, formatsOf(settings).numbers);
-        const drawn = distance(from, toward);
-        if (!entry.ok || scale === null || drawn === 0) return undefined;
-        return (entry.value * drawn) / worldDistance(from, toward, scale);
-      },
+      readTyped: (text, from, toward) =>
+        readTyped(latest.current.job, latest.current.sheet, text, from, toward),
     });
     const commit = (kind: Mark['kind'], strokes: Strokes): void => {
       const target = scopeFor(stores, kind);
       if (target === undefined) return;
-      const mark: Mark = {
-        type: 'mark',
-        id: stores.services.makeId('mark'),
-        scopeId: target.id,
-        sheetId: latest.current.sheet.id,
-        kind,
-        strokes,
-      };
+      const mark = markOf(stores, target, latest.current.sheet, strokes);
       const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
       if (done.ok) jobs.actions.select({ type: 'scope', id: target.id });
       else tellProblem(describeProblem(done.problem));
@@ -159,18 +168,15 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
             tellProblem(
               describeProblem(
                 effect.reason === 'too-few-points'
-                  ? { kind: 'too-few-points', kindOfMark: kind }
+                  ? { kind: 'too-few-points', kindOfMark: kind === 'run' ? 'run' : 'area' }
                   : { kind: 'number-not-read', text: typed },
               ),
             );
         }
       }
     };
-    const shown = (mark: Mark): boolean => isShown(view.getState(), mark.scopeId);
-    const selectedNow = (): readonly Mark[] =>
-      [...latest.current.selectedIds]
-        .map((id) => latest.current.job.mark.get(id as Mark['id']))
-        .filter((mark) => mark !== undefined && mark.sheetId === latest.current.sheet.id) as Mark[];
+    const hand = createMarksInHand(stores, () => latest.current, setVertex);
+    const { selectedNow, shown } = hand;
     const handleAt = (at: Point): Handle | undefined => {
       const room = MIDDLE_ROOM_PX / (desk?.store.getState().camera.scale ?? 1);
       return findHandle(
@@ -194,6 +200,26 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
       jobs.actions.select({ type: 'mark', id: mark.id });
     };
     const count = (at: Point): void => commit('count', [[at]]);
+    const hostAt = (at: Point): Mark | undefined =>
+      hits.find(at, 2.5 * nearPt(), (mark) => mark.kind !== 'count' && shown(mark));
+    const placeOpening = (at: Point): void => {
+      const host = hostAt(at);
+      const opening = host === undefined ? undefined : openingAt(stores, host, at);
+      if (opening === undefined) {
+        tellProblem('Openings sit in a run, an area or a roof slope. Click on one.');
+        return;
+      }
+      const name = latest.current.job.scope.get(opening.scopeId as Scope['id'])?.name ?? 'opening';
+      const done = jobs.actions.transact(`place ${name}`, put(opening));
+      if (!done.ok) tellProblem(describeProblem(done.problem));
+    };
+    const takeBackOpening = (): void => {
+      const { job: now, sheet: on } = latest.current;
+      const last = [...now.opening.values()]
+        .filter(({ markId }) => now.mark.get(markId)?.sheetId === on.id)
+        .at(-1);
+      if (last !== undefined) jobs.actions.transact('take back an opening', remove(last.id));
+    };
     const takeBackCount = (): void => {
       const { job: now, sheet: on } = latest.current;
       const target = scopeFor(stores, 'count');
@@ -201,29 +227,15 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
         .at(-1);
       if (last !== undefined)
-        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, remove(last.id));
+        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, removeMarks([last.id]));
     };
-    const removeSelected = (): void => {
-      const { vertex: picked, job: now } = latest.current;
-      const mark = picked === undefined ? undefined : now.mark.get(picked.markId);
-      if (picked !== undefined && mark !== undefined && !picked.middle) {
-        const strokes = removeVertex(mark, picked);
-        setVertex(undefined);
-        if (strokes === undefined) jobs.actions.transact('delete a mark', remove(mark.id));
-        else jobs.actions.transact('delete a vertex', put({ ...mark, strokes }));
-        return;
-      }
-      const marks = selectedNow();
-      if (marks.length === 0) return;
-      jobs.actions.transact(`delete ${plural(marks.length, 'mark')}`, remove(...marks.map(({ id }) => id)));
-      view.setState({ selectedMarks: new Set() });
-    };
-
     return {
       setGrabbing,
       lift: () => draw({ type: 'lift' }),
+      setForm: (form: Form) => draw({ type: 'form', form }),
+      hostAt,
       complete: () => draw({ type: 'complete' }),
-      interrupt: (kind: 'run' | 'area') => draw({ type: 'interrupt' }, kind),
+      interrupt: (kind: DrawnKind) => draw({ type: 'interrupt' }, kind),
       pick: (event: TwoEvent) => setTwo((state) => pickTwo(state, event)),
       onDown: (screenPoint: Point, event: PointerEvent): 'pan' | 'drag' | 'click' => {
         if (event.button === 1) return 'pan';
@@ -232,22 +244,31 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         const handle = handleAt(at);
         const hit =
           handle === undefined ? hits.find(at, nearPt(), shown) : latest.current.job.mark.get(handle.markId);
-        const held = hit !== undefined && latest.current.selectedIds.has(hit.id);
+        if (hit === undefined && event.shiftKey) {
+          setBox({ from: at, to: at });
+          return 'drag';
+        }
+        const held = hit !== undefined && hit.locked !== true && latest.current.selectedIds.has(hit.id);
         if (!held || event.shiftKey) return 'click';
         setDrag({ start: at, handle, moved: new Map() });
         return 'drag';
       },
       onMove: (screenPoint: Point, event: PointerEvent): void => {
-        const at = sheetPoint(screenPoint);
+        raw.current = sheetPoint(screenPoint);
+        const at = snapped(raw.current);
         setPointer(at);
         draw({ type: 'move', at, square: event.shiftKey });
         if (latest.current.tool === 'scale' || latest.current.tool === 'check')
           setTwo((state) => pickTwo(state, { type: 'move', at, square: event.shiftKey }));
       },
       onDragged: (screenPoint: Point): void => {
+        const at = sheetPoint(screenPoint);
+        if (latest.current.box !== undefined) {
+          setBox({ ...latest.current.box, to: at });
+          return;
+        }
         const now = latest.current.drag;
         if (now === undefined) return;
-        const at = sheetPoint(screenPoint);
         const marks =
           now.handle === undefined
             ? selectedNow()
@@ -264,6 +285,13 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         setDrag({ ...now, moved });
       },
       onDrop: (): void => {
+        const drawn = latest.current.box;
+        if (drawn !== undefined) {
+          setBox(undefined);
+          const area = boundsOf([drawn.from, drawn.to]);
+          hand.selectWhere((mark) => boundsHold(area, boundsOf(mark.strokes.flat())));
+          return;
+        }
         const now = latest.current.drag;
         setDrag(undefined);
         if (now === undefined) return;
@@ -286,11 +314,12 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
         desk?.marks.skip([]);
       },
       onCancelDrag: (): void => {
+        setBox(undefined);
         setDrag(undefined);
         desk?.marks.skip([]);
       },
       onClick: (screenPoint: Point, event: PointerEvent): void => {
-        const at = sheetPoint(screenPoint);
+        const at = snapped(sheetPoint(screenPoint));
         const square = event.shiftKey;
         switch (latest.current.tool) {
           case 'select':
@@ -298,6 +327,9 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
             return;
           case 'count':
             count(at);
+            return;
+          case 'opening':
+            placeOpening(at);
             return;
           case 'scale':
           case 'check':
@@ -309,14 +341,33 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
       },
       onKey: (event: KeyboardEvent): boolean => {
         const { tool: now, draft: drawing } = latest.current;
-        if (event.ctrlKey || event.metaKey || event.altKey) return false;
+        if (event.altKey) return false;
+        if (event.ctrlKey || event.metaKey)
+          return event.type === 'keydown' && !event.shiftKey && hand.command(event);
         if (event.key === 'Shift' && drawKind() !== undefined && latest.current.pointer !== undefined) {
           draw({ type: 'move', at: latest.current.pointer, square: event.type === 'keydown' });
           return true;
         }
         if (event.type === 'keyup') return false;
-        if (drawKind() !== undefined) return onDrawKey(event, drawing, draw);
+        if (event.key.toLowerCase() === 'n' && now !== 'select') {
+          latest.current.snapper.toggle();
+          setSnap(undefined);
+          return true;
+        }
+        if (event.key === 'Tab' && latest.current.snap !== undefined && now !== 'select') {
+          latest.current.snapper.cycle();
+          const again = snapped(raw.current ?? latest.current.snap.at);
+          setPointer(again);
+          draw({ type: 'move', at: again, square: event.shiftKey });
+          return true;
+        }
+        const kindNow = drawKind();
+        if (kindNow !== undefined) return onDrawKey(event, drawing, kindNow, draw);
+        const step = NUDGES[event.key];
+        const far = event.shiftKey ? 10 : 1;
+        if (step !== undefined && now === 'select') return hand.nudge(step[0] * far, step[1] * far);
         if (event.key === 'Backspace' && now === 'count') takeBackCount();
+        else if (event.key === 'Backspace' && now === 'opening') takeBackOpening();
         else if ((event.key === 'Escape' || event.key === 'Enter') && now !== 'select')
           view.setState({ tool: 'select' });
         else if (event.key === 'Backspace' && (now === 'scale' || now === 'check'))
@@ -327,7 +378,7 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
           select(undefined, false);
           jobs.actions.select(undefined);
         } else if ((event.key === 'Delete' || event.key === 'Backspace') && now === 'select')
-          removeSelected();
+          hand.removeSelected();
         else return false;
         return true;
       },
@@ -338,40 +389,5 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex): P
   const selected = [...selectedIds]
     .map((id) => job.mark.get(id as Mark['id']))
     .filter((mark) => mark !== undefined && mark.sheetId === sheet.id) as Mark[];
-  return { ...pens, tool, scope, draft, two, drag, vertex, pointer, grabbing, selected };
-}
-
-/** Letters that may stand in a typed length: units and their marks. */
-const LENGTH_CHARACTER = /^[0-9.,'"′″/ \-+*a-z]$/i;
-
-function onDrawKey(event: KeyboardEvent, draft: DrawState, draw: (event: DrawEvent) => void): boolean {
-  const drawing = currentStroke(draft).length > 0;
-  if (event.key === 'Enter') draw({ type: 'complete' });
-  else if (event.key === 'Escape') draw({ type: 'cancel' });
-  else if (event.key === 'Backspace') draw({ type: 'back' });
-  else if (drawing && (draft.typed === '' ? /^\d$/.test(event.key) : LENGTH_CHARACTER.test(event.key)))
-    draw({ type: 'type', character: event.key });
-  else if (event.key === '.') draw({ type: 'lift' });
-  else return false;
-  return true;
-}
-
-/** Another pen or another sheet: what was being drawn is kept as a mark, and the new pen gets its scope. */
-function useToolChanges(
-  tool: Tool,
-  sheetId: string,
-  interrupt: (kind: 'run' | 'area') => void,
-  clearTwo: () => void,
-  stores: Stores,
-): void {
-  const act = useLatest({ interrupt, clearTwo });
-  useEffect(() => {
-    if (tool === 'run' || tool === 'area' || tool === 'count') scopeFor(stores, tool);
-    // The latest of each is wanted at the time of the change, hence read inside.
-    const latest = act;
-    return () => {
-      if (tool === 'run' || tool === 'area') latest.current.interrupt(tool);
-      latest.current.clearTwo();
-    };
-  }, [tool, sheetId, stores, act]);
+  return { ...pens, tool, scope, draft, two, drag, snap, box, vertex, pointer, grabbing, selected };
 }

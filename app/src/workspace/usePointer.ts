@@ -49,7 +49,7 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Pe
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
   const isOnDesk = (event: Event): boolean =>
-    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note');
+    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note, .mark-bar');
 
   const down = (event: PointerEvent): void => {
     if (!isOnDesk(event) || event.button > 1) return;

@@ -1,5 +1,5 @@
 import type { Failure } from '../graph/failure.ts';
-import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
+import { type Rule, sumOf } from '../graph/graph.ts';
 import { type Junctions, findJunctions } from '../geometry/junctions.ts';
 import { flattenPath } from '../geometry/path.ts';
 import type { Point } from '../geometry/point.ts';

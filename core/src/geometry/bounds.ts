@@ -20,13 +20,6 @@ export function boundsOf(points: readonly Point[]): Bounds {
   return { minX, minY, maxX, maxY };
 }
 
-export const growBounds = (b: Bounds, by: number): Bounds => ({
-  minX: b.minX - by,
-  minY: b.minY - by,
-  maxX: b.maxX + by,
-  maxY: b.maxY + by,
-});
-
 export const boundsMeet = (a: Bounds, b: Bounds): boolean =>
   a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
 
@@ -36,3 +29,10 @@ export const joinBounds = (a: Bounds, b: Bounds): Bounds => ({
   maxX: Math.max(a.maxX, b.maxX),
   maxY: Math.max(a.maxY, b.maxY),
 });
+
+/** True when all of `inner` lies within `outer`. */
+export const boundsHold = (outer: Bounds, inner: Bounds): boolean =>
+  outer.minX <= inner.minX &&
+  outer.minY <= inner.minY &&
+  outer.maxX >= inner.maxX &&
+  outer.maxY >= inner.maxY;

@@ -120,7 +120,9 @@ const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown
   const choose = (): void => {
     setView(({ tool }) => ({
       penScope: on ? undefined : scope.id,
-      ...(tool === 'run' || tool === 'area' || tool === 'count' ? { tool: scope.kind } : {}),
+      ...(tool === 'run' || tool === 'area' || tool === 'count' || tool === 'slope'
+        ? { tool: scope.kind }
+        : {}),
     }));
     actions.select(on ? undefined : { type: 'scope', id: scope.id });
   };
@@ -193,6 +195,7 @@ const KINDS: readonly (readonly [kind: MarkKind, name: string, what: string])[] 
   ['run', 'Run', 'walls, pipes, edges'],
   ['area', 'Area', 'slabs, floors, roofs'],
   ['count', 'Count', 'doors, fixtures'],
+  ['slope', 'Roof slope', 'with its pitch and edges'],
 ];
 
 function NewScope() {

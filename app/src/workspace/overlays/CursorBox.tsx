@@ -2,7 +2,6 @@ import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { measureMark } from '@zest/core/takeoff/measureMark';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
-import { worldDistance } from '@zest/core/takeoff/scale';
 import { LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { measureNode } from '@zest/core/calculate/nodes';
@@ -10,7 +9,7 @@ import { knownValue } from '@zest/core/calculate/define';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
-import { aim, currentStroke } from '../tools/draw.ts';
+import { aim, currentStroke, piecesTo, ringTo } from '../tools/draw.ts';
 import type { Pens } from '../usePens.ts';
 
 interface CursorBoxProps {
@@ -25,20 +24,38 @@ export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
   const { display } = useFormats();
   const { calculation } = useOpenJob();
   const { tool, draft, scope, pointer } = pens;
-  if ((tool !== 'run' && tool !== 'area') || pointer === undefined || draft.hover === undefined) return null;
+  if (
+    (tool !== 'run' && tool !== 'area' && tool !== 'slope') ||
+    pointer === undefined ||
+    draft.hover === undefined
+  )
+    return null;
   const stroke = currentStroke(draft);
   const from = stroke.at(-1);
   if (from === undefined && draft.strokes.length === 0) return null;
   const next = aim(draft, draft.hover, draft.square);
-  const strokes = [...draft.strokes.slice(0, -1), [...stroke, next]];
-  const measure = leadingMeasure(tool);
+  const ring = ringTo(draft, next);
+  const ahead = piecesTo(draft, next);
+  const strokes = [
+    ...draft.strokes.slice(0, -1),
+    ring ?? [...stroke, ...(ahead.length === 0 ? [next] : ahead)],
+  ];
+  // A slope has no pitch yet while it is drawn: its plan area is what can be told.
+  const measure = tool === 'slope' ? 'area' : leadingMeasure(tool);
   const scale = sheet.scale ?? undefined;
   const soFar = measureMark({ kind: tool, strokes }, measure, scale);
   const before =
     scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));
   const write = (value: number | undefined, dimension = MEASURE_DIMENSION[measure]): string =>
     value === undefined ? 'no scale' : joinFigure(formatQuantity(value, dimension, display));
-  const segment = from === undefined || scale === undefined ? undefined : worldDistance(from, next, scale);
+  const segment =
+    from === undefined || scale === undefined
+      ? undefined
+      : measureMark(
+          { kind: 'run', strokes: [[from, ...(ahead.length === 0 ? [next] : ahead)]] },
+          'plan_length',
+          scale,
+        );
   const at = toScreen(camera, draft.hover);
   const left = at.x > desk.store.getState().screen.width - 270;
   return (

@@ -1,4 +1,7 @@
+import { flattenPath } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
+import type { Opening } from '@zest/core/job/records/opening';
+import { placeOfSeat } from '@zest/core/takeoff/seat';
 import type { DrawnMark, DrawnScope, MarksWorker, View } from '../../workers/marksProtocol.ts';
 import { type Camera, type Size, toSheet } from '../camera.ts';
 
@@ -9,8 +12,12 @@ const IDLE_MS = 110;
 
 /** The committed marks as one bitmap, drawn in a worker and moved with the sheet by CSS. */
 export interface MarksLayer {
-  readonly load: (marks: readonly Mark[]) => void;
-  readonly change: (put: readonly Mark[], removed: readonly string[]) => void;
+  readonly load: (marks: readonly ShownMark[], metersPerPoint: number | undefined) => void;
+  readonly change: (
+    put: readonly ShownMark[],
+    removed: readonly string[],
+    metersPerPoint: number | undefined,
+  ) => void;
   readonly style: (scopes: readonly DrawnScope[]) => void;
   /** Marks that the overlay draws instead, because they are in hand. */
   readonly skip: (ids: readonly string[]) => void;
@@ -18,16 +25,33 @@ export interface MarksLayer {
   readonly end: () => void;
 }
 
-export function packMark(mark: Mark): DrawnMark {
+/** A mark with what is drawn with it. */
+export interface ShownMark {
+  readonly mark: Mark;
+  readonly openings: readonly Opening[];
+}
+
+/** Arcs are cut into straight pieces this fine, in sheet points. */
+const ARC_PT = 0.15;
+
+export function packMark({ mark, openings }: ShownMark, metersPerPoint: number | undefined): DrawnMark {
+  const closed = mark.kind === 'area' || mark.kind === 'slope';
   const strokes = mark.strokes.map((stroke) => {
-    const flat = new Float32Array(stroke.length * 2);
-    stroke.forEach(({ x, y }, i) => {
+    const points = mark.kind === 'count' ? stroke : flattenPath(stroke, closed, ARC_PT);
+    const flat = new Float32Array(points.length * 2);
+    points.forEach(({ x, y }, i) => {
       flat[i * 2] = x;
       flat[i * 2 + 1] = y;
     });
     return flat;
   });
-  return { id: mark.id, scopeId: mark.scopeId, kind: mark.kind, strokes };
+  const seats = openings.flatMap(({ seat, widthM }) => {
+    const place = placeOfSeat(mark, seat);
+    if (place === undefined || metersPerPoint === undefined) return [];
+    const { at, direction } = place;
+    return [at.x, at.y, Math.cos(direction), Math.sin(direction), widthM / metersPerPoint / 2];
+  });
+  return { id: mark.id, scopeId: mark.scopeId, kind: mark.kind, strokes, openings: Float32Array.from(seats) };
 }
 
 export function createMarksLayer(
@@ -100,8 +124,12 @@ export function createMarksLayer(
   const redraw = (): void => void draw('proper');
 
   return {
-    load: (marks) => void worker.load(marks.map(packMark)).then(redraw),
-    change: (put, removed) => void worker.change(put.map(packMark), removed).then(redraw),
+    load: (marks, metersPerPoint) =>
+      void worker.load(marks.map((each) => packMark(each, metersPerPoint))).then(redraw),
+    change: (put, removed, metersPerPoint) => {
+      const packed = put.map((each) => packMark(each, metersPerPoint));
+      void worker.change(packed, removed).then(redraw);
+    },
     style: (scopes) => void worker.style(scopes).then(redraw),
     skip: (ids) => {
       skipped = ids;

@@ -1,4 +1,5 @@
 import { type Point, distance, interpolate, translate } from '@zest/core/geometry/point';
+import { flattenPath } from '@zest/core/geometry/path';
 import { ringContains } from '@zest/core/geometry/polygon';
 import { boundsOf } from '@zest/core/geometry/bounds';
 import type { Mark } from '@zest/core/job/records/mark';
@@ -52,7 +53,7 @@ export function moveHandle(strokes: Strokes, handle: Handle, to: Point): Strokes
   return strokes.map((stroke, index) => {
     if (index !== handle.stroke) return stroke;
     if (handle.middle) return [...stroke.slice(0, handle.index + 1), to, ...stroke.slice(handle.index + 1)];
-    return stroke.map((at, vertex) => (vertex === handle.index ? to : at));
+    return stroke.map((at, vertex) => (vertex === handle.index ? { ...at, x: to.x, y: to.y } : at));
   });
 }
 
@@ -68,7 +69,13 @@ export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
 }
 
 export const moveStrokes = (strokes: Strokes, by: Point): Strokes =>
-  strokes.map((stroke) => stroke.map((at) => translate(at, by)));
+  strokes.map((stroke) =>
+    stroke.map((vertex) => ({
+      ...vertex,
+      ...translate(vertex, by),
+      ...(vertex.through === undefined ? {} : { through: translate(vertex.through, by) }),
+    })),
+  );
 
 interface Entry {
   readonly minX: number;
@@ -76,13 +83,20 @@ interface Entry {
   readonly maxX: number;
   readonly maxY: number;
   readonly mark: Mark;
+  /** Its strokes with arcs as straight pieces. */
+  readonly flat: readonly (readonly Point[])[];
 }
+
+const flattenMark = (mark: Mark): readonly (readonly Point[])[] =>
+  mark.strokes.map((stroke) => (mark.kind === 'count' ? stroke : flattenPath(stroke, isClosed(mark), 0.5)));
 
 /** Finds the mark under a place: points before runs before areas, the nearest first. */
 export interface HitIndex {
   readonly set: (marks: Iterable<Mark>) => void;
   readonly put: (mark: Mark) => void;
   readonly remove: (id: string) => void;
+  /** Straight pieces of marks whose boxes come near a place, for snapping to them. */
+  readonly segmentsNear: (at: Point, reachPt: number) => readonly (readonly [Point, Point])[];
   readonly find: (at: Point, nearPt: number, shown: (mark: Mark) => boolean) => Mark | undefined;
 }
 
@@ -91,7 +105,10 @@ const RANK = { count: 0, run: 1, area: 2, slope: 2 } as const;
 export function createHitIndex(): HitIndex {
   const tree = new RBush<Entry>();
   const entries = new Map<string, Entry>();
-  const entryOf = (mark: Mark): Entry => ({ ...boundsOf(mark.strokes.flat()), mark });
+  const entryOf = (mark: Mark): Entry => {
+    const flat = flattenMark(mark);
+    return { ...boundsOf(flat.flat()), mark, flat };
+  };
   const remove = (id: string): void => {
     const entry = entries.get(id);
     if (entry === undefined) return;
@@ -113,14 +130,30 @@ export function createHitIndex(): HitIndex {
       tree.insert(entry);
     },
     remove,
+    segmentsNear: (at, reachPt) => {
+      const box = { minX: at.x - reachPt, minY: at.y - reachPt, maxX: at.x + reachPt, maxY: at.y + reachPt };
+      const reach2 = reachPt * reachPt;
+      return tree.search(box).flatMap(({ mark, flat }) =>
+        mark.kind === 'count'
+          ? []
+          : flat.flatMap((points) =>
+              points.flatMap((a, i): (readonly [Point, Point])[] => {
+                const b = points[i + 1] ?? (isClosed(mark) ? points[0] : undefined);
+                return b === undefined || squareTo(at, a, b) > reach2 ? [] : [[a, b]];
+              }),
+            ),
+      );
+    },
     find: (at, nearPt, shown) => {
       const box = { minX: at.x - nearPt, minY: at.y - nearPt, maxX: at.x + nearPt, maxY: at.y + nearPt };
       let best: { readonly mark: Mark; readonly score: number } | undefined;
-      for (const { mark } of tree.search(box)) {
+      for (const { mark, flat, ...bounds } of tree.search(box)) {
         if (!shown(mark)) continue;
-        const away = distanceTo(mark, at);
+        const away = distanceTo(mark, flat, at);
         if (away > nearPt) continue;
-        const score = RANK[mark.kind] * 1e6 + away;
+        // Of two areas over each other the smaller is meant: the larger can be clicked elsewhere.
+        const size = isClosed(mark) ? Math.hypot(bounds.maxX - bounds.minX, bounds.maxY - bounds.minY) : 0;
+        const score = RANK[mark.kind] * 1e6 + away + size / 1e3;
         if (best === undefined || score < best.score) best = { mark, score };
       }
       return best?.mark;
@@ -129,10 +162,10 @@ export function createHitIndex(): HitIndex {
 }
 
 /** Sheet points from a place to a mark; 0 inside an area. */
-function distanceTo(mark: Mark, at: Point): number {
+function distanceTo(mark: Mark, flat: readonly (readonly Point[])[], at: Point): number {
   let least = Infinity;
-  for (const stroke of mark.strokes) {
-    if (isClosed(mark) && ringContains(stroke, at)) return 0;
+  if (isClosed(mark) && flat.filter((ring) => ringContains(ring, at)).length % 2 === 1) return 0;
+  for (const stroke of flat) {
     const last = mark.kind === 'count' ? stroke.length : edgesOf(mark, stroke);
     for (let i = 0; i < last; i += 1) {
       const a = stroke[i] as Point;

@@ -1,14 +1,34 @@
 import { describe, expect, it } from '@jest/globals';
 import { type Point, distance, point } from '@zest/core/geometry/point';
+import { pathArea } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
-import { type DrawContext, type DrawEvent, type DrawState, EMPTY_DRAFT, drawPen } from './draw.ts';
+import {
+  type DrawContext,
+  type DrawEvent,
+  type DrawState,
+  EMPTY_DRAFT,
+  type Form,
+  drawPen,
+  placeTypedAt,
+} from './draw.ts';
 import { createHitIndex, findHandle, handlesOf, moveHandle, moveStrokes, removeVertex } from './edit.ts';
 import { NO_POINTS, pickTwo } from './measureTwo.ts';
 
 const context = (kind: 'run' | 'area'): DrawContext => ({
   kind,
   nearPt: 6,
-  readLength: (text) => (/^\d+$/.test(text) ? Number(text) * 9 : undefined),
+  readTyped: (text, from, toward) => {
+    if (text.startsWith('+')) return { is: 'rise', riseM: Number(text.slice(1)) };
+    const [length, angle] = text.split('@');
+    if (!/^\d+$/.test(length ?? '')) return undefined;
+    const at = placeTypedAt(
+      from,
+      toward,
+      Number(length) * 9,
+      angle === undefined ? undefined : Number(angle),
+    );
+    return { is: 'point', at };
+  },
 });
 
 /** Plays events on the pen; time passes between clicks unless told otherwise. */
@@ -40,6 +60,67 @@ describe('the pen', () => {
     const { state } = play('run', click(0, 0), click(100, 100), click(90, 160, true));
     const [a, b, c] = state.strokes[0] as [Point, Point, Point];
     expect((b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y)).toBeCloseTo(0, 9);
+  });
+
+  it('draws an arc over a middle point; Backspace takes the middle back first', () => {
+    const arc: DrawEvent = { type: 'form', form: 'arc' };
+    const { effects } = play('run', click(0, 0), arc, click(50, -20), click(100, 0), done);
+    expect(effects).toEqual([
+      { type: 'commit', strokes: [[point(0, 0), { x: 100, y: 0, through: point(50, -20) }]] },
+    ]);
+    const { state } = play('run', click(0, 0), arc, click(50, -20), { type: 'back' });
+    expect([state.bend, state.strokes]).toEqual([undefined, [[point(0, 0)]]]);
+  });
+
+  it('routes at right angles between two clicks, on in the direction it came', () => {
+    const { state } = play(
+      'run',
+      click(0, 0),
+      { type: 'form', form: 'route' },
+      click(90, 30),
+      click(120, 200),
+    );
+    expect(state.strokes).toEqual([
+      [point(0, 0), point(90, 0), point(90, 30), point(90, 200), point(120, 200)],
+    ]);
+  });
+
+  it.each<[Form, readonly DrawEvent[], number]>([
+    ['box', [click(0, 0), click(80, 50)], 4000],
+    ['slant', [click(0, 0), click(30, 40), click(-8, 6)], 500],
+    ['circle', [click(50, 50), click(80, 50)], Math.PI * 900],
+  ])('draws a whole ring as a %s and ends it with its last click', (form, clicks, area) => {
+    const { effects, state } = play('area', { type: 'form', form }, ...clicks);
+    const [effect] = effects;
+    if (effect?.type !== 'commit') throw new Error('nothing was committed');
+    expect(Math.abs(pathArea(effect.strokes[0] ?? []))).toBeCloseTo(area, 6);
+    expect([state.strokes, state.form]).toEqual([[], form]);
+  });
+
+  it('closes an area with an arc on its first corner', () => {
+    const { effects } = play(
+      'area',
+      click(0, 0),
+      click(60, 0),
+      click(60, 60),
+      { type: 'form', form: 'arc' },
+      click(10, 50),
+      click(0, 0),
+    );
+    expect(effects).toEqual([
+      {
+        type: 'commit',
+        strokes: [[{ x: 0, y: 0, through: point(10, 50) }, point(60, 0), point(60, 60)]],
+      },
+    ]);
+  });
+
+  it('takes a rise at the last point, and a length at an angle up from level', () => {
+    const { state } = play('run', click(0, 0), click(90, 0), ...type('+8'), done, ...type('10@90'), done);
+    const [stroke = []] = state.strokes;
+    expect(stroke[1]).toEqual({ x: 90, y: 0, riseM: 8 });
+    expect(stroke[2]?.x).toBeCloseTo(90, 9);
+    expect(stroke[2]?.y).toBeCloseTo(-90, 9);
   });
 
   it('goes on elsewhere in the same mark when lifted', () => {

@@ -1,0 +1,75 @@
+import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { type DeductRule, FACES, type Face } from '@zest/core/job/records/scope';
+import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { AREA } from '@zest/core/units/dimension';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { describeEntry } from '../../messages/describeProblem.ts';
+import { useFormats } from '../../stores/context.tsx';
+import type { ScopePartProps } from './ScopeProperties.tsx';
+
+const FACE_WORDS: Readonly<Record<Face, string>> = {
+  center: 'center',
+  left: 'left face',
+  right: 'right face',
+};
+
+/** Which face was traced, and which openings are deducted: stated, never silent. */
+export function ScopeRules({ scope, onChange }: ScopePartProps) {
+  const { display, numbers } = useFormats();
+  if (scope.kind === 'count') return null;
+  const rule = scope.deduct ?? { rule: 'all' };
+  const areaUnit = findDefaultUnit(AREA, display.system);
+  return (
+    <>
+      {scope.kind === 'run' ? (
+        <label className="property">
+          <span className="soft">Traced along</span>
+          <select
+            className="input"
+            value={scope.face ?? 'center'}
+            onChange={(event) => onChange('face of a scope', { face: event.target.value as Face })}
+          >
+            {FACES.map((face) => (
+              <option key={face} value={face}>
+                {FACE_WORDS[face]}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+      <label className="property">
+        <span className="soft">Deduct openings</span>
+        <select
+          className="input"
+          value={rule.rule}
+          onChange={(event) => {
+            const next = event.target.value as DeductRule['rule'];
+            onChange('deduction of openings', {
+              deduct: next === 'above' ? { rule: next, areaM2: areaUnit?.factor ?? 1 } : { rule: next },
+            });
+          }}
+        >
+          <option value="all">all</option>
+          <option value="above">above a size</option>
+          <option value="none">none</option>
+        </select>
+      </label>
+      {rule.rule !== 'above' ? null : (
+        <div className="property">
+          <span className="soft">larger than</span>
+          <CommitInput
+            label="Deduct openings larger than"
+            className="right"
+            value={joinFigure(formatQuantity(rule.areaM2, AREA, display))}
+            onCommit={(text) => {
+              const entry = evaluateEntry(text, AREA, areaUnit, numbers);
+              return entry.ok
+                ? onChange('deduction of openings', { deduct: { rule: 'above', areaM2: entry.value } })
+                : describeEntry(entry.problem);
+            }}
+          />
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { put, remove } from '@zest/core/job/change';
+import { inOrder } from '@zest/core/job/job';
+import type { Id } from '@zest/core/job/id';
+import type { Scope } from '@zest/core/job/records/scope';
+import type { Use } from '@zest/core/job/records/use';
+import { UseAnswers } from '../assemblies/UseAnswers.tsx';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+
+/** The assemblies applied to the scope, and the next one. */
+export function ScopeUses({ scope }: { readonly scope: Scope }) {
+  const { job } = useOpenJob();
+  const uses = inOrder([...job.use.values()].filter((use) => use.scopeId === scope.id));
+  return (
+    <div style={{ display: 'grid', gap: 6 }}>
+      {uses.map((use) => (
+        <UseBox key={use.id} use={use} />
+      ))}
+      <ApplyAssembly scope={scope} next={(uses.at(-1)?.order ?? 0) + 1} />
+    </div>
+  );
+}
+
+function UseBox({ use }: { readonly use: Use }) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const [open, setOpen] = useState(false);
+  const assembly = job.assembly.get(use.assemblyId);
+  if (assembly === undefined) return null;
+  return (
+    <div className="box" style={{ padding: '4px 8px' }}>
+      <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
+        <button
+          type="button"
+          className="plain-button cut"
+          style={{ flex: 1, fontWeight: 500 }}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? '▾' : '▸'} {assembly.name}
+        </button>
+        <button
+          type="button"
+          className="icon-button"
+          style={{ width: 20 }}
+          aria-label={`Take ${assembly.name} off`}
+          onClick={() => actions.transact(`take ${assembly.name} off`, remove(use.id))}
+        >
+          <X size={13} />
+        </button>
+      </div>
+      {open ? <UseAnswers use={use} /> : null}
+    </div>
+  );
+}
+
+function ApplyAssembly({ scope, next }: { readonly scope: Scope; readonly next: number }) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const fitting = inOrder(job.assembly.values()).filter(({ measures }) => measures === scope.kind);
+  return (
+    <select
+      className="input"
+      aria-label="Apply an assembly"
+      value=""
+      disabled={fitting.length === 0}
+      onChange={(event) => {
+        const assembly = job.assembly.get(event.target.value as Id<'assembly'>);
+        if (assembly === undefined) return;
+        const use: Use = {
+          type: 'use',
+          id: makeId('use'),
+          scopeId: scope.id,
+          assemblyId: assembly.id,
+          order: next,
+          answers: {},
+        };
+        actions.transact(`apply ${assembly.name}`, put(use));
+      }}
+    >
+      <option value="">
+        {fitting.length === 0
+          ? `No assembly for ${scope.kind === 'count' ? 'counts' : `${scope.kind}s`} yet`
+          : 'Apply an assembly…'}
+      </option>
+      {fitting.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,94 @@
+import { X } from 'lucide-react';
+import { pieceNode } from '@zest/core/calculate/nodes';
+import { plainToLocal } from '@zest/core/formula/localize';
+import { type Command, put, remove } from '@zest/core/job/change';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { Scope } from '@zest/core/job/records/scope';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { findDefaultUnit } from '@zest/core/units/format';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { FailureText } from '../../components/Figure.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { keepEntry } from './keepEntry.ts';
+
+/** Pieces that are on no sheet: typed here, or read off a measuring wheel. */
+export function TypedPieces({ scope }: { readonly scope: Scope }) {
+  const { calculation } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const { numbers, display } = useFormats();
+  const dimension = MEASURE_DIMENSION[leadingMeasure(scope.kind)];
+  const pieces = inOrder(calculation.piecesOf(scope.id));
+  const settle = (label: string, command: Command): string | undefined => {
+    const done = actions.transact(label, command);
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+  return (
+    <>
+      {pieces.map((piece) => {
+        const { failure } = calculation.figure(pieceNode(piece.id));
+        return (
+          <div key={piece.id}>
+            <div className="piece">
+              <CommitInput
+                label="Note of a typed piece"
+                placeholder={piece.source === 'wheel' ? 'wheel' : 'note'}
+                value={piece.note}
+                onCommit={(note) => settle('note of a piece', put({ ...piece, note }))}
+              />
+              <CommitInput
+                label="Typed piece"
+                className="right"
+                value={plainToLocal(piece.text, numbers)}
+                onCommit={(text) =>
+                  settle('change a piece', put({ ...piece, text: keepEntry(text, numbers) }))
+                }
+              />
+              <button
+                type="button"
+                className="icon-button"
+                style={{ width: 20 }}
+                aria-label="Remove the piece"
+                onClick={() => settle('remove a piece', remove(piece.id))}
+              >
+                <X size={13} />
+              </button>
+            </div>
+            {failure === undefined ? null : (
+              <div className="field-error">
+                <FailureText failure={failure} />
+              </div>
+            )}
+          </div>
+        );
+      })}
+      <CommitInput
+        label="New piece without a sheet"
+        placeholder={
+          display.system === 'us'
+            ? '+ piece without a sheet, 96 ft + 2 * 8 ft'
+            : '+ piece without a sheet, 29 m + 2 * 2,4 m'
+        }
+        value=""
+        onCommit={(text) =>
+          text.trim() === ''
+            ? undefined
+            : settle(
+                'add a piece',
+                put({
+                  type: 'piece',
+                  id: makeId('piece'),
+                  scopeId: scope.id,
+                  text: keepEntry(text, numbers),
+                  unit: findDefaultUnit(dimension, display.system)?.symbol ?? 'ea',
+                  note: '',
+                  source: 'typed',
+                  order: orderAfter(pieces),
+                }),
+              )
+        }
+      />
+    </>
+  );
+}

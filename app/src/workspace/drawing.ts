@@ -1,0 +1,104 @@
+import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { type Point, distance } from '@zest/core/geometry/point';
+import { put } from '@zest/core/job/change';
+import { type Job, settingsOf } from '@zest/core/job/job';
+import type { Mark } from '@zest/core/job/records/mark';
+import type { Opening } from '@zest/core/job/records/opening';
+import type { Scope } from '@zest/core/job/records/scope';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { knownValue } from '@zest/core/calculate/define';
+import { propertyNode } from '@zest/core/calculate/nodes';
+import { seatAt } from '@zest/core/takeoff/seat';
+import { worldDistance } from '@zest/core/takeoff/scale';
+import { findDefaultUnit } from '@zest/core/units/format';
+import { LENGTH } from '@zest/core/units/dimension';
+import { newScope } from '../stages/measure/newScope.ts';
+import { type Stores, formatsOf } from '../stores/context.tsx';
+import { type TypedPiece, placeTypedAt } from './tools/draw.ts';
+import type { Strokes } from './tools/edit.ts';
+
+/** The scope a pen draws: the one in hand if it is of the kind, else the last of the kind, else a new one. */
+export function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): Scope | undefined {
+  const job = jobs.getState().open?.job;
+  if (job === undefined) return undefined;
+  const inHand = job.scope.get(view.getState().penScope as Scope['id']);
+  if (inHand?.kind === kind) return inHand;
+  const last = [...job.scope.values()]
+    .filter((scope) => scope.kind === kind)
+    .sort((a, b) => a.order - b.order)
+    .at(-1);
+  const scope = last ?? newScope(job, kind, services.makeId);
+  if (last === undefined && !jobs.actions.transact('new scope', put(scope)).ok) return undefined;
+  view.setState({ penScope: scope.id });
+  return scope;
+}
+
+/** `12'6"`, `12' @ 30` (an angle up from the sheet's level), `+8 ft` or `-3 m` for a rise. */
+export function readTyped(
+  job: Job,
+  sheet: Sheet,
+  text: string,
+  from: Point,
+  toward: Point,
+): TypedPiece | undefined {
+  const settings = settingsOf(job);
+  const { numbers } = formatsOf(settings);
+  const unit = findDefaultUnit(LENGTH, settings.unitSystem);
+  const rise = /^\s*([+-])\s*(.*)$/.exec(text);
+  if (rise !== null) {
+    const height = evaluateEntry(rise[2] ?? '', LENGTH, unit, numbers);
+    if (!height.ok || height.value <= 0) return undefined;
+    return { is: 'rise', riseM: rise[1] === '-' ? -height.value : height.value };
+  }
+  const [lengthText = '', angleText] = text.split('@');
+  const angle = angleText === undefined ? undefined : Number(angleText.replace(/°|deg/g, '').trim());
+  if (angle !== undefined && (angleText?.trim() === '' || !Number.isFinite(angle))) return undefined;
+  const length = evaluateEntry(lengthText, LENGTH, unit, numbers);
+  const { scale } = sheet;
+  if (!length.ok || length.value <= 0 || scale === null) return undefined;
+  // A stretched sheet has its own points a meter in every direction.
+  const direction = placeTypedAt(from, toward, 1, angle);
+  const drawn = distance(from, direction);
+  if (drawn === 0) return undefined;
+  const reach = (length.value * drawn) / worldDistance(from, direction, scale);
+  return { is: 'point', at: placeTypedAt(from, toward, reach, angle) };
+}
+
+/** The mark that strokes become. A roof slope begins without a pitch; its edges are asked for later. */
+export function markOf(stores: Stores, scope: Scope, sheet: Sheet, strokes: Strokes): Mark {
+  const mark: Mark = {
+    type: 'mark',
+    id: stores.services.makeId('mark'),
+    scopeId: scope.id,
+    sheetId: sheet.id,
+    kind: scope.kind,
+    strokes,
+  };
+  if (scope.kind !== 'slope') return mark;
+  return { ...mark, slope: { pitch: '', edges: (strokes[0] ?? []).map(() => null) } };
+}
+
+/** Openings take their size from the count they belong to; without one they are a usual door. */
+const USUAL_SIZE = { us: { width: 0.9144, height: 2.1336 }, metric: { width: 0.9, height: 2.1 } } as const;
+
+/** The opening a click would put into a mark, of the count in hand. */
+export function openingAt(stores: Stores, mark: Mark, at: Point): Opening | undefined {
+  const open = stores.jobs.getState().open;
+  const seat = seatAt(mark, at);
+  if (open === undefined || seat === undefined) return undefined;
+  const scope = open.job.scope.get(stores.view.getState().penScope as Scope['id']);
+  const counted = scope?.kind === 'count' ? scope : undefined;
+  const size = (key: string): number | undefined =>
+    counted === undefined ? undefined : knownValue(open.calculation.figure(propertyNode(counted.id, key)));
+  const usual = USUAL_SIZE[settingsOf(open.job).unitSystem];
+  return {
+    type: 'opening',
+    id: stores.services.makeId('opening'),
+    markId: mark.id,
+    scopeId: counted?.id ?? null,
+    tag: '',
+    widthM: size('width') ?? usual.width,
+    heightM: size('height') ?? usual.height,
+    seat,
+  };
+}

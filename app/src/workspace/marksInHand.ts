@@ -1,0 +1,107 @@
+import type { Job } from '@zest/core/job/job';
+import { put } from '@zest/core/job/change';
+import { removeMarks } from '@zest/core/job/commands/removeWith';
+import type { Mark } from '@zest/core/job/records/mark';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { tellProblem } from '../components/toaster.tsx';
+import { describeProblem } from '../messages/describeProblem.ts';
+import { plural } from '../messages/words.ts';
+import type { Stores } from '../stores/context.tsx';
+import { isShown } from '../stores/viewStore.ts';
+import { copiedMarks, copyMarks, pasteMarks } from './clipboard.ts';
+import { type Handle, moveStrokes, removeVertex } from './tools/edit.ts';
+
+/** Sheet points a press of an arrow key moves the marks in hand; with Shift ten times as far. */
+export const NUDGES: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** What the hand holds at the moment of a gesture. */
+interface Held {
+  readonly job: Job;
+  readonly sheet: Sheet;
+  readonly selectedIds: ReadonlySet<string>;
+  readonly vertex: Handle | undefined;
+}
+
+/** The marks in hand and what keys do with them. */
+export interface MarksInHand {
+  readonly shown: (mark: Mark) => boolean;
+  readonly selectedNow: () => readonly Mark[];
+  readonly nudge: (dx: number, dy: number) => boolean;
+  readonly selectWhere: (wanted: (mark: Mark) => boolean) => void;
+  /** Ctrl or Cmd with a letter: all, copy, cut, paste. */
+  readonly command: (event: KeyboardEvent) => boolean;
+  readonly removeSelected: () => void;
+}
+
+export function createMarksInHand(
+  stores: Stores,
+  held: () => Held,
+  setVertex: (vertex: Handle | undefined) => void,
+): MarksInHand {
+  const { jobs, view } = stores;
+  const shown = (mark: Mark): boolean => isShown(view.getState(), mark.scopeId);
+  const selectedNow = (): readonly Mark[] =>
+    [...held().selectedIds]
+      .map((id) => held().job.mark.get(id as Mark['id']))
+      .filter((mark) => mark !== undefined && mark.sheetId === held().sheet.id) as Mark[];
+  const movable = (): readonly Mark[] => selectedNow().filter(({ locked }) => locked !== true);
+  /** Small steps by keys; one press is one step of undo. */
+  const nudge = (dx: number, dy: number): boolean => {
+    const marks = movable();
+    if (marks.length === 0) return false;
+    const moved = marks.map((mark) => ({ ...mark, strokes: moveStrokes(mark.strokes, { x: dx, y: dy }) }));
+    jobs.actions.transact(`nudge ${plural(marks.length, 'mark')}`, put(...moved));
+    return true;
+  };
+  const selectWhere = (wanted: (mark: Mark) => boolean): void => {
+    const { job: now, sheet: on } = held();
+    const found = [...now.mark.values()].filter(
+      (mark) => mark.sheetId === on.id && shown(mark) && wanted(mark),
+    );
+    view.setState({ selectedMarks: new Set(found.map(({ id }) => id)), tool: 'select' });
+  };
+  const command = (event: KeyboardEvent): boolean => {
+    const key = event.key.toLowerCase();
+    const marks = selectedNow();
+    if (key === 'a') {
+      const scopeId = view.getState().penScope;
+      selectWhere((mark) => scopeId === undefined || mark.scopeId === scopeId);
+    } else if ((key === 'c' || key === 'x') && marks.length > 0) {
+      copyMarks(held().job, marks);
+      if (key === 'x') removeSelected();
+    } else if (key === 'v' && copiedMarks() !== undefined) paste();
+    else return false;
+    return true;
+  };
+  const paste = (): void => {
+    const copied = copiedMarks();
+    if (copied === undefined) return;
+    const { job: now, sheet: on } = held();
+    const pasted = pasteMarks(now, copied, on.id, stores.services.makeId);
+    const done = jobs.actions.transact(`paste ${plural(copied.marks.length, 'mark')}`, pasted.command);
+    if (done.ok) view.setState({ selectedMarks: new Set(pasted.ids), tool: 'select' });
+    else tellProblem(describeProblem(done.problem));
+  };
+  const removeSelected = (): void => {
+    const { vertex: picked, job: now } = held();
+    const mark = picked === undefined ? undefined : now.mark.get(picked.markId);
+    if (picked !== undefined && mark !== undefined && !picked.middle) {
+      const strokes = removeVertex(mark, picked);
+      setVertex(undefined);
+      if (strokes === undefined) jobs.actions.transact('delete a mark', removeMarks([mark.id]));
+      else jobs.actions.transact('delete a vertex', put({ ...mark, strokes }));
+      return;
+    }
+    const marks = movable();
+    if (marks.length === 0) return;
+    jobs.actions.transact(`delete ${plural(marks.length, 'mark')}`, removeMarks(marks.map(({ id }) => id)));
+    view.setState({ selectedMarks: new Set() });
+  };
+
+  return { shown, selectedNow, nudge, selectWhere, command, removeSelected };
+}

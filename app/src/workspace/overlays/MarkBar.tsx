@@ -1,0 +1,219 @@
+import {
+  FlipHorizontal2,
+  FlipVertical2,
+  Link2,
+  Lock,
+  LockOpen,
+  Minus,
+  RotateCw,
+  Scissors,
+  Spline,
+  SquaresSubtract,
+  Trash2,
+  Undo,
+} from 'lucide-react';
+import type { Command } from '@zest/core/job/change';
+import { put, sequence } from '@zest/core/job/change';
+import { removeMarks } from '@zest/core/job/commands/removeWith';
+import { inOrder } from '@zest/core/job/job';
+import type { Id } from '@zest/core/job/id';
+import type { Mark } from '@zest/core/job/records/mark';
+import {
+  type Strokes,
+  combineAreas,
+  joinStrokes,
+  middleOf,
+  mirrorStrokes,
+  reverseStrokes,
+  simplifyStroke,
+  splitStrokes,
+  turnStrokes,
+} from '@zest/core/takeoff/editStrokes';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
+import { useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import type { Pens } from '../usePens.ts';
+import { MarkDetails } from './MarkDetails.tsx';
+
+/** Less than this off the line, a vertex changes nothing that was meant. */
+const SIMPLIFY_PT = 1.5;
+
+/** What can be done with the marks in hand. */
+export function MarkBar({ pens }: { readonly pens: Pens }) {
+  const { selected, vertex } = pens;
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const services = useServices();
+  const setView = useSetView();
+  const [first, second] = selected;
+  if (pens.tool !== 'select' || first === undefined || pens.drag !== undefined) return null;
+  const free = selected.filter(({ locked }) => locked !== true);
+  const run = (label: string, command: Command): boolean => {
+    const done = actions.transact(label, command);
+    if (!done.ok) tellProblem(describeProblem(done.problem));
+    return done.ok;
+  };
+  const reshape = (label: string, change: (strokes: Strokes, mark: Mark) => Strokes): void =>
+    void run(label, put(...free.map((mark) => ({ ...mark, strokes: change(mark.strokes, mark) }))));
+  const all = middleOf(selected.flatMap(({ strokes }) => strokes));
+  const alike = selected.every(({ kind }) => kind === first.kind);
+  const closed = first.kind === 'area' || first.kind === 'slope';
+  const pair =
+    selected.length === 2 && alike && free.length === 2 && second !== undefined ? second : undefined;
+
+  const split = (): void => {
+    const parts = vertex === undefined ? undefined : splitStrokes(first.strokes, vertex.stroke, vertex.index);
+    if (parts === undefined)
+      return tellProblem('Click the vertex where the run is to be cut, between its ends.');
+    const other: Mark = { ...first, id: services.makeId('mark'), strokes: parts[1] };
+    run('split a run', put({ ...first, strokes: parts[0] }, other));
+  };
+  const combine = (operation: 'join' | 'subtract'): void => {
+    if (pair === undefined) return;
+    const strokes =
+      first.kind === 'run'
+        ? joinStrokes(first.strokes, pair.strokes)
+        : combineAreas(first.strokes, pair.strokes, operation);
+    if (strokes.length === 0) return tellProblem('Nothing would be left of the area.');
+    // What is cut out stays a mark of its own; what is joined goes into the first.
+    const keep = put({ ...first, strokes });
+    const command = operation === 'join' ? sequence(keep, removeMarks([pair.id])) : keep;
+    if (run(operation === 'join' ? 'join two marks' : 'cut an area', command))
+      setView({ selectedMarks: new Set([first.id]) });
+  };
+  const scopes = inOrder(job.scope.values()).filter(({ kind }) => kind === first.kind);
+  const times = new Set(selected.map(({ repeat }) => repeat ?? 1));
+  const locked = free.length < selected.length;
+  return (
+    <div
+      className="mark-bar"
+      role="toolbar"
+      aria-label="Marks in hand"
+      onPointerDown={(event) => event.stopPropagation()}
+    >
+      <div className="mark-bar-row">
+        <b>{plural(selected.length, 'mark')}</b>
+        {alike ? (
+          <select
+            className="input"
+            aria-label="Scope of the marks"
+            value={selected.every(({ scopeId }) => scopeId === first.scopeId) ? first.scopeId : ''}
+            onChange={(event) => {
+              const scopeId = event.target.value as Id<'scope'>;
+              run('change the scope of marks', put(...free.map((mark) => ({ ...mark, scopeId }))));
+              setView({ penScope: scopeId });
+            }}
+          >
+            <option value="" disabled>
+              several scopes
+            </option>
+            {scopes.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        ) : null}
+        <label className="mark-bar-times">
+          times
+          <CommitInput
+            label="Counts so many times"
+            className="right"
+            style={{ width: 46 }}
+            value={times.size === 1 ? String([...times][0]) : ''}
+            onCommit={(text) => {
+              const repeat = Number(text);
+              if (!Number.isInteger(repeat) || repeat < 1) return 'Type a whole number from 1.';
+              run(
+                `count ${plural(selected.length, 'mark')} ${repeat} times`,
+                put(...free.map((mark) => ({ ...mark, repeat }))),
+              );
+              return undefined;
+            }}
+          />
+        </label>
+        <Tool
+          label="Mirror left to right"
+          icon={FlipHorizontal2}
+          onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'x'))}
+        />
+        <Tool
+          label="Mirror top to bottom"
+          icon={FlipVertical2}
+          onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'y'))}
+        />
+        <Tool
+          label="Turn a quarter clockwise"
+          icon={RotateCw}
+          onClick={() => reshape('turn marks', (strokes) => turnStrokes(strokes, all, 90))}
+        />
+        {first.kind === 'run' ? (
+          <>
+            <Tool
+              label="Walk the other way"
+              icon={Undo}
+              onClick={() => reshape('reverse runs', reverseStrokes)}
+            />
+            <Tool label="Cut at the selected vertex" icon={Scissors} onClick={split} />
+            <Tool
+              label="Drop vertices that change nothing"
+              icon={Spline}
+              onClick={() =>
+                reshape('simplify runs', (strokes) =>
+                  strokes.map((stroke) => simplifyStroke(stroke, SIMPLIFY_PT)),
+                )
+              }
+            />
+          </>
+        ) : null}
+        {pair === undefined || first.kind === 'count' ? null : (
+          <Tool label="Join the two" icon={Link2} onClick={() => combine('join')} />
+        )}
+        {pair === undefined || !closed ? null : (
+          <Tool
+            label="Cut the second out of the first"
+            icon={SquaresSubtract}
+            onClick={() => combine('subtract')}
+          />
+        )}
+        <Tool
+          label={locked ? 'Unlock' : 'Lock in place'}
+          icon={locked ? LockOpen : Lock}
+          onClick={() =>
+            run(
+              locked ? 'unlock marks' : 'lock marks',
+              put(...selected.map((mark) => ({ ...mark, locked: !locked }))),
+            )
+          }
+        />
+        <Tool
+          label="Delete the marks"
+          icon={free.length === 0 ? Minus : Trash2}
+          onClick={() => {
+            if (run(`delete ${plural(free.length, 'mark')}`, removeMarks(free.map(({ id }) => id))))
+              setView({ selectedMarks: new Set() });
+          }}
+        />
+      </div>
+      {selected.length === 1 ? <MarkDetails mark={first} vertex={vertex} /> : null}
+    </div>
+  );
+}
+
+function Tool({
+  label,
+  icon: Icon,
+  onClick,
+}: {
+  readonly label: string;
+  readonly icon: typeof Lock;
+  readonly onClick: () => void;
+}) {
+  return (
+    <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
+      <Icon size={15} />
+    </button>
+  );
+}

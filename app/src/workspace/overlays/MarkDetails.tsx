@@ -1,0 +1,208 @@
+import { X } from 'lucide-react';
+import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { put, remove } from '@zest/core/job/change';
+import { ROOF_EDGES, type Mark, type RoofEdge } from '@zest/core/job/records/mark';
+import type { Opening } from '@zest/core/job/records/opening';
+import { piecesOf, shapeCrossesItself } from '@zest/core/takeoff/measureMark';
+import { parsePitch } from '@zest/core/takeoff/roof';
+import { LENGTH } from '@zest/core/units/dimension';
+import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
+import { MEASURE_WORDS } from '../../messages/words.ts';
+import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
+import type { Handle } from '../tools/edit.ts';
+
+/** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
+export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
+  const { calculation } = useOpenJob();
+  const openings = calculation.openingsOf(mark.id);
+  return (
+    <>
+      {mark.kind === 'slope' ? <SlopeDetails mark={mark} /> : null}
+      {mark.kind === 'run' ? <RunDetails mark={mark} vertex={vertex} /> : null}
+      {shapeCrossesItself(mark) ? (
+        <div className="warn">
+          The edge crosses itself. Its area follows the even-odd rule: what is enclosed twice does not count.
+        </div>
+      ) : null}
+      {openings.map((opening) => (
+        <OpeningRow key={opening.id} opening={opening} />
+      ))}
+    </>
+  );
+}
+
+/** Reads and writes lengths as the job does. */
+function useLengths() {
+  const { numbers, display } = useFormats();
+  const unit = findDefaultUnit(LENGTH, display.system);
+  return {
+    write: (lengthM: number): string => joinFigure(formatQuantity(lengthM, LENGTH, display)),
+    read: (text: string) => evaluateEntry(text, LENGTH, unit, numbers),
+  };
+}
+
+interface LengthFieldProps {
+  readonly label: string;
+  readonly valueM: number;
+  readonly onCommit: (lengthM: number) => string | undefined;
+}
+
+function LengthField({ label, valueM, onCommit }: LengthFieldProps) {
+  const { write, read } = useLengths();
+  return (
+    <CommitInput
+      label={label}
+      className="right"
+      style={{ width: 84 }}
+      value={valueM === 0 ? '' : write(valueM)}
+      placeholder="none"
+      onCommit={(text) => {
+        if (text.trim() === '') return onCommit(0);
+        const entry = read(text);
+        return entry.ok ? onCommit(entry.value) : describeEntry(entry.problem);
+      }}
+    />
+  );
+}
+
+function useChange(): (label: string, mark: Mark | Opening) => string | undefined {
+  const actions = useJobActions();
+  return (label, record) => {
+    const done = actions.transact(label, put(record));
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+}
+
+function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
+  const change = useChange();
+  const [start, end] = mark.tailsM ?? [0, 0];
+  const setTails = (tailsM: readonly [number, number]): string | undefined =>
+    change('tails of a run', { ...mark, tailsM });
+  const at = vertex === undefined || vertex.middle ? undefined : mark.strokes[vertex.stroke]?.[vertex.index];
+  const setRise = (riseM: number): string | undefined => {
+    const strokes = mark.strokes.map((stroke, i) =>
+      stroke.map((corner, index) => {
+        if (i !== vertex?.stroke || index !== vertex.index) return corner;
+        const { riseM: _before, ...flat } = corner;
+        return riseM === 0 ? flat : { ...flat, riseM };
+      }),
+    );
+    return change('rise at a vertex', { ...mark, strokes });
+  };
+  return (
+    <div className="mark-bar-row">
+      <span className="soft">tail at the start</span>
+      <LengthField label="Tail at the start" valueM={start} onCommit={(value) => setTails([value, end])} />
+      <span className="soft">at the end</span>
+      <LengthField label="Tail at the end" valueM={end} onCommit={(value) => setTails([start, value])} />
+      {at === undefined ? null : (
+        <>
+          <span className="soft">rise at the vertex</span>
+          <LengthField label="Rise at the vertex" valueM={at.riseM ?? 0} onCommit={setRise} />
+        </>
+      )}
+    </div>
+  );
+}
+
+function SlopeDetails({ mark }: { readonly mark: Mark }) {
+  const { job } = useOpenJob();
+  const change = useChange();
+  const { write } = useLengths();
+  const scale = job.sheet.get(mark.sheetId)?.scale ?? null;
+  const slope = mark.slope ?? { pitch: '', edges: [] };
+  const edges = mark.strokes[0] ?? [];
+  const lengths = scale === null ? [] : piecesOf(mark, scale).filter(({ stroke }) => stroke === 0);
+  const setEdge = (index: number, edge: RoofEdge | null): void =>
+    void change('edge of a roof slope', {
+      ...mark,
+      slope: { ...slope, edges: edges.map((_, i) => (i === index ? edge : (slope.edges[i] ?? null))) },
+    });
+  return (
+    <>
+      <div className="mark-bar-row">
+        <span className="soft">pitch</span>
+        <CommitInput
+          label="Pitch"
+          style={{ width: 84 }}
+          placeholder="6/12, 30 %, 27°"
+          value={slope.pitch}
+          onCommit={(pitch) =>
+            parsePitch(pitch) === undefined
+              ? 'Type a pitch such as 6/12, 30 % or 27°.'
+              : change('pitch of a roof slope', { ...mark, slope: { ...slope, pitch } })
+          }
+        />
+      </div>
+      <div className="mark-bar-edges">
+        {edges.map((_, index) => (
+          <label key={index}>
+            <span>
+              {index + 1}{' '}
+              <span className="soft">
+                {lengths[index] === undefined ? '' : write(lengths[index].lengthM)}
+              </span>
+            </span>
+            <select
+              className="input"
+              aria-label={`Edge ${index + 1}`}
+              value={slope.edges[index] ?? ''}
+              onChange={(event) =>
+                setEdge(index, event.target.value === '' ? null : (event.target.value as RoofEdge))
+              }
+            >
+              <option value="">not said</option>
+              {ROOF_EDGES.map((edge) => (
+                <option key={edge} value={edge}>
+                  {MEASURE_WORDS[edge]}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function OpeningRow({ opening }: { readonly opening: Opening }) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const change = useChange();
+  const name = opening.scopeId === null ? 'Opening' : (job.scope.get(opening.scopeId)?.name ?? 'Opening');
+  return (
+    <div className="mark-bar-row">
+      <span className="cut" style={{ maxWidth: 130 }}>
+        {name}
+      </span>
+      <CommitInput
+        label={`Tag of the opening, ${name}`}
+        style={{ width: 62 }}
+        placeholder="tag"
+        value={opening.tag}
+        onCommit={(tag) => change('tag of an opening', { ...opening, tag })}
+      />
+      <LengthField
+        label="Width of the opening"
+        valueM={opening.widthM}
+        onCommit={(widthM) => change('width of an opening', { ...opening, widthM })}
+      />
+      <span className="soft">by</span>
+      <LengthField
+        label="Height of the opening"
+        valueM={opening.heightM}
+        onCommit={(heightM) => change('height of an opening', { ...opening, heightM })}
+      />
+      <button
+        type="button"
+        className="icon-button"
+        aria-label={`Remove the opening ${opening.tag}`}
+        onClick={() => actions.transact('remove an opening', remove(opening.id))}
+      >
+        <X size={13} />
+      </button>
+    </div>
+  );
+}

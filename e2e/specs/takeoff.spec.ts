@@ -1,0 +1,170 @@
+import { expect, test } from '@playwright/test';
+import { openDemo, openSheet, readFeet, readNumber, tallyFigure, waitSaved } from '../drivers/zest.ts';
+
+test('measure a floor of partitions with doors: openings sit in the wall, move with it, and are counted', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'A-101');
+  await desk.zoomTo([93, 45], 2);
+  // The single doors are given their size, then two are placed in a furring wall.
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  await desk.draw('l', [
+    [66, 61],
+    [90, 61],
+  ]);
+  await page.keyboard.press('Escape');
+  await expect(tallyFigure(page, 'furring')).toHaveText(/24′-0|23′-1|24′-/);
+  await page.getByRole('button', { name: 'Doors, single', exact: true }).click();
+  await page.keyboard.press('o');
+  await desk.click([72, 61.2]);
+  await desk.click([80, 60.8]);
+  await expect(tallyFigure(page, 'doors')).toHaveText('13 ea');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  const tally = page.getByRole('complementary', { name: 'Tally' });
+  await expect(tally.getByText('openings, width')).toBeVisible();
+  await expect(tally.locator('dd', { hasText: /^6′-0″$/ }).first()).toBeVisible();
+
+  // None deducted is said, not silent; Undo brings the rule back.
+  await tally.getByLabel('Deduct openings').selectOption('none');
+  await expect(page.getByRole('button', { name: 'Undo deduction of openings' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await desk.click([68, 61]);
+  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  await expect(bar.getByLabel('Width of the opening').first()).toHaveValue('3′-0″');
+  await bar.getByLabel('Counts so many times').fill('3');
+  await bar.getByLabel('Counts so many times').press('Enter');
+  await expect(tallyFigure(page, 'doors')).toHaveText('17 ea');
+  await bar.getByRole('button', { name: 'Delete the marks' }).click();
+  await expect(tallyFigure(page, 'doors')).toHaveText('11 ea');
+  await page.keyboard.press('Control+z');
+  await expect(tallyFigure(page, 'doors')).toHaveText('17 ea');
+});
+
+test('a conduit run with risers: at right angles between clicks, with rises and tails', async ({ page }) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  await page.keyboard.press('l');
+  await page.keyboard.press('g');
+  await desk.click([10, 10]);
+  await page.keyboard.type('+8');
+  await page.keyboard.press('Enter');
+  await desk.click([40, 30]);
+  await page.keyboard.type('-4 ft');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  // 30 across and 20 down, never the diagonal; 8 up and 4 down.
+  await expect.poll(async () => readFeet(await tallyFigure(page, 'furring').innerText())).toBeCloseTo(62, 0);
+  await desk.click([25, 10]);
+  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  await bar.getByLabel('Tail at the start').fill('8');
+  await bar.getByLabel('Tail at the start').press('Enter');
+  await bar.getByLabel('Tail at the end').fill('2 ft');
+  await bar.getByLabel('Tail at the end').press('Enter');
+  await expect.poll(async () => readFeet(await tallyFigure(page, 'furring').innerText())).toBeCloseTo(72, 0);
+});
+
+test('a roof slope: pitch and edges give true area and true lengths', async ({ page }) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'A-101');
+  await page.keyboard.press('r');
+  await page.keyboard.press('e');
+  await desk.click([4, 4]);
+  await desk.click([44, 24]);
+  await page.keyboard.press('Escape');
+  await expect(tallyFigure(page, 'roof_slope_1')).toHaveText('no pitch');
+  await desk.click([24, 14]);
+  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  await bar.getByLabel('Pitch').fill('steep');
+  await bar.getByLabel('Pitch').press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('Type a pitch such as 6/12, 30 % or 27°.');
+  await bar.getByLabel('Pitch').fill('6/12');
+  await bar.getByLabel('Pitch').press('Enter');
+  await expect
+    .poll(
+      async () => readNumber(await tallyFigure(page, 'roof_slope_1').innerText()) / (800 * Math.sqrt(1.25)),
+    )
+    .toBeCloseTo(1, 2);
+  await bar.getByLabel('Edge 1').selectOption('eave');
+  await bar.getByLabel('Edge 2').selectOption('rake');
+  const tally = page.getByRole('complementary', { name: 'Tally' });
+  // 20 ft in plan at 6/12 are 22'-4".
+  await expect(tally.locator('dt', { hasText: 'rake' }).locator('+ dd')).toHaveText(/22′-[345]/);
+});
+
+test('areas: a circle, a hole cut later, one cut out of another, copied to another sheet', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'A-101');
+  await page
+    .getByRole('button', { name: 'Tally' })
+    .or(page.getByRole('button', { name: 'New scope' }))
+    .first()
+    .click();
+  await page.getByRole('menuitem', { name: /^Area/ }).click();
+  await page.keyboard.press('q');
+  await desk.click([30, 20]);
+  await desk.click([40, 20]);
+  const figure = tallyFigure(page, 'area_5');
+  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 100)).toBeCloseTo(1, 2);
+  await page.keyboard.press('e');
+  await desk.click([26, 16]);
+  await desk.click([34, 24]);
+  await page.keyboard.press('Escape');
+  await desk.click([38, 20]);
+  await page.keyboard.down('Shift');
+  await desk.click([30, 23]);
+  await page.keyboard.up('Shift');
+  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  await bar.getByRole('button', { name: 'Cut the second out of the first' }).click();
+  // The circle with its hole, and the box that was cut out, still a mark of its own.
+  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 100)).toBeCloseTo(1, 2);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+c');
+  await openSheet(page, 'S-101');
+  await page.keyboard.press('Control+v');
+  await expect(page.getByRole('button', { name: 'Undo paste 2 marks' })).toBeVisible();
+  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 200)).toBeCloseTo(1, 2);
+  await waitSaved(page);
+});
+
+test('pieces without a sheet are typed into a scope, and wrong ones say why', async ({ page }) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  const piece = page.getByLabel('New piece without a sheet');
+  await piece.fill(`96 ft + 2 * 8'`);
+  await piece.press('Enter');
+  await expect(tallyFigure(page, 'furring')).toHaveText('112′-0″');
+  await piece.fill('9 sq ft');
+  await piece.press('Enter');
+  await expect(tallyFigure(page, 'furring')).toHaveText('formula');
+  await expect(page.getByRole('note').filter({ hasText: 'formula' }).first()).toHaveAttribute(
+    'title',
+    /an area; a length is wanted/,
+  );
+  await page.getByRole('button', { name: 'Undo add a piece' }).click();
+  await expect(tallyFigure(page, 'furring')).toHaveText('112′-0″');
+});
+
+test('points are drawn to the lines of the sheet; the next place in reach by Tab', async ({ page }) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'A-101', true);
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  await desk.zoomTo([4, 4], 6);
+  await page.keyboard.press('l');
+  // Near the outer corner of the block wall, which is drawn 8 in thick about the grid.
+  await desk.move([-0.1, -0.55]);
+  await expect(page.locator('.snap-sign')).toHaveText('end');
+  await desk.click([-0.1, -0.55]);
+  await page.keyboard.press('0');
+  await desk.zoomTo([120, 4], 6);
+  await desk.click([124.1, -0.55]);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(tallyFigure(page, 'furring')).toHaveText('124′-8″');
+});
