@@ -158,12 +158,12 @@ test('points are drawn to the lines of the sheet; the next place in reach by Tab
   await desk.zoomTo([4, 4], 6);
   await page.keyboard.press('l');
   // Near the outer corner of the block wall, which is drawn 8 in thick about the grid.
-  await desk.move([-0.1, -0.55]);
+  await desk.move([-0.3, -0.5]);
   await expect(page.locator('.snap-sign')).toHaveText('end');
-  await desk.click([-0.1, -0.55]);
-  await page.keyboard.press('0');
+  await desk.click([-0.3, -0.5]);
+  await page.getByRole('button', { name: 'Show the whole sheet' }).click();
   await desk.zoomTo([120, 4], 6);
-  await desk.click([124.1, -0.55]);
+  await desk.click([124.3, -0.5]);
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await expect(tallyFigure(page, 'furring')).toHaveText('124′-8″');

@@ -30,7 +30,7 @@ export function Swatch({ color, kind }: { readonly color: number; readonly kind:
           />
         </>
       ) : null}
-      {kind === 'area' ? (
+      {kind === 'area' || kind === 'slope' ? (
         <rect
           x="0.5"
           y="0.5"

@@ -177,6 +177,8 @@ function describeOther(problem: Other): string {
       return `${quote(problem.text)} was not understood as a scale. Write 1/8" = 1'-0" or 1:100.`;
     case 'scale-out-of-range':
       return `A scale of ${quote(problem.text)} is not one that drawings have. Check the two points and the distance.`;
+    case 'scale-one-way':
+      return 'Both distances run the same way. Pick one across the sheet and one up it.';
     case 'scale-points-coincide':
       return 'The two points are in one place, or the distance is zero. Pick two points far apart.';
     case 'record-invalid':

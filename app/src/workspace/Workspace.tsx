@@ -1,3 +1,4 @@
+import { Maximize, Minus, Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useView } from '../stores/context.tsx';
@@ -94,14 +95,14 @@ function Zoom({ desk }: { readonly desk: Desk }) {
   };
   return (
     <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
-      <button type="button" aria-label="Zoom out" onClick={by(1 / 1.4)}>
-        −
+      <button type="button" aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
+        <Plus size={16} />
       </button>
-      <button type="button" aria-label="Show the whole sheet" onClick={desk.fit}>
-        Whole sheet
+      <button type="button" aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
+        <Maximize size={15} />
       </button>
-      <button type="button" aria-label="Zoom in" onClick={by(1.4)}>
-        +
+      <button type="button" aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
+        <Minus size={16} />
       </button>
     </div>
   );

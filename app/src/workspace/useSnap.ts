@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Point } from '@zest/core/geometry/point';
-import { type Snap, createSnapIndex, snapsOf } from '@zest/core/geometry/snap';
+import { type Snap, createSnapIndex, rankSnaps, snapsOf } from '@zest/core/geometry/snap';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles } from '../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../stores/context.tsx';
@@ -75,12 +75,7 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
           Math.hypot(at.x - current.at.x, at.y - current.at.y) > SETTLED_PT * reachPt;
         if (moved) turns.current = { turn: 0, at };
         const ofMarks = snapsOf(hits.segmentsNear(at, reachPt), at, reachPt, from);
-        const ofSheet = index?.find(at, reachPt, from) ?? [];
-        const all = [
-          ...ofMarks.filter(({ kind }) => kind === 'end'),
-          ...ofSheet,
-          ...ofMarks.filter(({ kind }) => kind !== 'end'),
-        ];
+        const all = rankSnaps([...ofMarks, ...(index?.find(at, reachPt, from) ?? [])], at);
         return all[turns.current.turn % Math.max(1, all.length)];
       },
     }),

@@ -79,7 +79,12 @@ export function snapsOf(
       if (crossing !== undefined) offer(crossing, 'crossing');
     }
   });
-  const sorted = found.sort(
+  return rankSnaps(found, at);
+}
+
+/** The strongest kind first, the nearest of a kind before others; one snap a place. */
+export function rankSnaps(snaps: readonly Snap[], at: Point): readonly Snap[] {
+  const sorted = [...snaps].sort(
     (p, q) =>
       SNAP_KINDS.indexOf(p.kind) - SNAP_KINDS.indexOf(q.kind) || distance(p.at, at) - distance(q.at, at),
   );

@@ -20,7 +20,9 @@ const LARGEST_RATIO = 1_000_000;
 export type ScaleProblem =
   | { readonly kind: 'scale-not-read'; readonly text: string }
   | { readonly kind: 'scale-out-of-range'; readonly text: string }
-  | { readonly kind: 'scale-points-coincide' };
+  | { readonly kind: 'scale-points-coincide' }
+  /** Both known distances run the same way. */
+  | { readonly kind: 'scale-one-way' };
 
 /** The scale of a ratio `real : drawn`. */
 export const scaleOfRatio = (ratio: number): Scale => ({
@@ -62,6 +64,59 @@ export function scaleOfTwoPoints(a: Point, b: Point, lengthM: number): Result<Sc
   if (ratio < SMALLEST_RATIO || ratio > LARGEST_RATIO)
     return refuse({ kind: 'scale-out-of-range', text: `1:${Math.round(ratio)}` });
   return accept({ xMetersPerPoint: metersPerPoint, yMetersPerPoint: metersPerPoint });
+}
+
+/** A known distance on a sheet. */
+export interface KnownDistance {
+  readonly a: Point;
+  readonly b: Point;
+  readonly lengthM: number;
+}
+
+/** True when the way from a to b goes more across the sheet than up. */
+export const runsAcross = (a: Point, b: Point): boolean => Math.abs(b.x - a.x) >= Math.abs(b.y - a.y);
+
+/** Two distances closer to one direction than this (the sine of their angle) do not tell X from Y. */
+const ONE_WAY = 0.2;
+
+/**
+ * The scale of a stretched sheet from two known distances, one mostly each way: the x and y for which
+ * both come out right, (dx·sx)² + (dy·sy)² = L² for each.
+ */
+export function scaleOfTwoDistances(p: KnownDistance, q: KnownDistance): Result<Scale, ScaleProblem> {
+  const squares = ({ a, b, lengthM }: KnownDistance): readonly [number, number, number] => [
+    (b.x - a.x) ** 2,
+    (b.y - a.y) ** 2,
+    lengthM ** 2,
+  ];
+  const [[px, py, pl], [qx, qy, ql]] = [squares(p), squares(q)];
+  const determinant = px * qy - py * qx;
+  const size = (px + py) * (qx + qy);
+  if (size === 0 || p.lengthM <= 0 || q.lengthM <= 0) return refuse({ kind: 'scale-points-coincide' });
+  if (Math.abs(determinant) < ONE_WAY * size) return refuse({ kind: 'scale-one-way' });
+  const [sx2, sy2] = [(pl * qy - ql * py) / determinant, (px * ql - qx * pl) / determinant];
+  if (sx2 <= 0 || sy2 <= 0) return refuse({ kind: 'scale-one-way' });
+  const scale = { xMetersPerPoint: Math.sqrt(sx2), yMetersPerPoint: Math.sqrt(sy2) };
+  const ratio = ratioOfScale(scale);
+  if (ratio < SMALLEST_RATIO || ratio > LARGEST_RATIO)
+    return refuse({ kind: 'scale-out-of-range', text: `1:${Math.round(ratio)}` });
+  return accept(scale);
+}
+
+/** Factors that a mistaken unit makes: cm for mm, inches for feet, mm for inches, m for cm, m for feet. */
+export const SLIP_FACTORS = [10, 12, 25.4, 100, 1000, 1 / 0.3048] as const;
+/** Scans are stretched and dimensions rounded; a slip is far larger than this. */
+const SLIP_TOLERANCE = 0.03;
+
+/**
+ * The round factor by which a scale is off what the sheet prints; undefined when it agrees, or when
+ * it is off by something no mistaken unit makes. Above one the sheet reads too large.
+ */
+export function findSlip(ratio: number, printedRatio: number): number | undefined {
+  const off = ratio / printedRatio;
+  return [...SLIP_FACTORS, ...SLIP_FACTORS.map((factor) => 1 / factor)].find(
+    (factor) => Math.abs(off / factor - 1) < SLIP_TOLERANCE,
+  );
 }
 
 /** A sheet point in ground meters from the sheet's corner. */

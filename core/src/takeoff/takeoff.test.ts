@@ -1,7 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { point } from '../geometry/point.ts';
 import { measureMark, piecesOf, shapeCrossesItself } from './measureMark.ts';
-import { METERS_PER_POINT, parseScaleRatio, scaleError, scaleOfRatio, scaleOfTwoPoints } from './scale.ts';
+import {
+  METERS_PER_POINT,
+  findSlip,
+  parseScaleRatio,
+  scaleError,
+  scaleOfRatio,
+  scaleOfTwoDistances,
+  scaleOfTwoPoints,
+} from './scale.ts';
 
 const FOOT = 0.3048;
 
@@ -36,6 +44,31 @@ describe('scales', () => {
       ok: false,
       problem: { kind: 'scale-points-coincide' },
     });
+  });
+
+  it('comes apart for x and y from two distances on a stretched scan, also slanted ones', () => {
+    const [sx, sy] = [0.1, 0.1006];
+    const known = (ax: number, ay: number, bx: number, by: number) => ({
+      a: point(ax, ay),
+      b: point(bx, by),
+      lengthM: Math.hypot((bx - ax) * sx, (by - ay) * sy),
+    });
+    const scale = scaleOfTwoDistances(known(10, 10, 900, 40), known(30, 20, 5, 700));
+    expect(scale.ok && scale.value.xMetersPerPoint).toBeCloseTo(sx, 9);
+    expect(scale.ok && scale.value.yMetersPerPoint).toBeCloseTo(sy, 9);
+    expect(scaleOfTwoDistances(known(0, 0, 500, 10), known(0, 50, 700, 60))).toMatchObject({
+      problem: { kind: 'scale-one-way' },
+    });
+  });
+
+  it.each([
+    [96 * 12, 12],
+    [9.6, 0.1],
+    [96 * 25.4, 25.4],
+    [96 * 1.01, undefined],
+    [48, undefined],
+  ])('1:%d on a sheet that says 1:96 is a slip by %s', (ratio, slip) => {
+    expect(findSlip(ratio, 96)).toEqual(slip);
   });
 
   it('reports what a dimension measures back as a share', () => {

@@ -1,6 +1,6 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { Eye, EyeOff, Plus } from 'lucide-react';
-import { Fragment, memo } from 'react';
+import { Fragment, memo, useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { put } from '@zest/core/job/change';
 import { groupBy } from '@zest/core/job/groupBy';
@@ -115,6 +115,11 @@ function rowFigure(
 }
 
 const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown }: ScopeRowProps) {
+  const row = useRef<HTMLDivElement>(null);
+  // A mark picked on the sheet brings its scope into view.
+  useEffect(() => {
+    if (on) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [on]);
   const actions = useJobActions();
   const setView = useSetView();
   const choose = (): void => {
@@ -133,7 +138,7 @@ const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown
       return { hidden: next, alone: undefined };
     });
   return (
-    <div className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
+    <div ref={row} className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
       <Swatch color={scope.color} kind={scope.kind} />
       <button
         type="button"

@@ -6,6 +6,7 @@ import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
+import { plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { settingsOf } from '@zest/core/job/job';
 
@@ -28,6 +29,11 @@ export function ScaleDialog({
   const { job } = useOpenJob();
   const [text, setText] = useState(sheet.scale?.source.by === 'ratio' ? sheet.scale.source.text : '');
   const [refusal, setRefusal] = useState<string | undefined>();
+  const [alike, setAlike] = useState(false);
+  // Only sheets that say the same and have no scale yet: nothing that was set is overrun.
+  const others = [...job.sheet.values()].filter(
+    (each) => each.id !== sheet.id && each.scale === null && each.printedScale === sheet.printedScale,
+  );
   const apply = (typed: string): void => {
     const ratio = parseScaleRatio(typed);
     if (!ratio.ok) {
@@ -35,7 +41,11 @@ export function ScaleDialog({
       return;
     }
     const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: typed.trim() } } as const;
-    const done = actions.transact(`scale of ${sheet.number || sheet.title}`, put({ ...sheet, scale }));
+    const chosen = [sheet, ...(alike ? others : [])];
+    const label = alike
+      ? `scale of ${plural(chosen.length, 'sheet')}`
+      : `scale of ${sheet.number || sheet.title}`;
+    const done = actions.transact(label, put(...chosen.map((each) => ({ ...each, scale }))));
     if (done.ok) onClose();
     else setRefusal(describeProblem(done.problem));
   };
@@ -75,6 +85,15 @@ export function ScaleDialog({
             />
           )}
         </Labeled>
+        {others.length === 0 ? null : (
+          <label>
+            <input type="checkbox" checked={alike} onChange={(event) => setAlike(event.target.checked)} />{' '}
+            also for {plural(others.length, 'other sheet')} without a scale
+            {sheet.printedScale === ''
+              ? ' and without a printed one'
+              : ` that ${others.length === 1 ? 'says' : 'say'} the same`}
+          </label>
+        )}
         <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
           {COMMON[settingsOf(job).unitSystem].map((each) => (
             <Button key={each} size="xs" variant="outline" onClick={() => apply(each)}>

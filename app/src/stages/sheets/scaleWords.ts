@@ -1,6 +1,6 @@
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { scaleError, ratioOfScale, worldDistance } from '@zest/core/takeoff/scale';
+import { METERS_PER_POINT, ratioOfScale, scaleError, worldDistance } from '@zest/core/takeoff/scale';
 import { LENGTH } from '@zest/core/units/dimension';
 import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 
@@ -11,6 +11,11 @@ export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
   const { scale } = sheet;
   if (scale === null) return 'No scale';
   if (scale.source.by === 'ratio') return scale.source.text;
+  if (scale.source.by === 'two-distances') {
+    const ratio = (metersPerPoint: number): string =>
+      formatNumber(metersPerPoint / METERS_PER_POINT, 1, numbers, true);
+    return `1:${ratio(scale.xMetersPerPoint)} across, 1:${ratio(scale.yMetersPerPoint)} up`;
+  }
   return `1:${formatNumber(ratioOfScale(scale), 1, numbers, true)}, two points`;
 }
 
@@ -26,3 +31,9 @@ export function checkError(sheet: Sheet): number | undefined {
 
 export const writeError = (error: number, numbers: NumberFormat): string =>
   `measured back ${formatNumber(Math.abs(error) * 100, 2, numbers)} % ${error < 0 ? 'short' : error === 0 ? 'off' : 'long'}`;
+
+/** How a round factor between a scale and the printed one reads: as what was probably mistaken. */
+export function writeSlip(slip: number, numbers: NumberFormat): string {
+  const times = slip >= 1 ? slip : 1 / slip;
+  return `${formatNumber(times, 1, numbers, true)} times ${slip >= 1 ? 'larger' : 'smaller'} than what the sheet says`;
+}

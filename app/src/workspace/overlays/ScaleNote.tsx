@@ -4,19 +4,28 @@ import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
-import type { Sheet } from '@zest/core/job/records/sheet';
+import type { Sheet, SheetScale } from '@zest/core/job/records/sheet';
 import {
+  type KnownDistance,
+  type ScaleProblem,
+  findSlip,
   parseScaleRatio,
+  ratioOfScale,
+  runsAcross,
   scaleError,
   scaleOfRatio,
+  scaleOfTwoDistances,
   scaleOfTwoPoints,
   worldDistance,
 } from '@zest/core/takeoff/scale';
+import type { Point } from '@zest/core/geometry/point';
+import { type Result, accept } from '@zest/core/problem/result';
+import { POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { LENGTH } from '@zest/core/units/dimension';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
 import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
-import { checkError, writeError } from '../../stages/sheets/scaleWords.ts';
+import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
 import { keepEntry } from '../../stages/measure/keepEntry.ts';
 import { useFormats, useJobActions, useOpenJob, useSetView } from '../../stores/context.tsx';
 import type { Pens } from '../usePens.ts';
@@ -101,9 +110,12 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
   const [text, setText] = useState('');
   const [refusal, setRefusal] = useState<string | undefined>();
   const [done, setDone] = useState<string | undefined>();
+  const [asked, setAsked] = useState<string | undefined>();
+  const [both, setBoth] = useState(true);
   const { tool, two } = pens;
   const { a, b } = two;
   if (a === undefined || b === undefined) return null;
+  const other = tool === 'scale' ? otherWay(sheet, a, b) : undefined;
   const reads = sheet.scale === null ? undefined : worldDistance(a, b, sheet.scale);
   const submit = (): void => {
     const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
@@ -119,15 +131,21 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
       if (!changed.ok) return setRefusal(describeProblem(changed.problem));
       return setDone(writeError(scaleError(reads, known.value), numbers));
     }
-    const scale = scaleOfTwoPoints(a, b, known.value);
+    const drawn = { a, b, text: withUnit(kept, job) };
+    const scale = other !== undefined && both ? scaleBothWays(drawn, other) : scaleOneWay(drawn, known.value);
     if (!scale.ok) return setRefusal(describeProblem(scale.problem));
+    const printed = parseScaleRatio(sheet.printedScale);
+    const slip = printed.ok ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
+    if (slip !== undefined && asked !== text) {
+      // Asked once; the same length given again is meant.
+      setAsked(text);
+      return setRefusal(
+        `This makes the sheet ${writeSlip(slip, numbers)} (${sheet.printedScale}). Is the unit right? Press again to set it all the same.`,
+      );
+    }
     const changed = actions.transact(
       `scale of ${sheet.number}`,
-      put({
-        ...sheet,
-        scale: { ...scale.value, source: { by: 'two-points', a, b, text: withUnit(kept, job) } },
-        check: null,
-      }),
+      put({ ...sheet, scale: scale.value, check: null }),
     );
     if (!changed.ok) return setRefusal(describeProblem(changed.problem));
     setDone('The scale is set. Measure another known dimension back to be sure.');
@@ -159,6 +177,15 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
             <div className="soft">
               It reads {joinFigure(formatQuantity(reads, LENGTH, display))} at the present scale.
             </div>
+          )}
+          {other === undefined ? null : (
+            <label className="row">
+              <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />
+              <span>
+                keep {other.text} the other way: the sheet may be stretched, so each way gets a scale of its
+                own
+              </span>
+            </label>
           )}
           {refusal === undefined ? null : (
             <div className="field-error" role="alert">
@@ -199,6 +226,46 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
       )}
     </div>
   );
+}
+
+/** A distance picked on the sheet, with what was typed for it. */
+interface Drawn {
+  readonly a: Point;
+  readonly b: Point;
+  readonly text: string;
+}
+
+/** The distance the sheet's scale stands on, when it runs the other way than the one just picked. */
+function otherWay({ scale }: Sheet, a: Point, b: Point): Drawn | undefined {
+  if (scale === null || scale.source.by === 'ratio') return undefined;
+  const { source } = scale;
+  const across = runsAcross(a, b);
+  if (source.by === 'two-distances') return across ? source.upright : source.across;
+  return runsAcross(source.a, source.b) === across ? undefined : source;
+}
+
+const scaleOneWay = (drawn: Drawn, lengthM: number): Result<SheetScale, ScaleProblem> => {
+  const scale = scaleOfTwoPoints(drawn.a, drawn.b, lengthM);
+  return scale.ok ? accept({ ...scale.value, source: { by: 'two-points', ...drawn } }) : scale;
+};
+
+function scaleBothWays(drawn: Drawn, other: Drawn): Result<SheetScale, ScaleProblem> {
+  const [first, second] = [drawn, other].map(({ a, b, text }) => {
+    const length = evaluateEntry(text, LENGTH, undefined, POINT_FORMAT);
+    return { a, b, lengthM: length.ok ? length.value : 0 };
+  }) as [KnownDistance, KnownDistance];
+  const scale = scaleOfTwoDistances(first, second);
+  if (!scale.ok) return scale;
+  const plain = ({ a, b, text }: Drawn): Drawn => ({ a, b, text });
+  const across = runsAcross(drawn.a, drawn.b);
+  return accept({
+    ...scale.value,
+    source: {
+      by: 'two-distances',
+      across: plain(across ? drawn : other),
+      upright: plain(across ? other : drawn),
+    },
+  });
 }
 
 /** A bare number was meant in the job's own unit; kept with it, it means the same for ever. */
