@@ -44,6 +44,22 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
       /letter\.pdf: This is not a PDF/,
     ],
     [pdf('cut.pdf', Buffer.from(whole.subarray(0, 700))), /cut\.pdf: The PDF is damaged or was cut off/],
+    [
+      {
+        name: 'huge.png',
+        mimeType: 'image/png',
+        // The header alone says 30,000 by 30,000; nothing is unpacked to find that out.
+        buffer: Buffer.from(
+          '89504e470d0a1a0a0000000d49484452000075300000753008020000000000000000000000',
+          'hex',
+        ),
+      },
+      /huge\.png: The scan is 30,000 by 30,000 pixels/,
+    ],
+    [
+      { name: 'torn.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('ffd8ffe000104a46', 'hex') },
+      /torn\.jpg: The image is damaged/,
+    ],
     [pdf('locked.pdf', await lockedPdf()), /locked\.pdf: The PDF is locked with a password/],
     [pdf('atlas.pdf', await manyPages(3000)), /atlas\.pdf: The PDF has 3,000 pages; up to 1,000/],
   ];

@@ -168,3 +168,40 @@ test('points are drawn to the lines of the sheet; the next place in reach by Tab
   await page.keyboard.press('Escape');
   await expect(tallyFigure(page, 'furring')).toHaveText('124′-8″');
 });
+
+test('beams from the schedule: boxed on the sheet, corrected, a scope for each with its width and depth', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const desk = await openSheet(page, 'S-101');
+  await page.keyboard.press('t');
+  // The schedule stands under the plan; its box in feet of the building.
+  await desk.move([44, 99]);
+  await page.mouse.down();
+  await desk.move([90, 110]);
+  await desk.move([135, 121]);
+  await page.mouse.up();
+  const dialog = page.getByRole('dialog', { name: 'Read a schedule' });
+  await expect(dialog.getByLabel('Heading of column 1')).toHaveValue('MARK');
+  await expect(dialog.getByLabel('DEPTH, row 3')).toHaveValue('16"');
+  await dialog.getByLabel('MARK, row 5').fill('Strip footing');
+  await dialog.getByRole('button', { name: 'Make 5 scopes' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(tallyFigure(page, 'gb_1')).toHaveText('not measured yet');
+  await page.getByRole('button', { name: 'GB-1', exact: true }).click();
+  await expect(page.getByLabel('Depth', { exact: true })).toHaveValue('20"');
+
+  // Measured and figured on: 62 ft of a beam 12 by 20 in.
+  await desk.draw('l', [
+    [62, 28],
+    [124, 28],
+  ]);
+  await page.keyboard.press('Escape');
+  await expect.poll(async () => readFeet(await tallyFigure(page, 'gb_1').innerText())).toBeCloseTo(62, 0);
+  await page.getByRole('button', { name: 'GRADE BEAM AND FOOTING SCHEDULE' }).click();
+  await expect(page.getByLabel('MARK, row 5')).toHaveValue('Strip footing');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo draw/ }).click();
+  await page.getByRole('button', { name: /^Undo 5 scopes from/ }).click();
+  await expect(tallyFigure(page, 'gb_1')).toHaveCount(0);
+});

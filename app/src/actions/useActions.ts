@@ -1,6 +1,10 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import { writeDxf, writeGeoJson } from '@zest/core/formats/marks/writeMarks';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { tellProblem } from '../components/toaster.tsx';
 import { STAGES } from '../frame/stages.ts';
+import { fileName } from '../storage/jobFiles.ts';
 import { type Stores, useStores } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
 
@@ -19,6 +23,7 @@ const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
   ['count', 'Count', 'C'],
   ['slope', 'Draw a roof slope', 'R'],
   ['opening', 'Place openings in walls and areas', 'O'],
+  ['schedule', 'Read a schedule: box it on the sheet', 'T'],
   ['scale', 'Set the scale by two points', 'S'],
   ['check', 'Measure back a known dimension', 'B'],
 ];
@@ -52,7 +57,25 @@ export function useActions(): readonly Action[] {
   return useMemo(() => listActions(stores, (path) => void navigate(path)), [stores, navigate]);
 }
 
-function listActions({ jobs, view }: Stores, navigate: (path: string) => void): readonly Action[] {
+/** Marks of the sheet at hand, in meters, for any program that reads an open drawing. */
+function exportMarks(jobs: Stores['jobs'], services: Stores['services'], format: 'dxf' | 'geojson'): void {
+  const job = jobs.getState().open?.job;
+  const id = decodeURIComponent(/\/measure\/([^/]+)/.exec(location.pathname)?.[1] ?? '');
+  const sheet = job?.sheet.get(id as Sheet['id']);
+  if (job === undefined || sheet === undefined) return tellProblem('Open a sheet under Measure first.');
+  if (sheet.scale === null)
+    return tellProblem(
+      `${sheet.number} has no scale, so its marks have no size on the ground. Set it first.`,
+    );
+  const text = format === 'dxf' ? writeDxf(job, sheet) : writeGeoJson(job, sheet);
+  const name = fileName(`${sheet.number} ${sheet.title} marks`, `.${format}`);
+  services.download(
+    name,
+    new Blob([text], { type: format === 'dxf' ? 'image/vnd.dxf' : 'application/geo+json' }),
+  );
+}
+
+function listActions({ jobs, view, services }: Stores, navigate: (path: string) => void): readonly Action[] {
   const jobPath = (path: string): string => `/job/${jobs.getState().open?.jobId ?? ''}/${path}`;
   const stages = STAGES.map(({ path, name }, index): Action => ({
     id: `go-${path}`,
@@ -92,6 +115,16 @@ function listActions({ jobs, view }: Stores, navigate: (path: string) => void): 
       id: 'theme',
       label: 'Switch between light and dark',
       run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })),
+    },
+    {
+      id: 'marks-dxf',
+      label: 'Export the marks of this sheet as DXF',
+      run: () => exportMarks(jobs, services, 'dxf'),
+    },
+    {
+      id: 'marks-geojson',
+      label: 'Export the marks of this sheet as GeoJSON',
+      run: () => exportMarks(jobs, services, 'geojson'),
     },
     { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
     { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },

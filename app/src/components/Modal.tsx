@@ -6,7 +6,7 @@ interface ModalProps {
   readonly onClose: () => void;
   readonly children: ReactNode;
   readonly footer?: ReactNode;
-  readonly size?: 'sm' | 'md' | 'lg';
+  readonly size?: 'sm' | 'md' | 'lg' | 'xl';
 }
 
 /** A dialog with a title, a way out, and focus that stays inside. */

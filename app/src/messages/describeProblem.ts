@@ -5,7 +5,10 @@ import type { FieldFault, JobProblem } from '@zest/core/job/problem';
 import { unreachable } from '@zest/core/problem/result';
 import type { ScaleProblem } from '@zest/core/takeoff/scale';
 import { isNumber } from '@zest/core/units/dimension';
+import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';
+
+type DrawingProblem = PdfProblem | ImageProblem;
 import { RECORD_WORDS, describeDimension, plural } from './words.ts';
 
 /** Problems of the browser and the app around a job. */
@@ -20,7 +23,13 @@ export type AppProblem =
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
 
 export type Problem =
-  JobProblem | FormulaProblem | ArithmeticFailure | ScaleProblem | ZestjobProblem | PdfProblem | AppProblem;
+  | JobProblem
+  | FormulaProblem
+  | ArithmeticFailure
+  | ScaleProblem
+  | ZestjobProblem
+  | DrawingProblem
+  | AppProblem;
 
 const short = (text: string, limit = 60): string => (text.length > limit ? `${text.slice(0, limit)}…` : text);
 const quote = (text: string): string => `‘${short(text)}’`;
@@ -31,8 +40,8 @@ export function describeProblem(problem: Problem): string {
   const { kind } = problem;
   if (kind.startsWith('formula-')) return describeFormula(problem as FormulaProblem);
   if (kind.startsWith('zestjob-')) return describeZestjob(problem as ZestjobProblem);
-  if (kind.startsWith('pdf-')) return describePdf(problem as PdfProblem);
-  return describeOther(problem as Exclude<Problem, FormulaProblem | ZestjobProblem | PdfProblem>);
+  if (kind.startsWith('pdf-') || kind.startsWith('image-')) return describeDrawing(problem as DrawingProblem);
+  return describeOther(problem as Exclude<Problem, FormulaProblem | ZestjobProblem | DrawingProblem>);
 }
 
 /** For typed figures. */
@@ -142,12 +151,18 @@ function describeZestjob(problem: ZestjobProblem): string {
   }
 }
 
-function describePdf(problem: PdfProblem): string {
+function describeDrawing(problem: DrawingProblem): string {
   switch (problem.kind) {
     case 'pdf-empty':
       return 'The file is empty. Download or copy it again.';
+    case 'image-unknown':
+      return 'This is no PNG, JPEG or TIFF.';
+    case 'image-damaged':
+      return 'The image is damaged or was cut off. Ask for it again.';
+    case 'image-too-large':
+      return `The scan is ${problem.width.toLocaleString('en-US')} by ${problem.height.toLocaleString('en-US')} pixels; up to ${Math.round(problem.limit / 1e6)} million pixels are taken. Scan it again at a lower resolution, or in parts.`;
     case 'pdf-not-pdf':
-      return 'This is not a PDF. Choose the drawings as PDF.';
+      return 'This is not a PDF, nor a PNG, JPEG or TIFF. Choose the drawings in one of these.';
     case 'pdf-damaged':
       return 'The PDF is damaged or was cut off, and cannot be read. Download or copy it again.';
     case 'pdf-locked':
@@ -163,7 +178,7 @@ function describePdf(problem: PdfProblem): string {
   }
 }
 
-type Other = Exclude<Problem, FormulaProblem | ZestjobProblem | PdfProblem>;
+type Other = Exclude<Problem, FormulaProblem | ZestjobProblem | DrawingProblem>;
 
 function describeOther(problem: Other): string {
   switch (problem.kind) {

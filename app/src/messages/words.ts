@@ -89,6 +89,7 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
   opening: 'opening',
   piece: 'typed piece',
   level: 'level',
+  schedule: 'schedule',
   assembly: 'assembly',
   use: 'applied assembly',
   craft: 'craft',

@@ -1,4 +1,5 @@
 import type { Sheet } from '@zest/core/job/records/sheet';
+import type { SheetText } from '@zest/core/takeoff/sheetText';
 import type { Tile } from '../workers/sheetProtocol.ts';
 import type { Services } from './services.ts';
 
@@ -7,6 +8,8 @@ export interface SheetFiles {
   readonly render: (sheet: Sheet, tile: Tile) => Promise<ImageBitmap>;
   /** Segments of the sheet's own line work; none where it is a scan. */
   readonly lineWork: (sheet: Sheet) => Promise<Float32Array>;
+  /** Every piece of text on the sheet; none where it is a scan. */
+  readonly texts: (sheet: Sheet) => Promise<readonly SheetText[]>;
   readonly thumbnail: (sheet: Sheet) => Promise<Blob>;
 }
 
@@ -38,6 +41,10 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
     lineWork: async (sheet) => {
       if (!(await ensureOpen(services, jobId, sheet.fileId))) return new Float32Array(0);
       return services.sheets.lineWork(sheet.fileId, sheet.pageIndex);
+    },
+    texts: async (sheet) => {
+      if (!(await ensureOpen(services, jobId, sheet.fileId))) return [];
+      return (await services.sheets.page(sheet.fileId, sheet.pageIndex)).texts;
     },
     thumbnail: async (sheet) => {
       const kept = await services.storage.readThumbnail(jobId, sheet.id);

@@ -1,7 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Schedule } from '@zest/core/job/records/schedule';
 import type { MarkKind } from '@zest/core/takeoff/measures';
 
-export type Tool = 'select' | MarkKind | 'opening' | 'scale' | 'check';
+export type Tool = 'select' | MarkKind | 'opening' | 'schedule' | 'scale' | 'check';
 
 /** What is shown and how; never part of the job. */
 export interface ViewState {
@@ -15,6 +16,8 @@ export interface ViewState {
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
+  /** The schedule that is open to be corrected. */
+  readonly schedule: Schedule | undefined;
 }
 
 export type ViewStore = StoreApi<ViewState>;
@@ -34,6 +37,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,
+    schedule: undefined,
   }));
   store.subscribe((state, before) => {
     if (state.theme !== before.theme) storage.setItem(THEME_KEY, state.theme);

@@ -79,15 +79,17 @@ export function Grid<Row>(props: GridProps<Row>) {
     setEditing(undefined);
     scroller.current?.focus({ preventScroll: true });
   };
-  const commit = (text: string, step: Cell): void => {
+  /** False when the text was refused and the editor stays. */
+  const commit = (text: string, step: Cell): boolean => {
     const column = columns[focus.column];
-    if (current === undefined || column === undefined) return;
+    if (current === undefined || column === undefined) return true;
     const refused =
       text === column.text(current) ? undefined : props.onEdit([{ row: current, column: column.id, text }]);
     setRefusal(refused);
-    if (refused !== undefined) return;
+    if (refused !== undefined) return false;
     stopEditing();
     goTo(moveCell(focus, step, rows.length, columns.length), false);
+    return true;
   };
   const handlers = createHandlers({ props, at, setRefusal, goTo, edit: (first) => setEditing({ first }) });
 
@@ -272,7 +274,8 @@ const STEPS: Readonly<Record<string, Cell>> = {
 interface CellEditorProps {
   readonly label: string;
   readonly text: string;
-  readonly onCommit: (text: string, step: Cell) => void;
+  /** Answers whether the text was taken. */
+  readonly onCommit: (text: string, step: Cell) => boolean;
   readonly onCancel: () => void;
 }
 
@@ -282,7 +285,9 @@ function CellEditor({ label, text, onCommit, onCancel }: CellEditorProps) {
   const settled = useRef(false);
   useEffect(() => input.current?.focus(), []);
   const commit = (step: Cell): void => {
-    onCommit(draft, step);
+    // Taking the text moves the focus away, and leaving the field would take it a second time.
+    settled.current = true;
+    settled.current = onCommit(draft, step);
   };
   return (
     <input

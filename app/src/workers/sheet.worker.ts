@@ -2,6 +2,8 @@ import './pdfEnvironment.ts';
 import * as Comlink from 'comlink';
 import * as pdfjs from 'pdfjs-dist';
 import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
+import { sniffImage } from '@zest/core/formats/image/readImageSize';
+import { closeImages, hasImages, imageInfo, openImages, renderImage } from './imagePages.ts';
 import { type Operations, extractLineWork } from './lineWork.ts';
 import type { OpenAnswer, PageInfo, PageText, SheetWorker, Tile } from './sheetProtocol.ts';
 
@@ -63,6 +65,7 @@ const stubDocument = {
 };
 
 async function open(fileId: string, bytes: ArrayBuffer): Promise<OpenAnswer> {
+  if (sniffImage(new Uint8Array(bytes)) !== undefined) return openImages(fileId, bytes);
   if (documents.has(fileId)) return { ok: true, pageCount: documents.get(fileId)?.document.numPages ?? 0 };
   try {
     const base = self.location.origin;
@@ -101,6 +104,7 @@ function getPage(fileId: string, pageIndex: number): Promise<Page> {
 }
 
 async function page(fileId: string, pageIndex: number): Promise<PageInfo> {
+  if (hasImages(fileId)) return imageInfo(fileId, pageIndex);
   const proxy = await getPage(fileId, pageIndex);
   const viewport = proxy.getViewport({ scale: 1 });
   const content = await proxy.getTextContent();
@@ -132,6 +136,7 @@ interface Recorded {
  * ones skip what lies outside their tile, which is what keeps a sharp tile quick.
  */
 async function render(fileId: string, pageIndex: number, tile: Tile): Promise<ImageBitmap> {
+  if (hasImages(fileId)) return renderImage(fileId, pageIndex, tile);
   const proxy = await getPage(fileId, pageIndex);
   const viewport = proxy.getViewport({ scale: tile.scale });
   const canvas = new OffscreenCanvas(tile.width, tile.height);
@@ -165,6 +170,7 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
 
 /** A list of its own: rendering replaces the path data of the one it draws from. */
 async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array> {
+  if (hasImages(fileId)) return new Float32Array(0);
   const proxy = await getPage(fileId, pageIndex);
   const list = await proxy.getOperatorList();
   const { transform } = proxy.getViewport({ scale: 1 });
@@ -172,6 +178,7 @@ async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array
 }
 
 async function close(fileId: string): Promise<void> {
+  if (closeImages(fileId)) return;
   const entry = documents.get(fileId);
   documents.delete(fileId);
   await entry?.document.destroy();

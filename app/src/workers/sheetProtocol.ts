@@ -1,3 +1,5 @@
+import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
+
 /** What the sheet worker is asked and answers; plain data that can cross to it. */
 export interface PageText {
   readonly text: string;
@@ -15,7 +17,8 @@ export interface PageInfo {
 }
 
 export type OpenAnswer =
-  { readonly ok: true; readonly pageCount: number } | { readonly ok: false; readonly problem: PdfProblem };
+  | { readonly ok: true; readonly pageCount: number }
+  | { readonly ok: false; readonly problem: PdfProblem | ImageProblem };
 
 export type PdfProblem =
   | { readonly kind: 'pdf-not-pdf' }

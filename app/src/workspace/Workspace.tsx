@@ -23,6 +23,7 @@ const CURSORS: Readonly<Record<Tool, string>> = {
   count: 'crosshair',
   slope: 'crosshair',
   opening: 'crosshair',
+  schedule: 'crosshair',
   scale: 'crosshair',
   check: 'crosshair',
 };

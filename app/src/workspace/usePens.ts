@@ -36,6 +36,7 @@ import {
 import { NO_POINTS, type TwoEvent, type TwoState, pickTwo } from './tools/measureTwo.ts';
 import { NUDGES, createMarksInHand } from './marksInHand.ts';
 import { onDrawKey } from './tools/drawKeys.ts';
+import { openSchedule } from './openSchedule.ts';
 import { markOf, openingAt, readTyped, scopeFor } from './drawing.ts';
 import { drawnKind, useToolChanges } from './toolChanges.ts';
 import { useLatest } from './useLatest.ts';
@@ -239,6 +240,10 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
       pick: (event: TwoEvent) => setTwo((state) => pickTwo(state, event)),
       onDown: (screenPoint: Point, event: PointerEvent): 'pan' | 'drag' | 'click' => {
         if (event.button === 1) return 'pan';
+        if (latest.current.tool === 'schedule') {
+          setBox({ from: sheetPoint(screenPoint), to: sheetPoint(screenPoint) });
+          return 'drag';
+        }
         if (latest.current.tool !== 'select') return 'click';
         const at = sheetPoint(screenPoint);
         const handle = handleAt(at);
@@ -289,6 +294,10 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
         if (drawn !== undefined) {
           setBox(undefined);
           const area = boundsOf([drawn.from, drawn.to]);
+          if (latest.current.tool === 'schedule') {
+            void openSchedule(stores, latest.current.sheet, area);
+            return;
+          }
           hand.selectWhere((mark) => boundsHold(area, boundsOf(mark.strokes.flat())));
           return;
         }

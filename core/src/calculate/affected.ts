@@ -43,6 +43,7 @@ class Collector {
   add(record: JobRecord, other: JobRecord | undefined): void {
     switch (record.type) {
       case 'file':
+      case 'schedule':
         return;
       case 'settings':
         this.bid = true;

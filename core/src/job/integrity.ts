@@ -21,6 +21,8 @@ export function referencesOf(record: JobRecord): readonly Id[] {
       return present([record.markId, record.scopeId]);
     case 'piece':
       return [record.scopeId];
+    case 'schedule':
+      return present([record.sheetId]);
     case 'use':
       return [record.scopeId, record.assemblyId];
     case 'item':

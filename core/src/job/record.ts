@@ -10,6 +10,7 @@ import { markSchema } from './records/mark.ts';
 import { markupSchema } from './records/markup.ts';
 import { openingSchema } from './records/opening.ts';
 import { pieceSchema } from './records/piece.ts';
+import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
 import { settingsSchema } from './records/settings.ts';
@@ -26,6 +27,7 @@ export const RECORD_SCHEMAS = {
   opening: openingSchema,
   piece: pieceSchema,
   level: levelSchema,
+  schedule: scheduleSchema,
   assembly: assemblySchema,
   use: useSchema,
   craft: craftSchema,

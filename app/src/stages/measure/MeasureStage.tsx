@@ -3,8 +3,9 @@ import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
-import { useOpenJob } from '../../stores/context.tsx';
+import { useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { Workspace } from '../../workspace/Workspace.tsx';
+import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
 
 /** The sheet last measured on, by job, while the page is open. */
@@ -15,6 +16,8 @@ export function MeasureStage() {
   const { sheetId = '' } = useParams();
   const { job, jobId } = useOpenJob();
   const navigate = useNavigate();
+  const schedule = useView((state) => state.schedule);
+  const setView = useSetView();
   const asked = job.sheet.get(sheetId as Id<'sheet'>);
   const sheets = inOrder(job.sheet.values());
   const last = job.sheet.get(lastSheets.get(jobId) as Id<'sheet'>);
@@ -41,6 +44,13 @@ export function MeasureStage() {
     <div className="measure">
       <Workspace sheet={sheet} />
       <Tally />
+      {schedule === undefined ? null : (
+        <ScheduleDialog
+          key={schedule.id}
+          schedule={schedule}
+          onClose={() => setView({ schedule: undefined })}
+        />
+      )}
     </div>
   );
 }

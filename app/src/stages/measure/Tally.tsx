@@ -83,6 +83,7 @@ export function Tally() {
           );
         })}
       </div>
+      <Schedules />
       <Hidden />
     </aside>
   );
@@ -233,6 +234,26 @@ function NewScope() {
         </Menu.Positioner>
       </Portal>
     </Menu.Root>
+  );
+}
+
+/** Schedules kept from the sheets, a click each; a new one is boxed on the sheet. */
+function Schedules() {
+  const { job } = useOpenJob();
+  const setView = useSetView();
+  return (
+    <div className="tally-foot">
+      <span>Schedules</span>
+      {inOrder(job.schedule.values()).map((schedule) => (
+        <button key={schedule.id} type="button" className="link cut" onClick={() => setView({ schedule })}>
+          {schedule.title}
+        </button>
+      ))}
+      <span style={{ flex: 1 }} />
+      <button type="button" className="link" onClick={() => setView({ tool: 'schedule' })}>
+        Read one
+      </button>
+    </div>
   );
 }
 

@@ -1,33 +1,60 @@
+import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { tapeOf } from '@zest/core/calculate/explain';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { repeatOf } from '@zest/core/calculate/defineMeasures';
+import { measureNode, pieceNode } from '@zest/core/calculate/nodes';
+import { plainToLocal } from '@zest/core/formula/localize';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MARK_MEASURES, MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
 import { LENGTH } from '@zest/core/units/dimension';
 import { QuantityText } from '../../components/Figure.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useOpenJob, useSetView } from '../../stores/context.tsx';
+import { fileName } from '../../storage/jobFiles.ts';
+import { useFormats, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import { writeTape } from './writeTape.ts';
 
 /** The tape of a figure: every piece that adds up to it, each leading to its mark. */
 export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly onClose: () => void }) {
   const { calculation, job, jobId } = useOpenJob();
   const setView = useSetView();
+  const services = useServices();
+  const formats = useFormats();
   const navigate = useNavigate();
   const [measure, setMeasure] = useState(leadingMeasure(scope.kind));
   const tape = tapeOf(calculation, scope.id, measure);
   const dimension = MEASURE_DIMENSION[measure];
+  const exportTape = (): void => {
+    const text = writeTape(calculation, scope, formats);
+    services.download(fileName(`tape ${scope.name}`, '.csv'), new Blob([text], { type: 'text/csv' }));
+  };
   const showPieces = measure === 'length' || measure === 'perimeter';
   return (
-    <Modal title={`Tape of ${scope.name}`} onClose={onClose} size="lg">
+    <Modal
+      title={`Tape of ${scope.name}`}
+      onClose={onClose}
+      size="lg"
+      footer={
+        <Button size="sm" variant="outline" onClick={exportTape}>
+          Tape as CSV
+        </Button>
+      }
+    >
       <div style={{ display: 'flex', gap: 10, marginBottom: 8 }}>
-        {MARK_MEASURES[scope.kind].map((each) => (
-          <label key={each} style={{ display: 'flex', gap: 4 }}>
-            <input type="radio" name="measure" checked={measure === each} onChange={() => setMeasure(each)} />{' '}
-            {MEASURE_WORDS[each]}
-          </label>
-        ))}
+        {MARK_MEASURES[scope.kind]
+          .filter((each) => each !== 'turning')
+          .map((each) => (
+            <label key={each} style={{ display: 'flex', gap: 4 }}>
+              <input
+                type="radio"
+                name="measure"
+                checked={measure === each}
+                onChange={() => setMeasure(each)}
+              />{' '}
+              {MEASURE_WORDS[each]}
+            </label>
+          ))}
       </div>
       <div style={{ maxHeight: '54vh', overflow: 'auto' }}>
         <table className="tape">
@@ -55,7 +82,10 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                     {index + 1}
                   </button>
                 </td>
-                <td>{job.sheet.get(mark.sheetId)?.number}</td>
+                <td>
+                  {job.sheet.get(mark.sheetId)?.number}
+                  {repeatOf(job, mark) > 1 ? <span className="soft"> × {repeatOf(job, mark)}</span> : null}
+                </td>
                 <td className="soft">
                   {showPieces
                     ? pieces.map(({ lengthM }, at) => (
@@ -71,6 +101,20 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                 </td>
               </tr>
             ))}
+            {measure !== leadingMeasure(scope.kind)
+              ? null
+              : calculation.piecesOf(scope.id).map((piece) => (
+                  <tr key={piece.id}>
+                    <td>typed</td>
+                    <td />
+                    <td className="soft">
+                      {plainToLocal(piece.text, formats.numbers)} {piece.note}
+                    </td>
+                    <td className="right">
+                      <QuantityText figure={calculation.figure(pieceNode(piece.id))} dimension={dimension} />
+                    </td>
+                  </tr>
+                ))}
           </tbody>
           <tfoot>
             <tr>

@@ -14,8 +14,11 @@ import { plural } from '../../messages/words.ts';
 import { createSheetFiles } from '../../platform/sheetFiles.ts';
 import { useFormats, useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { ScaleDialog } from './ScaleDialog.tsx';
-import { planPdf } from './addPdf.ts';
+import { planDrawings } from './addDrawings.ts';
+import { Levels } from './Levels.tsx';
+import { SheetsTable } from './SheetsTable.tsx';
 import { checkError, writeError, writeScale } from './scaleWords.ts';
+import { useSheetSearch } from './useSheetSearch.ts';
 
 interface Reading {
   readonly name: string;
@@ -27,16 +30,37 @@ interface Reading {
 export function SheetsStage() {
   const { job } = useOpenJob();
   const { reading, add, cancel } = useAddPdfs();
-  const sheets = inOrder(job.sheet.values());
+  const sheets = useMemo(() => inOrder(job.sheet.values()), [job.sheet]);
+  const [asTable, setAsTable] = useState(false);
+  const [wanted, setWanted] = useState('');
+  const search = useSheetSearch(sheets, wanted);
   const drop = useDropzone({ onDrop: (files) => void add(files), noClick: true, noKeyboard: true });
   return (
     <div className="stage" {...drop.getRootProps()}>
       <div className="bar">
         <h1>Sheets</h1>
         <span className="soft">{plural(sheets.length, 'sheet')}</span>
+        {sheets.length === 0 ? null : (
+          <input
+            className="input"
+            style={{ width: 230 }}
+            aria-label="Find sheets by name or by text on them"
+            placeholder="Name, or text on the sheets"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+        )}
+        <span className="soft" role="status">
+          {search.progress}
+        </span>
         <span className="grow" />
+        {sheets.length === 0 ? null : (
+          <Button size="sm" variant="outline" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
+            {asTable ? 'As pictures' : 'As a table'}
+          </Button>
+        )}
         <Button size="sm" onClick={drop.open}>
-          Add a PDF
+          Add drawings
         </Button>
       </div>
       <input {...drop.getInputProps()} aria-label="PDF of the drawings" />
@@ -58,12 +82,12 @@ export function SheetsStage() {
           <div className="empty">
             <h2>No sheets yet</h2>
             <p>
-              Drop the drawings here as a PDF of any number of pages. Each page becomes a sheet with its
-              number, title and scale read from its own text.
+              Drop the drawings here: PDF sets of any number of pages, scans and photos as PNG, JPEG or TIFF.
+              Each page becomes a sheet with its number, title and scale read from its own text.
             </p>
             <div className="first">
               <Button size="sm" onClick={drop.open}>
-                Choose a PDF
+                Choose drawings
               </Button>
             </div>
           </div>
@@ -72,11 +96,24 @@ export function SheetsStage() {
             Drop more drawings anywhere on this page
           </div>
         )}
-        <div className="sheet-cards">
-          {sheets.map((sheet) => (
-            <SheetCard key={sheet.id} sheet={sheet} />
-          ))}
-        </div>
+        {asTable && sheets.length > 0 ? (
+          <div className="sheets-table">
+            <Levels />
+            <SheetsTable sheets={search.found} />
+          </div>
+        ) : (
+          <div className="sheet-cards">
+            {search.found.map((sheet) => (
+              <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} />
+            ))}
+          </div>
+        )}
+        {sheets.length > 0 && search.found.length === 0 ? (
+          <div className="empty">
+            <h2>No sheet has that</h2>
+            <p>Numbers, titles and the text printed on the sheets were searched. Scans have no text.</p>
+          </div>
+        ) : null}
       </div>
     </div>
   );
@@ -90,7 +127,7 @@ function useAddPdfs() {
   const canceled = useRef(false);
   const addOne = async (file: File): Promise<void> => {
     setReading({ name: file.name, done: 0, total: 0 });
-    const plan = await planPdf(services, job, file, (done, total) => {
+    const plan = await planDrawings(services, job, file, (done, total) => {
       setReading({ name: file.name, done, total });
       return !canceled.current;
     });
@@ -116,7 +153,7 @@ function useAddPdfs() {
   };
 }
 
-function SheetCard({ sheet }: { readonly sheet: Sheet }) {
+function SheetCard({ sheet, hit }: { readonly sheet: Sheet; readonly hit: string | undefined }) {
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
@@ -170,11 +207,13 @@ function SheetCard({ sheet }: { readonly sheet: Sheet }) {
           </button>
         </div>
         <span className="soft cut" style={{ fontSize: 12, minHeight: 17 }}>
-          {error !== undefined
-            ? writeError(error, numbers)
-            : sheet.scale === null && sheet.printedScale !== ''
-              ? `The sheet says ${sheet.printedScale}`
-              : ''}
+          {hit !== undefined
+            ? `… ${hit} …`
+            : error !== undefined
+              ? writeError(error, numbers)
+              : sheet.scale === null && sheet.printedScale !== ''
+                ? `The sheet says ${sheet.printedScale}`
+                : ''}
         </span>
       </div>
       {scaling ? (

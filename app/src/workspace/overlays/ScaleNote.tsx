@@ -35,6 +35,12 @@ export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pen
   const [typing, setTyping] = useState(false);
   const setView = useSetView();
   if (pens.tool === 'scale' || pens.tool === 'check') return <TwoPointNote sheet={sheet} pens={pens} />;
+  if (pens.tool === 'schedule')
+    return (
+      <div className="desk-note" role="note">
+        <b>Read a schedule.</b> Drag a box around the table, its title included.
+      </div>
+    );
   if (sheet.scale !== null) return null;
   return (
     <div className="desk-note" role="note">

@@ -102,8 +102,9 @@ function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly 
 
 function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
   const files = new Map<string, Uint8Array>();
-  for (const { id, name, byteLength } of job.file.values()) {
-    const bytes = entries[fileEntry(id)];
+  for (const file of job.file.values()) {
+    const { id, name, byteLength } = file;
+    const bytes = entries[fileEntry(file)];
     if (bytes === undefined) return refuse({ kind: 'zestjob-file-missing', name });
     if (bytes.length !== byteLength) return refuse({ kind: 'zestjob-file-size', name });
     files.set(id, bytes);

@@ -1,5 +1,6 @@
 import { type Zippable, strToU8, zipSync } from 'fflate';
 import { type Job, listRecords } from '../../job/job.ts';
+import type { FileRecord, MediaType } from '../../job/records/file.ts';
 import { ZESTJOB } from './descriptor.ts';
 
 /** Keys in order at every depth, so that equal jobs are equal bytes. */
@@ -23,14 +24,22 @@ export function writeZestjob(job: Job, files: ReadonlyMap<string, Uint8Array>): 
   const records = [...listRecords(job)].sort((a, b) => bytewise(a.id, b.id)).map(sortKeys);
   const json = JSON.stringify({ format: ZESTJOB.format, version: ZESTJOB.version, records }, null, 1);
   const entries: Zippable = { [ZESTJOB.jobEntry]: [strToU8(json), { level: 6, mtime: ENTRY_TIME }] };
-  for (const { id, name } of [...job.file.values()].sort((a, b) => bytewise(a.id, b.id))) {
-    const bytes = files.get(id);
-    if (bytes === undefined) throw new Error(`writeZestjob: no bytes were given for ${name}`);
+  for (const file of [...job.file.values()].sort((a, b) => bytewise(a.id, b.id))) {
+    const bytes = files.get(file.id);
+    if (bytes === undefined) throw new Error(`writeZestjob: no bytes were given for ${file.name}`);
     // Drawings are compressed inside already.
-    entries[fileEntry(id)] = [bytes, { level: 0, mtime: ENTRY_TIME }];
+    entries[fileEntry(file)] = [bytes, { level: 0, mtime: ENTRY_TIME }];
   }
   return zipSync(entries);
 }
 
 /** Where a file lies in the zip; ids are safe as names, names of people's files are not. */
-export const fileEntry = (fileId: string): string => `${ZESTJOB.filesFolder}${fileId.replace(':', '-')}.pdf`;
+export const fileEntry = ({ id, mediaType }: Pick<FileRecord, 'id' | 'mediaType'>): string =>
+  `${ZESTJOB.filesFolder}${id.replace(':', '-')}.${EXTENSIONS[mediaType]}`;
+
+const EXTENSIONS: Readonly<Record<MediaType, string>> = {
+  'application/pdf': 'pdf',
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/tiff': 'tif',
+};

@@ -122,9 +122,9 @@ describe('.zestjob files', () => {
   });
 
   it('refuses a job whose drawings are missing or cut off', () => {
-    const { [fileEntry(file!.id)]: _drawings, ...rest } = unzipSync(packed);
+    const { [fileEntry(file!)]: _drawings, ...rest } = unzipSync(packed);
     expect(problemOf(zipSync(rest))).toEqual({ kind: 'zestjob-file-missing', name: 'plans.pdf' });
-    expect(problemOf(zipSync({ ...rest, [fileEntry(file!.id)]: new Uint8Array([1]) }))).toEqual({
+    expect(problemOf(zipSync({ ...rest, [fileEntry(file!)]: new Uint8Array([1]) }))).toEqual({
       kind: 'zestjob-file-size',
       name: 'plans.pdf',
     });

@@ -50,7 +50,15 @@ export const removeSheet =
     if (sheet === undefined) return refuse({ kind: 'record-gone', id: sheetId });
     const marks = [...job.mark.values()].filter((mark) => mark.sheetId === sheetId).map(({ id }) => id);
     const last = [...job.sheet.values()].every(({ id, fileId }) => id === sheetId || fileId !== sheet.fileId);
-    return sequence(removeMarks(marks), remove(sheetId, ...(last ? [sheet.fileId] : [])))(job);
+    // What was read off the sheet stays as data; only the sheet it was printed on is gone.
+    const schedules = [...job.schedule.values()]
+      .filter((schedule) => schedule.sheetId === sheetId)
+      .map((schedule) => ({ ...schedule, sheetId: null }));
+    return sequence(
+      put(...schedules),
+      removeMarks(marks),
+      remove(sheetId, ...(last ? [sheet.fileId] : [])),
+    )(job);
   };
 
 /** An assembly that scopes still use stays; the refusal names them. */

@@ -2,8 +2,11 @@ import type { Id } from '@zest/core/job/id';
 import { type Job, orderAfter } from '@zest/core/job/job';
 import { type Command, put } from '@zest/core/job/change';
 import type { FileRecord } from '@zest/core/job/records/file';
+import type { Level } from '@zest/core/job/records/level';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { sniffImage } from '@zest/core/formats/image/readImageSize';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
+import { disciplineOf, levelNameOf } from '@zest/core/takeoff/discipline';
 import { proposeSheet } from '@zest/core/takeoff/sheetText';
 import type { Problem } from '../../messages/describeProblem.ts';
 import type { Services } from '../../platform/services.ts';
@@ -11,7 +14,7 @@ import type { Services } from '../../platform/services.ts';
 export const PDF_BYTE_LIMIT = 500 * 1024 ** 2;
 export const PDF_PAGE_LIMIT = 1000;
 
-export interface PdfPlan {
+export interface DrawingsPlan {
   readonly command: Command;
   readonly files: ReadonlyMap<string, Blob>;
   readonly count: number;
@@ -29,17 +32,18 @@ async function looksLikePdf(file: Blob): Promise<boolean> {
   return start.includes(MAGIC);
 }
 
-/** Reads a PDF's pages and plans them as sheets; nothing changes until the plan is carried out. */
-export async function planPdf(
+/** Reads the pages of a PDF, or a scan or photo, and plans them as sheets; nothing changes until the plan is carried out. */
+export async function planDrawings(
   services: Services,
   job: Job,
   file: File,
   onPage: OnPage,
-): Promise<Result<PdfPlan, Problem> | 'canceled'> {
+): Promise<Result<DrawingsPlan, Problem> | 'canceled'> {
   if (file.size === 0) return refuse({ kind: 'pdf-empty' });
   if (file.size > PDF_BYTE_LIMIT)
     return refuse({ kind: 'pdf-too-large', bytes: file.size, limit: PDF_BYTE_LIMIT });
-  if (!(await looksLikePdf(file))) return refuse({ kind: 'pdf-not-pdf' });
+  const image = sniffImage(new Uint8Array(await file.slice(0, 8).arrayBuffer()));
+  if (image === undefined && !(await looksLikePdf(file))) return refuse({ kind: 'pdf-not-pdf' });
   const fileId = services.makeId('file');
   const opened = await services.sheets.open(fileId, await file.arrayBuffer());
   if (!opened.ok) return refuse(opened.problem);
@@ -51,10 +55,14 @@ export async function planPdf(
     return refuse({ kind: 'pdf-too-many-pages', pages: pageCount, limit: PDF_PAGE_LIMIT });
   }
   const sheets: Sheet[] = [];
+  const levels = createLevels(services, job);
   const firstOrder = orderAfter(job.sheet.values());
   for (let pageIndex = 0; pageIndex < pageCount; pageIndex += 1) {
     try {
-      sheets.push(await readPage(services, fileId, pageIndex, firstOrder + pageIndex));
+      const page = await readPage(services, fileId, pageIndex, firstOrder + pageIndex);
+      sheets.push(
+        image === undefined ? page : { ...page, title: nameOfScan(file.name, pageIndex, pageCount) },
+      );
     } catch {
       await drop();
       return refuse({ kind: 'pdf-damaged' });
@@ -68,18 +76,45 @@ export async function planPdf(
     type: 'file',
     id: fileId,
     name: file.name.slice(0, 200) || 'plans.pdf',
-    mediaType: 'application/pdf',
+    mediaType: image ?? 'application/pdf',
     byteLength: file.size,
     pageCount,
   };
   const [first] = sheets;
   if (first === undefined) return refuse({ kind: 'pdf-no-pages' });
   return accept({
-    command: put(record, ...sheets),
+    command: put(record, ...levels.added, ...sheets),
     files: new Map([[fileId, file]]),
     count: pageCount,
     firstSheet: first.id,
   });
+}
+
+/** Levels by name: those of the job, and new ones as titles name them. */
+function createLevels(services: Services, job: Job) {
+  const byName = new Map([...job.level.values()].map((level) => [level.name.toLowerCase(), level.id]));
+  const added: Level[] = [];
+  let order = orderAfter(job.level.values());
+  return {
+    added,
+    of: (title: string): { readonly levelId?: Level['id'] } => {
+      const name = levelNameOf(title);
+      if (name === '') return {};
+      const known = byName.get(name.toLowerCase());
+      if (known !== undefined) return { levelId: known };
+      const level: Level = { type: 'level', id: services.makeId('level'), name, order, repeat: 1 };
+      order += 1;
+      byName.set(name.toLowerCase(), level.id);
+      added.push(level);
+      return { levelId: level.id };
+    },
+  };
+}
+
+/** A scan says nothing of itself: its file name is the best title there is. */
+function nameOfScan(fileName: string, pageIndex: number, pageCount: number): string {
+  const plain = fileName.replace(/\.[^.]*$/, '').slice(0, 180) || 'Scan';
+  return pageCount === 1 ? plain : `${plain}, page ${pageIndex + 1}`;
 }
 
 async function readPage(
@@ -97,6 +132,7 @@ async function readPage(
     pageIndex,
     order,
     number: number.slice(0, 200),
+    discipline: disciplineOf(number),
     title: title.slice(0, 200) || `Page ${pageIndex + 1}`,
     widthPt,
     heightPt,

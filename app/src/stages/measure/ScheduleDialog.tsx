@@ -1,0 +1,235 @@
+import { Button } from '@chakra-ui/react';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { put, remove } from '@zest/core/job/change';
+import type { Command } from '@zest/core/job/change';
+import { orderAfter } from '@zest/core/job/job';
+import type { Schedule } from '@zest/core/job/records/schedule';
+import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
+import { MARK_KINDS, type MarkKind } from '@zest/core/takeoff/measures';
+import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
+import { Modal } from '../../components/Modal.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { keyFor, takenKeys } from './newScope.ts';
+
+interface ScheduleDialogProps {
+  readonly schedule: Schedule;
+  readonly onClose: () => void;
+}
+
+/** A schedule as a table to correct, and the scopes its rows ask for. */
+export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const [draft, setDraft] = useState(schedule);
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const known = job.schedule.has(schedule.id);
+  const settle = (label: string, command: Command): boolean => {
+    const done = actions.transact(label, command);
+    setRefusal(done.ok ? undefined : describeProblem(done.problem));
+    return done.ok;
+  };
+  const width = draft.columns.length;
+  const setCell = (row: number, column: number, text: string): void =>
+    setDraft({
+      ...draft,
+      rows: draft.rows.map((cells, i) =>
+        i === row
+          ? Array.from({ length: width }, (_, at) => (at === column ? text : (cells[at] ?? '')))
+          : cells,
+      ),
+    });
+  return (
+    <Modal
+      title={known ? `Schedule ${draft.title}` : 'Read a schedule'}
+      onClose={onClose}
+      size="xl"
+      footer={
+        <>
+          {known ? (
+            <Button
+              size="sm"
+              variant="outline"
+              onClick={() => settle(`remove ${draft.title}`, remove(schedule.id)) && onClose()}
+            >
+              Remove the schedule
+            </Button>
+          ) : null}
+          <Button size="sm" onClick={() => settle(`schedule ${draft.title}`, put(draft)) && onClose()}>
+            Keep the schedule
+          </Button>
+        </>
+      }
+    >
+      <div className="form">
+        <label>
+          Title{' '}
+          <input
+            className="input"
+            value={draft.title}
+            onChange={(event) => setDraft({ ...draft, title: event.target.value })}
+          />
+        </label>
+        {draft.columns.length === 0 ? (
+          <p className="soft">
+            There is no text in the box: on a scan the table is typed. Add columns and rows below.
+          </p>
+        ) : null}
+        <div className="schedule">
+          <table>
+            <thead>
+              <tr>
+                {draft.columns.map((name, column) => (
+                  <th key={column}>
+                    <input
+                      className="input"
+                      aria-label={`Heading of column ${column + 1}`}
+                      value={name}
+                      onChange={(event) =>
+                        setDraft({
+                          ...draft,
+                          columns: draft.columns.map((each, at) =>
+                            at === column ? event.target.value : each,
+                          ),
+                        })
+                      }
+                    />
+                  </th>
+                ))}
+                <th aria-label="Remove" />
+              </tr>
+            </thead>
+            <tbody>
+              {draft.rows.map((cells, row) => (
+                <tr key={row}>
+                  {draft.columns.map((name, column) => (
+                    <td key={column}>
+                      <input
+                        className="input"
+                        aria-label={`${name}, row ${row + 1}`}
+                        value={cells[column] ?? ''}
+                        onChange={(event) => setCell(row, column, event.target.value)}
+                      />
+                    </td>
+                  ))}
+                  <td>
+                    <button
+                      type="button"
+                      className="icon-button"
+                      aria-label={`Remove row ${row + 1}`}
+                      onClick={() => setDraft({ ...draft, rows: draft.rows.filter((_, at) => at !== row) })}
+                    >
+                      <X size={13} />
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <div className="row-of-buttons">
+          <Button
+            size="xs"
+            variant="outline"
+            onClick={() => setDraft({ ...draft, rows: [...draft.rows, Array<string>(width).fill('')] })}
+          >
+            <Plus size={13} /> Row
+          </Button>
+          <Button
+            size="xs"
+            variant="outline"
+            onClick={() => setDraft({ ...draft, columns: [...draft.columns, `Column ${width + 1}`] })}
+          >
+            <Plus size={13} /> Column
+          </Button>
+        </div>
+        {draft.rows.length > 0 && width > 0 ? (
+          <MakeScopes draft={draft} settle={settle} onMade={onClose} />
+        ) : null}
+        {refusal === undefined ? null : (
+          <div className="field-error" role="alert">
+            {refusal}
+          </div>
+        )}
+      </div>
+    </Modal>
+  );
+}
+
+interface MakeScopesProps {
+  readonly draft: Schedule;
+  readonly settle: (label: string, command: Command) => boolean;
+  readonly onMade: () => void;
+}
+
+/** One scope a row, with the row's lengths as its properties, in one step. */
+function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
+  const { job } = useOpenJob();
+  const { numbers } = useFormats();
+  const { makeId } = useServices();
+  const [kind, setKind] = useState<MarkKind>('run');
+  const [nameColumn, setNameColumn] = useState(0);
+  const names = new Set([...job.scope.values()].map(({ name }) => name));
+  const wanted = scopesOfRows(draft, nameColumn, numbers).filter(({ name }) => !names.has(name));
+  const make = (): void => {
+    const keys = new Set(takenKeys(job));
+    let order = orderAfter(job.scope.values());
+    const scopes = wanted.map(({ name, properties }, index): Scope => {
+      const key = keyFor(name, keys);
+      keys.add(key);
+      order += 1;
+      const color = (job.scope.size + index) % COLOR_COUNT;
+      return {
+        type: 'scope',
+        id: makeId('scope'),
+        key,
+        name,
+        kind,
+        color,
+        sectionId: null,
+        order: order - 1,
+        properties,
+      };
+    });
+    if (settle(`${plural(scopes.length, 'scope')} from ${draft.title}`, put(draft, ...scopes))) onMade();
+  };
+  const [first] = wanted;
+  return (
+    <div className="box schedule-scopes">
+      <span>Make a scope of each row, </span>
+      <select
+        className="input"
+        aria-label="Kind of the scopes"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as MarkKind)}
+      >
+        {MARK_KINDS.map((each) => (
+          <option key={each} value={each}>
+            {FOR_KIND_WORDS[each]}
+          </option>
+        ))}
+      </select>
+      <span>named by</span>
+      <select
+        className="input"
+        aria-label="Column that names them"
+        value={nameColumn}
+        onChange={(event) => setNameColumn(Number(event.target.value))}
+      >
+        {draft.columns.map((name, index) => (
+          <option key={index} value={index}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <Button size="xs" disabled={wanted.length === 0} onClick={make}>
+        {wanted.length === 0 ? 'All are there' : `Make ${plural(wanted.length, 'scope')}`}
+      </Button>
+      {first === undefined || first.properties.length === 0 ? null : (
+        <span className="soft">with {first.properties.map(({ name }) => name.toLowerCase()).join(', ')}</span>
+      )}
+    </div>
+  );
+}

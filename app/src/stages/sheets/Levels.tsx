@@ -1,0 +1,60 @@
+import { X } from 'lucide-react';
+import { put } from '@zest/core/job/change';
+import { removeLevel } from '@zest/core/job/commands/removeWith';
+import { inOrder } from '@zest/core/job/job';
+import type { Level } from '@zest/core/job/records/level';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useJobActions, useOpenJob } from '../../stores/context.tsx';
+
+/** The levels of the building, and how often each is built: a typical floor is measured once. */
+export function Levels() {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const levels = inOrder(job.level.values());
+  const change = (label: string, level: Level): string | undefined => {
+    const done = actions.transact(label, put(level));
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+  if (levels.length === 0)
+    return (
+      <p className="soft levels">
+        No levels yet. Type one into the Level column; sheets of a level that is built several times count so
+        often.
+      </p>
+    );
+  return (
+    <section className="levels" aria-label="Levels">
+      {levels.map((level) => (
+        <span key={level.id} className="level">
+          <CommitInput
+            label="Name of a level"
+            value={level.name}
+            onCommit={(name) => change('rename a level', { ...level, name })}
+          />
+          <span className="soft">built</span>
+          <CommitInput
+            label={`${level.name} is built so many times`}
+            className="right"
+            value={String(level.repeat)}
+            onCommit={(text) => {
+              const repeat = Number(text);
+              return Number.isInteger(repeat) && repeat >= 1
+                ? change(`${level.name} times ${repeat}`, { ...level, repeat })
+                : 'Type a whole number from 1.';
+            }}
+          />
+          <span className="soft">times</span>
+          <button
+            type="button"
+            className="icon-button"
+            aria-label={`Remove the level ${level.name}`}
+            onClick={() => actions.transact(`remove level ${level.name}`, removeLevel(level.id))}
+          >
+            <X size={13} />
+          </button>
+        </span>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,86 @@
+import { useMemo } from 'react';
+import { put } from '@zest/core/job/change';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { JobRecord } from '@zest/core/job/record';
+import type { Level } from '@zest/core/job/records/level';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
+import { writeScale } from './scaleWords.ts';
+
+/** All sheets as rows: numbers, titles, disciplines, levels and scales, edited many at once. */
+export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const services = useServices();
+  const { numbers } = useFormats();
+  const columns = useMemo((): readonly GridColumn<Sheet>[] => {
+    const text = (
+      id: string,
+      title: string,
+      width: string,
+      read: (sheet: Sheet) => string,
+    ): GridColumn<Sheet> => ({
+      id,
+      title,
+      width,
+      text: read,
+      show: (sheet) => (
+        <span className="cut" title={read(sheet)}>
+          {read(sheet)}
+        </span>
+      ),
+      editable: () => true,
+    });
+    const levelOf = ({ levelId }: Sheet): string =>
+      levelId === undefined ? '' : (job.level.get(levelId)?.name ?? '');
+    return [
+      text('number', 'Number', '110px', ({ number }) => number),
+      text('title', 'Title', 'minmax(240px, 1fr)', ({ title }) => title),
+      text('discipline', 'Discipline', '150px', ({ discipline }) => discipline ?? ''),
+      text('level', 'Level', '150px', levelOf),
+      text('scale', 'Scale', '190px', (sheet) => (sheet.scale === null ? '' : writeScale(sheet, numbers))),
+      {
+        ...text('printed', 'Printed scale', '150px', ({ printedScale }) => printedScale),
+        editable: () => false,
+      },
+    ];
+  }, [job.level, numbers]);
+  const onEdit = (edits: readonly GridEdit<Sheet>[]): string | undefined => {
+    const changed = new Map<string, Sheet>();
+    const levels = new Map<string, Level>(
+      [...job.level.values()].map((level) => [level.name.toLowerCase(), level]),
+    );
+    const added: JobRecord[] = [];
+    for (const { row, column, text } of edits) {
+      const sheet = changed.get(row.id) ?? row;
+      const value = text.trim();
+      if (column === 'scale') {
+        const ratio = parseScaleRatio(value);
+        if (value !== '' && !ratio.ok) return describeProblem(ratio.problem);
+        const scale = ratio.ok
+          ? ({ ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: value } } as const)
+          : null;
+        changed.set(row.id, { ...sheet, scale, check: null });
+      } else if (column === 'level') {
+        const { levelId: _before, ...rest } = sheet;
+        let level = levels.get(value.toLowerCase());
+        if (level === undefined && value !== '') {
+          const order = orderAfter([...levels.values()]);
+          level = { type: 'level', id: services.makeId('level'), name: value, order, repeat: 1 };
+          levels.set(value.toLowerCase(), level);
+          added.push(level);
+        }
+        changed.set(row.id, level === undefined ? rest : { ...rest, levelId: level.id });
+      } else changed.set(row.id, { ...sheet, [column]: value });
+    }
+    const label = changed.size === 1 ? 'change a sheet' : `change ${changed.size} sheets`;
+    const done = actions.transact(label, put(...added, ...changed.values()));
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+  return (
+    <Grid label="Sheets" columns={columns} rows={inOrder(sheets)} keyOf={({ id }) => id} onEdit={onEdit} />
+  );
+}

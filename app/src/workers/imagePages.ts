@@ -1,0 +1,115 @@
+import { PIXEL_LIMIT, readImageSize } from '@zest/core/formats/image/readImageSize';
+import UTIF from 'utif2';
+import type { OpenAnswer, PageInfo, Tile } from './sheetProtocol.ts';
+
+/** Dots an inch that are assumed of a photo or a scan that does not say. */
+const USUAL_DPI = 150;
+/** Pages of one TIFF. */
+const TIFF_PAGE_LIMIT = 200;
+
+interface ImagePage {
+  readonly widthPt: number;
+  readonly heightPt: number;
+  readonly decode: () => Promise<ImageBitmap>;
+}
+
+/** Scans and photos as pages. Pixels are unpacked one page at a time, when it is first drawn. */
+const files = new Map<string, readonly ImagePage[]>();
+/** The page unpacked last; a large scan must not stay beside the next. */
+let unpacked: { readonly page: ImagePage; readonly bitmap: Promise<ImageBitmap> } | undefined;
+
+const toPoints = (pixels: number, dpi: number | undefined): number => (pixels * 72) / (dpi ?? USUAL_DPI);
+
+export const hasImages = (fileId: string): boolean => files.has(fileId);
+export const closeImages = (fileId: string): boolean => files.delete(fileId);
+
+/** Reads a scan's pages without unpacking them; what cannot be unpacked later is refused here. */
+export async function openImages(fileId: string, bytes: ArrayBuffer): Promise<OpenAnswer> {
+  if (hasImages(fileId)) return { ok: true, pageCount: files.get(fileId)?.length ?? 0 };
+  const size = readImageSize(new Uint8Array(bytes));
+  if (!size.ok) return size;
+  const { dpi, width, height, format } = size.value;
+  if (format !== 'image/tiff') {
+    const blob = new Blob([bytes], { type: format });
+    const page: ImagePage = {
+      widthPt: toPoints(width, dpi),
+      heightPt: toPoints(height, dpi),
+      decode: () => createImageBitmap(blob),
+    };
+    try {
+      (await page.decode()).close();
+    } catch {
+      return { ok: false, problem: { kind: 'image-damaged' } };
+    }
+    files.set(fileId, [page]);
+    return { ok: true, pageCount: 1 };
+  }
+  return openTiff(fileId, bytes, dpi);
+}
+
+function openTiff(fileId: string, bytes: ArrayBuffer, dpi: number | undefined): OpenAnswer {
+  let pages: readonly ImagePage[];
+  try {
+    const directories = UTIF.decode(bytes).slice(0, TIFF_PAGE_LIMIT);
+    pages = directories.map((directory): ImagePage => {
+      const [width = 0, height = 0] = [Number(directory['t256']), Number(directory['t257'])];
+      return {
+        widthPt: toPoints(width, dpi),
+        heightPt: toPoints(height, dpi),
+        decode: async () => {
+          UTIF.decodeImage(bytes, directory);
+          const pixels = new Uint8ClampedArray(UTIF.toRGBA8(directory));
+          return createImageBitmap(new ImageData(pixels, width, height));
+        },
+      };
+    });
+  } catch {
+    return { ok: false, problem: { kind: 'image-damaged' } };
+  }
+  const sound = pages.every(({ widthPt, heightPt }) => widthPt > 0 && heightPt > 0);
+  if (pages.length === 0 || !sound) return { ok: false, problem: { kind: 'image-damaged' } };
+  const scale = (dpi ?? USUAL_DPI) / 72;
+  const large = pages.find(({ widthPt, heightPt }) => widthPt * heightPt * scale * scale > PIXEL_LIMIT);
+  if (large !== undefined) {
+    const [width, height] = [Math.round(large.widthPt * scale), Math.round(large.heightPt * scale)];
+    return { ok: false, problem: { kind: 'image-too-large', width, height, limit: PIXEL_LIMIT } };
+  }
+  files.set(fileId, pages);
+  return { ok: true, pageCount: pages.length };
+}
+
+function getPage(fileId: string, pageIndex: number): ImagePage {
+  const page = files.get(fileId)?.[pageIndex];
+  if (page === undefined) throw new Error(`getPage: ${fileId} has no page ${pageIndex}`);
+  return page;
+}
+
+/** A scan has no text of its own. */
+export function imageInfo(fileId: string, pageIndex: number): PageInfo {
+  const { widthPt, heightPt } = getPage(fileId, pageIndex);
+  return { widthPt, heightPt, texts: [] };
+}
+
+export async function renderImage(fileId: string, pageIndex: number, tile: Tile): Promise<ImageBitmap> {
+  const page = getPage(fileId, pageIndex);
+  if (unpacked?.page !== page) {
+    void unpacked?.bitmap.then((bitmap) => bitmap.close());
+    unpacked = { page, bitmap: page.decode() };
+  }
+  const bitmap = await unpacked.bitmap;
+  const canvas = new OffscreenCanvas(tile.width, tile.height);
+  const context = canvas.getContext('2d');
+  if (context === null) throw new Error('renderImage: no canvas to draw on');
+  context.fillStyle = '#ffffff';
+  context.fillRect(0, 0, tile.width, tile.height);
+  context.imageSmoothingQuality = 'high';
+  const fine = bitmap.width / (page.widthPt * tile.scale);
+  const [x, y, width, height] = [tile.x, tile.y, tile.width, tile.height].map((each) => each * fine) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  context.drawImage(bitmap, x, y, width, height, 0, 0, tile.width, tile.height);
+  return canvas.transferToImageBitmap();
+}

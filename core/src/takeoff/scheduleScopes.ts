@@ -1,0 +1,53 @@
+import { evaluateEntry } from '../formula/evaluateEntry.ts';
+import type { Schedule } from '../job/records/schedule.ts';
+import type { Property } from '../job/records/scope.ts';
+import { LENGTH } from '../units/dimension.ts';
+import type { NumberFormat } from '../units/numberFormat.ts';
+import { getUnit } from '../units/unit.ts';
+
+/** A scope that a schedule's row asks for: its name and the figures the row gives. */
+export interface RowScope {
+  readonly name: string;
+  readonly properties: readonly Property[];
+}
+
+/** Headings that name a length; what stands under them becomes a property. */
+const LENGTHS = /^(width|depth|height|thickness|length|sill|diameter)s?$/i;
+
+/** Columns whose figures become properties: a length heading with a readable length in most rows. */
+export function lengthColumns(
+  schedule: Pick<Schedule, 'columns' | 'rows'>,
+  numbers: NumberFormat,
+): readonly number[] {
+  return schedule.columns.flatMap((column, index) => {
+    if (!LENGTHS.test(column.trim())) return [];
+    const given = schedule.rows
+      .map((row) => row[index]?.trim() ?? '')
+      .filter((text) => text !== '' && text !== '-');
+    const read = given.filter((text) => evaluateEntry(text, LENGTH, getUnit('in'), numbers).ok);
+    return given.length > 0 && read.length * 2 >= given.length ? [index] : [];
+  });
+}
+
+/** The scopes of a schedule's rows, named by one column; rows without a name are left out. */
+export function scopesOfRows(
+  schedule: Pick<Schedule, 'columns' | 'rows'>,
+  nameColumn: number,
+  numbers: NumberFormat,
+): readonly RowScope[] {
+  const lengths = lengthColumns(schedule, numbers);
+  const seen = new Set<string>();
+  return schedule.rows.flatMap((row) => {
+    const name = row[nameColumn]?.trim() ?? '';
+    if (name === '' || name === '-' || seen.has(name)) return [];
+    seen.add(name);
+    const properties = lengths.flatMap((index): Property[] => {
+      const text = row[index]?.trim() ?? '';
+      if (!evaluateEntry(text, LENGTH, getUnit('in'), numbers).ok) return [];
+      const heading = (schedule.columns[index] ?? '').trim().toLowerCase().replace(/s$/, '');
+      const unit = /^[\d.]+$/.test(text) ? 'in' : '';
+      return [{ key: heading, name: heading.charAt(0).toUpperCase() + heading.slice(1), value: text, unit }];
+    });
+    return [{ name, properties }];
+  });
+}

@@ -1,0 +1,129 @@
+import { type Page, expect, test } from '@playwright/test';
+import { addPdf, goTo, newJob, openDemo, readFeet, tallyFigure } from '../drivers/zest.ts';
+
+/** A picture of a 60 x 40 ft room, drawn 5 pixels a foot up and 0.6 % more across. */
+const STRETCH = 1.006;
+const CORNER = { x: 100, y: 100 };
+async function stretchedScan(page: Page): Promise<Buffer> {
+  const url = await page.evaluate(
+    ({ stretch, corner }) => {
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [600, 400];
+      const context = canvas.getContext('2d');
+      if (context === null) throw new Error('stretchedScan: no canvas');
+      context.fillStyle = '#fff';
+      context.fillRect(0, 0, 600, 400);
+      context.lineWidth = 2;
+      context.strokeRect(corner.x, corner.y, 300 * stretch, 200);
+      return canvas.toDataURL('image/png');
+    },
+    { stretch: STRETCH, corner: CORNER },
+  );
+  return Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
+}
+
+test('calibrate a stretched scan: each way gets a scale of its own, and a mistaken unit is asked about', async ({
+  page,
+}) => {
+  await newJob(page, 'Scan');
+  await addPdf(page, { name: 'room.png', mimeType: 'image/png', buffer: await stretchedScan(page) });
+  await expect(page.getByRole('article', { name: /room/ })).toBeVisible();
+  await goTo(page, 'Measure');
+  const desk = page.getByRole('application', { name: /room/ });
+  await expect(desk).toHaveAttribute('data-marks', 'drawn');
+  // Pixels of the scan, 150 to the inch where it does not say otherwise.
+  const click = async (x: number, y: number): Promise<void> => {
+    const at = await desk.evaluate(
+      (element, place) => {
+        const box = element.getBoundingClientRect();
+        const { cameraScale, cameraX, cameraY } = (element as HTMLElement).dataset;
+        return {
+          x: box.left + ((place.x * 72) / 150) * Number(cameraScale) + Number(cameraX),
+          y: box.top + ((place.y * 72) / 150) * Number(cameraScale) + Number(cameraY),
+        };
+      },
+      { x, y },
+    );
+    await page.mouse.click(at.x, at.y);
+  };
+  const [left, top] = [CORNER.x, CORNER.y];
+  const [right, bottom] = [left + 300 * STRETCH, top + 200];
+  const setLength = async (text: string): Promise<void> => {
+    await page.getByLabel('How long is this really?').fill(text);
+    await page.keyboard.press('Enter');
+  };
+  await page.keyboard.press('s');
+  await click(left, top);
+  await click(right, top);
+  await setLength(`60'`);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.keyboard.press('s');
+  await click(left, top);
+  await click(left, bottom);
+  await expect(page.getByText(/keep 60' the other way/)).toBeVisible();
+  await setLength(`40'`);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: /across, 1:.* up/ })).toBeVisible();
+  for (const [ends, truth] of [
+    [[left, top, right, top], 60],
+    [[left, top, left, bottom], 40],
+    [[left, top, right, bottom], Math.hypot(60, 40)],
+  ] as const) {
+    await page.keyboard.press('l');
+    await click(ends[0], ends[1]);
+    await click(ends[2], ends[3]);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    await expect
+      .poll(async () => Math.abs(readFeet(await tallyFigure(page, 'run_1').innerText()) / truth - 1))
+      .toBeLessThan(0.003);
+    await page.keyboard.press('Control+z');
+  }
+});
+
+test('a length in the wrong unit is asked about before it is taken', async ({ page }) => {
+  await newJob(page, 'Slip');
+  await addPdf(page);
+  await expect(page.getByRole('article')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Open A-101 Ground floor plan' }).click();
+  const desk = page.getByRole('application', { name: /Sheet A-101/ });
+  await expect(desk).toHaveAttribute('data-marks', 'drawn');
+  const box = await desk.boundingBox();
+  if (box === null) throw new Error('no desk');
+  await page.keyboard.press('s');
+  await page.mouse.click(box.x + 215, box.y + 189);
+  await page.mouse.click(box.x + 585, box.y + 189);
+  await page.getByLabel('How long is this really?').fill('124 in');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('12 times smaller than what the sheet says');
+  await expect(page.getByRole('button', { name: 'No scale' })).toBeVisible();
+  await page.getByLabel('How long is this really?').fill(`124'`);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The scale is set.', { exact: false })).toBeVisible();
+});
+
+test('sheets are edited many at once in a table, put on levels, and found by the text on them', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'As a table' }).click();
+  const grid = page.getByRole('grid', { name: 'Sheets' });
+  await grid.getByRole('gridcell', { name: 'Ground floor plan' }).click();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('Ground floor');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Undo change a sheet' })).toBeVisible();
+  const before = await page.locator('[data-total]').getAttribute('data-total');
+  const times = page.getByLabel('Ground floor is built so many times');
+  await times.fill('2');
+  await times.press('Enter');
+  await expect(page.locator('[data-total]')).not.toHaveAttribute('data-total', before ?? '');
+  await page.getByRole('button', { name: 'Undo Ground floor times 2' }).click();
+  await expect(page.locator('[data-total]')).toHaveAttribute('data-total', before ?? '');
+
+  await page.getByRole('button', { name: 'As pictures' }).click();
+  await page.getByLabel('Find sheets by name or by text on them').fill('panic hardware');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await expect(page.getByRole('article', { name: /A-601/ })).toContainText('Panic hardware');
+});
