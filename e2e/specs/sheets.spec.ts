@@ -111,9 +111,13 @@ test('sheets are edited many at once in a table, put on levels, and found by the
   await grid.getByRole('gridcell', { name: 'Ground floor plan' }).click();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await page.keyboard.type('Ground floor');
+  // The plan is on a level already; the foundation, two rows down, is put on a new one.
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('Footings');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Undo change a sheet' })).toBeVisible();
+  await expect(page.getByLabel('Footings is built so many times')).toHaveValue('1');
   const before = await page.locator('[data-total]').getAttribute('data-total');
   const times = page.getByLabel('Ground floor is built so many times');
   await times.fill('2');

@@ -205,3 +205,36 @@ test('beams from the schedule: boxed on the sheet, corrected, a scope for each w
   await page.getByRole('button', { name: /^Undo 5 scopes from/ }).click();
   await expect(tallyFigure(page, 'gb_1')).toHaveCount(0);
 });
+
+test('a measuring wheel sends its readings into a scope; what is no reading is told and left out', async ({
+  page,
+  context,
+  request,
+}) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
+  await page.getByRole('button', { name: 'Read the wheel' }).click();
+  await expect(page.getByText('listening to the wheel')).toBeVisible();
+  const wheel = await context.newPage();
+  await wheel.goto('/wheel/');
+  await wheel.getByRole('button', { name: 'Send the reading' }).click();
+  await expect(wheel.locator('#state')).toHaveText('Roll the wheel first.');
+  const rim = await wheel.getByRole('button', { name: 'Roll', exact: true }).boundingBox();
+  if (rim === null) throw new Error('no wheel');
+  await wheel.mouse.move(rim.x + 10, rim.y + 10);
+  await wheel.mouse.down();
+  await expect(wheel.locator('#length')).toHaveText(/^[1-9]\d*\.\d\d m$/);
+  await wheel.mouse.up();
+  const rolledM = Number.parseFloat(await wheel.locator('#length').innerText());
+  await wheel.getByRole('button', { name: 'Send the reading' }).click();
+  await expect
+    .poll(async () => Math.abs(readFeet(await tallyFigure(page, 'furring').innerText()) * 0.3048 - rolledM))
+    .toBeLessThan(0.01);
+  await request.put('/api/wheel/failing', { data: { on: true } });
+  await request.post('/api/wheel/readings', { data: { lengthM: 3 } });
+  await request.put('/api/wheel/failing', { data: { on: false } });
+  await expect(page.getByText('no length. It was left out', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo reading of the wheel' }).click();
+  await expect(tallyFigure(page, 'furring')).toHaveText('not measured yet');
+});

@@ -22,6 +22,49 @@ beforeAll(async () => {
 });
 afterAll(() => new Promise((resolve) => server.close(resolve)));
 
+describe('the measuring wheel', () => {
+  const send = (body: unknown): Promise<Response> =>
+    fetch(`${base}/api/wheel/readings`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  /** Listens until the first event and gives its data. */
+  async function nextReading(act: () => Promise<unknown>): Promise<unknown> {
+    const stop = new AbortController();
+    const stream = await fetch(`${base}/api/wheel/readings`, { signal: stop.signal });
+    const reader = stream.body!.getReader();
+    await reader.read();
+    await act();
+    const { value } = await reader.read();
+    stop.abort();
+    return JSON.parse(new TextDecoder().decode(value).replace(/^data: /, ''));
+  }
+
+  it('has a window to roll it in', async () => {
+    const page = await fetch(`${base}/wheel/`);
+    expect(await page.text()).toContain('Measuring wheel');
+    expect((await fetch(`${base}/wheel/wheel.js`)).status).toBe(200);
+  });
+
+  it('sends readings to who listens, and what is no reading in its failing mode', async () => {
+    expect(await nextReading(() => send({ lengthM: 12.5 }))).toEqual({ lengthM: 12.5 });
+    const fail = (on: boolean) =>
+      fetch(`${base}/api/wheel/failing`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ on }),
+      });
+    await fail(true);
+    expect(await nextReading(() => send({ lengthM: 12.5 }))).toMatchObject({ lengthM: null });
+    await fail(false);
+  });
+
+  it.each([{}, { lengthM: 'long' }, { lengthM: -1 }, { lengthM: 1e9 }])('refuses %j', async (body) => {
+    expect((await send(body)).status).toBe(400);
+  });
+});
+
 describe('the server', () => {
   it('gives the app at every address of the app', async () => {
     for (const path of ['/', '/jobs', '/job/job-1/measure/sheet%3Aabc']) {

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import express, { type Express } from 'express';
+import { type Wheel, createWheel } from './wheel/wheel.ts';
 
 /**
  * Everything the app may load comes from where it was served; workers and pictures also from memory.
@@ -19,8 +20,8 @@ const CONTENT_POLICY = [
   "form-action 'self'",
 ].join('; ');
 
-/** Serves the built app from `dist` with strict headers. */
-export function createApp(dist: string): Express {
+/** Serves the built app from `dist` with strict headers, and the stand-ins for outside devices. */
+export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_request, response, next) => {
@@ -36,6 +37,8 @@ export function createApp(dist: string): Express {
   app.get('/api/health', (_request, response) => {
     response.json({ ok: existsSync(`${dist}/index.html`) });
   });
+  app.use('/api/wheel', wheel.door);
+  app.use(wheel.pages);
   app.use('/api', (_request, response) => {
     response.status(404).json({ problem: 'There is no such service.' });
   });

@@ -1,11 +1,13 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
+import { createWheel } from './wheel/wheel.ts';
 
 const host = process.env['HOST'] ?? '127.0.0.1';
 const port = Number(process.env['PORT'] ?? 4173);
 const dist = process.env['DIST'] ?? fileURLToPath(new URL('../../app/dist', import.meta.url));
 
-const server = createApp(dist).listen(port, host, () => {
+const wheel = createWheel();
+const server = createApp(dist, wheel).listen(port, host, () => {
   console.log(`Zest Line is open at http://${host}:${port}/`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -18,4 +20,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   process.exit(1);
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => server.close(() => process.exit(0)));
+  process.on(signal, () => {
+    wheel.end();
+    server.close(() => process.exit(0));
+  });

@@ -33,6 +33,7 @@ function createMarksWorker(): MarksWorker & { readonly end: () => void } {
     load: (marks) => remote.load(marks as never),
     change: (put, removed) => remote.change(put as never, removed as never),
     style: (scopes) => remote.style(scopes as never),
+    label: (labels) => remote.label(labels as never),
     draw: (view, quality, skip) => remote.draw(view, quality, skip as never),
     end: () => worker.terminate(),
   };

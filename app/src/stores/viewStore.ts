@@ -4,6 +4,9 @@ import type { MarkKind } from '@zest/core/takeoff/measures';
 
 export type Tool = 'select' | MarkKind | 'opening' | 'schedule' | 'scale' | 'check';
 
+export const LABEL_MODES = ['none', 'name', 'figure', 'both'] as const;
+export type LabelMode = (typeof LABEL_MODES)[number];
+
 /** What is shown and how; never part of the job. */
 export interface ViewState {
   readonly theme: 'light' | 'dark';
@@ -13,6 +16,8 @@ export interface ViewState {
   readonly hidden: ReadonlySet<string>;
   readonly alone: string | undefined;
   readonly sheetShown: 'full' | 'dim' | 'hidden';
+  /** What is written on marks. */
+  readonly labels: LabelMode;
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
@@ -34,6 +39,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     hidden: new Set(),
     alone: undefined,
     sheetShown: 'full',
+    labels: 'none',
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,

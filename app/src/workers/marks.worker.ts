@@ -21,6 +21,7 @@ const REACH = 12;
 const tree = new RBush<Entry>();
 const entries = new Map<string, Entry>();
 let scopes = new Map<string, DrawnScope>();
+let labels: ReadonlyMap<string, string> = new Map();
 const hatches = new Map<string, OffscreenCanvas>();
 
 function entryOf(mark: DrawnMark): Entry {
@@ -62,6 +63,10 @@ async function style(list: readonly DrawnScope[]): Promise<void> {
   scopes = new Map(list.map((scope) => [scope.id, scope]));
 }
 
+async function label(list: readonly (readonly [id: string, text: string])[]): Promise<void> {
+  labels = new Map(list);
+}
+
 type Context = OffscreenCanvasRenderingContext2D;
 
 async function draw(view: View, quality: 'quick' | 'proper', skip: readonly string[]): Promise<ImageBitmap> {
@@ -98,6 +103,8 @@ async function draw(view: View, quality: 'quick' | 'proper', skip: readonly stri
       for (const { openings } of marks)
         if (openings.length > 0)
           drawOpenings(context, view, openings, (scopes.get(scopeId) as DrawnScope).color);
+  if (quality === 'proper' && labels.size > 0 && !crowded)
+    drawLabels(context, view, [...byScope.values()].flat());
   const bitmap = canvas.transferToImageBitmap();
   return Comlink.transfer(bitmap, [bitmap]);
 }
@@ -151,6 +158,49 @@ function drawBatch(
     return;
   }
   context.stroke();
+}
+
+/** Where a mark's words stand: the middle of its longest piece, or the middle of a ring. */
+function labelPlace({ kind, strokes }: DrawnMark): readonly [number, number] | undefined {
+  const [stroke] = strokes;
+  if (stroke === undefined || stroke.length < 2) return undefined;
+  if (kind === 'count') return [stroke[0] as number, (stroke[1] as number) - REACH];
+  if (kind !== 'run') {
+    let [x, y] = [0, 0];
+    for (let i = 0; i < stroke.length; i += 2) {
+      x += stroke[i] as number;
+      y += stroke[i + 1] as number;
+    }
+    return [(2 * x) / stroke.length, (2 * y) / stroke.length];
+  }
+  let longest = -1;
+  let place: readonly [number, number] | undefined;
+  for (let i = 2; i < stroke.length; i += 2) {
+    const [ax, ay, bx, by] = stroke.subarray(i - 2, i + 2) as unknown as [number, number, number, number];
+    const length = Math.hypot(bx - ax, by - ay);
+    if (length <= longest) continue;
+    longest = length;
+    place = [(ax + bx) / 2, (ay + by) / 2];
+  }
+  return place;
+}
+
+function drawLabels(context: Context, view: View, marks: readonly DrawnMark[]): void {
+  context.font = '600 12px "IBM Plex Sans", sans-serif';
+  context.textAlign = 'center';
+  context.textBaseline = 'middle';
+  context.lineJoin = 'round';
+  context.lineWidth = 4;
+  context.strokeStyle = 'rgba(255,255,255,0.95)';
+  context.fillStyle = '#18211C';
+  for (const mark of marks) {
+    const text = labels.get(mark.id);
+    const place = text === undefined ? undefined : labelPlace(mark);
+    if (text === undefined || place === undefined) continue;
+    const [x, y] = [(place[0] - view.x) * view.scale, (place[1] - view.y) * view.scale];
+    context.strokeText(text, x, y);
+    context.fillText(text, x, y);
+  }
 }
 
 /** Openings as light gaps across the run, framed in its color. */
@@ -276,5 +326,5 @@ function hatchTile(color: string, hatch: Hatch): OffscreenCanvas {
   return tile;
 }
 
-const api: MarksWorker = { load, change, style, draw };
+const api: MarksWorker = { load, change, style, label, draw };
 Comlink.expose(api);

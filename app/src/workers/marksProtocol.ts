@@ -34,5 +34,7 @@ export interface MarksWorker {
   readonly load: (marks: readonly DrawnMark[]) => Promise<void>;
   readonly change: (put: readonly DrawnMark[], removed: readonly string[]) => Promise<void>;
   readonly style: (scopes: readonly DrawnScope[]) => Promise<void>;
+  /** What is written on marks, by mark; marks left out carry nothing. */
+  readonly label: (labels: readonly (readonly [id: string, text: string])[]) => Promise<void>;
   readonly draw: (view: View, quality: 'quick' | 'proper', skip: readonly string[]) => Promise<ImageBitmap>;
 }

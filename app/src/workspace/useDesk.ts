@@ -4,7 +4,11 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles } from '../platform/sheetFiles.ts';
-import { useOpenJob, useServices, useView } from '../stores/context.tsx';
+import { knownValue } from '@zest/core/calculate/define';
+import { markNode } from '@zest/core/calculate/nodes';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { formatQuantity, joinFigure } from '@zest/core/units/format';
+import { useFormats, useJobState, useOpenJob, useServices, useView } from '../stores/context.tsx';
 import { isShown } from '../stores/viewStore.ts';
 import { type Desk, createDesk } from './desk.ts';
 import type { ShownMark } from './render/marksLayer.ts';
@@ -62,6 +66,7 @@ export function useDesk(sheet: Sheet): {
   }, [desk, id]);
   useMarksInStep(desk, hits, id);
   useStylesInStep(desk);
+  useLabelsInStep(desk, id);
   return { refs, desk, hits };
 }
 
@@ -121,4 +126,35 @@ function useStylesInStep(desk: Desk | undefined): void {
     }));
     desk?.marks.style(scopes);
   }, [desk, job.scope, hidden, alone]);
+}
+
+/** Writes names and figures on the marks of the sheet, while that is asked for. */
+function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
+  const { job, calculation } = useOpenJob();
+  const { display } = useFormats();
+  const mode = useView((state) => state.labels);
+  const revision = useJobState((state) => state.revision);
+  const written = useRef(false);
+  useEffect(() => {
+    // Nothing written and nothing asked for: the usual case costs nothing.
+    if (desk === undefined || (mode === 'none' && !written.current)) return;
+    written.current = mode !== 'none';
+    const labels: (readonly [string, string])[] = [];
+    if (mode !== 'none')
+      for (const mark of job.mark.values()) {
+        if (mark.sheetId !== sheetId) continue;
+        const measure = leadingMeasure(mark.kind);
+        const value = knownValue(calculation.figure(markNode(mark.id, measure)));
+        const figure =
+          value === undefined || mark.kind === 'count'
+            ? ''
+            : joinFigure(formatQuantity(value, MEASURE_DIMENSION[measure], display));
+        const name = job.scope.get(mark.scopeId)?.name ?? '';
+        const text = { name, figure, both: [name, figure].filter(Boolean).join('  ') }[mode];
+        if (text !== '') labels.push([mark.id, text]);
+      }
+    desk.marks.label(labels);
+    // `revision` stands for the figures, which change in place; `display` is made anew each time.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [desk, sheetId, mode, revision, display.system, job.mark]);
 }

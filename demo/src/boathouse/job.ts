@@ -4,6 +4,7 @@ import { checkJob } from '@zest/core/job/integrity';
 import { checkAnyRecord } from '@zest/core/job/checkRecord';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
+import { disciplineOf } from '@zest/core/takeoff/discipline';
 import { scaleOfRatio, scaleOfTwoPoints } from '@zest/core/takeoff/scale';
 import {
   type Draft,
@@ -108,6 +109,8 @@ function addSheets({ makeId, records }: Draft, name: string, byteLength: number)
     'A-101': { ...measured.value, source: { by: 'two-points', a, b, text: `124'-0"` } },
     'S-101': { ...scaleOfRatio(96), source: { by: 'ratio', text: PLAN_SCALE } },
   };
+  const levelId = makeId('level');
+  records.push({ type: 'level', id: levelId, name: 'Ground floor', order: 1, repeat: 1 });
   const ids: Record<string, Id<'sheet'>> = {};
   BOATHOUSE_SHEETS.forEach(({ number, title, scale }, pageIndex) => {
     const id = makeId('sheet');
@@ -126,6 +129,8 @@ function addSheets({ makeId, records }: Draft, name: string, byteLength: number)
       printedScale: scale.startsWith('Not') ? '' : scale,
       scale: scales[number] ?? null,
       check,
+      discipline: disciplineOf(number),
+      ...(number === 'A-101' ? { levelId } : {}),
     });
   });
   return ids;

@@ -20,6 +20,7 @@ import { ScopeRules } from './ScopeRules.tsx';
 import { ScopeUses } from './ScopeUses.tsx';
 import { TapeDialog } from './TapeDialog.tsx';
 import { TypedPieces } from './TypedPieces.tsx';
+import { WheelReader } from './WheelReader.tsx';
 import { keyFor, takenKeys } from './newScope.ts';
 import { shownMeasures } from './shownMeasures.ts';
 
@@ -79,6 +80,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       <ScopeProperties scope={scope} onChange={change} />
       <ScopeRules scope={scope} onChange={change} />
       <TypedPieces scope={scope} />
+      <WheelReader scope={scope} />
       <ScopeUses scope={scope} />
       <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
         <Button size="xs" variant="outline" onClick={() => setTape(true)}>

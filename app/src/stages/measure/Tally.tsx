@@ -27,7 +27,7 @@ import {
   useView,
 } from '../../stores/context.tsx';
 import type { OpenJob } from '../../stores/jobStore.ts';
-import { isShown } from '../../stores/viewStore.ts';
+import { LABEL_MODES, type LabelMode, isShown } from '../../stores/viewStore.ts';
 import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
 
@@ -261,6 +261,7 @@ function Hidden() {
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const sheetShown = useView((state) => state.sheetShown);
+  const labels = useView((state) => state.labels);
   const setView = useSetView();
   const { job } = useOpenJob();
   const lone = [...job.scope.values()].find(({ id }) => id === alone);
@@ -292,6 +293,20 @@ function Hidden() {
       >
         {{ full: 'Dim the sheet', dim: 'Hide the sheet', hidden: 'Show the sheet' }[sheetShown]}
       </button>
+      <label>
+        Labels{' '}
+        <select
+          className="tally-labels"
+          value={labels}
+          onChange={(event) => setView({ labels: event.target.value as LabelMode })}
+        >
+          {LABEL_MODES.map((mode) => (
+            <option key={mode} value={mode}>
+              {mode}
+            </option>
+          ))}
+        </select>
+      </label>
     </div>
   );
 }

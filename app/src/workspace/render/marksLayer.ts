@@ -19,6 +19,7 @@ export interface MarksLayer {
     metersPerPoint: number | undefined,
   ) => void;
   readonly style: (scopes: readonly DrawnScope[]) => void;
+  readonly label: (labels: readonly (readonly [id: string, text: string])[]) => void;
   /** Marks that the overlay draws instead, because they are in hand. */
   readonly skip: (ids: readonly string[]) => void;
   readonly look: (camera: Camera, screen: Size) => void;
@@ -131,6 +132,7 @@ export function createMarksLayer(
       void worker.change(packed, removed).then(redraw);
     },
     style: (scopes) => void worker.style(scopes).then(redraw),
+    label: (labels) => void worker.label(labels).then(redraw),
     skip: (ids) => {
       skipped = ids;
       redraw();
