@@ -228,6 +228,7 @@ test('a measuring wheel sends its readings into a scope; what is no reading is t
   await wheel.mouse.up();
   const rolledM = Number.parseFloat(await wheel.locator('#length').innerText());
   await wheel.getByRole('button', { name: 'Send the reading' }).click();
+  await expect(tallyFigure(page, 'furring')).toContainText('′');
   await expect
     .poll(async () => Math.abs(readFeet(await tallyFigure(page, 'furring').innerText()) * 0.3048 - rolledM))
     .toBeLessThan(0.01);

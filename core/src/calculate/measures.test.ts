@@ -1,7 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import { put, sequence } from '../job/change.ts';
 import { removeLevel, removeMarks, removeScope } from '../job/commands/removeWith.ts';
-import { type Job, applyDiff } from '../job/job.ts';
+import { EMPTY_DIFF, type Job, applyDiff } from '../job/job.ts';
+import { accept } from '../problem/result.ts';
 import type { Command } from '../job/change.ts';
 import type { RecordOf } from '../job/record.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
@@ -252,5 +254,54 @@ describe('a roof slope', () => {
       kind: 'no-pitch',
       pitch: 'steep',
     });
+  });
+});
+
+describe('any sequence of changes', () => {
+  const level: RecordOf<'level'> = { type: 'level', id: makeId('level'), name: 'Upper', order: 1, repeat: 2 };
+  const door = opening();
+  const piece: RecordOf<'piece'> = {
+    type: 'piece',
+    id: makeId('piece'),
+    scopeId: wall.id,
+    text: '10',
+    unit: 'ft',
+    note: '',
+    source: 'typed',
+    order: 1,
+  };
+  const steps: readonly Command[] = [
+    put(run),
+    put({ ...run, repeat: 3 }),
+    put({ ...run, strokes: [[...(run.strokes[0] ?? []), { x: 90, y: 180 }]] }),
+    put(door),
+    put({ ...door, widthM: 2 }),
+    put(piece),
+    put({ ...piece, text: '4 m' }),
+    put(level),
+    put({ ...level, repeat: 5 }),
+    put({ ...sheet, levelId: level.id }),
+    put(sheet),
+    put({ ...sheet, scale: null }),
+    put({ ...wall, face: 'left' }),
+    put({ ...wall, deduct: { rule: 'none' } }),
+    put({ ...wall, properties: [] }),
+    put(wall),
+    removeMarks([run.id]),
+  ];
+
+  it('leaves the figures that the job has when it is opened anew', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...steps), { maxLength: 14 }), (sequenceOfSteps) => {
+        // A step that is refused (a door without its wall) changes nothing.
+        after(
+          ...sequenceOfSteps.map((step): Command => (job) => {
+            const diff = step(job);
+            return diff.ok ? diff : accept(EMPTY_DIFF);
+          }),
+        );
+      }),
+      { numRuns: 60 },
+    );
   });
 });

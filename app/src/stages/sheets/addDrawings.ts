@@ -61,7 +61,9 @@ export async function planDrawings(
     try {
       const page = await readPage(services, fileId, pageIndex, firstOrder + pageIndex);
       sheets.push(
-        image === undefined ? page : { ...page, title: nameOfScan(file.name, pageIndex, pageCount) },
+        image === undefined
+          ? { ...page, ...levels.of(page.title) }
+          : { ...page, title: nameOfScan(file.name, pageIndex, pageCount) },
       );
     } catch {
       await drop();

@@ -1,0 +1,112 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it } from '@jest/globals';
+import { put } from '@zest/core/job/change';
+import { createIdMaker } from '@zest/core/job/id';
+import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
+import type { RecordOf } from '@zest/core/job/record';
+import { startJob } from '@zest/core/library/startJob';
+import { createChance } from '@zest/core/testing/job';
+import type { Services } from '../platform/services.ts';
+import { openDatabase } from '../storage/database.ts';
+import { createJobStorage, summarize } from '../storage/jobStorage.ts';
+import { type JobStore, createJobStore } from './jobStore.ts';
+
+const makeId = createIdMaker(createChance(3));
+const job = createJob(
+  startJob(
+    { name: 'Store', client: '', unitSystem: 'us', currency: 'USD', decimalMark: '.', groupMark: ',' },
+    makeId,
+  ),
+);
+const line: RecordOf<'line'> = {
+  type: 'line',
+  id: makeId('line'),
+  sectionId: null,
+  order: 1,
+  description: 'Permit',
+  quantity: '2',
+  unit: 'ea',
+  itemCode: '',
+  typedCost: { kind: 'other', amount: '100' },
+};
+let databases = 0;
+let store: JobStore;
+let services: Services;
+/** Set to have another tab hold the job. */
+let held = false;
+
+beforeEach(async () => {
+  held = false;
+  const storage = createJobStorage(await openDatabase(() => undefined, `store-${(databases += 1)}`));
+  await storage.createJob(
+    summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
+    listRecords(job),
+    new Map(),
+  );
+  services = {
+    storage,
+    now: () => 42,
+    makeId,
+    locks: { take: async (_name: string, steal: boolean) => (held && !steal ? undefined : () => undefined) },
+  } as unknown as Services;
+  store = createJobStore(services);
+  await store.actions.openJob('job-a');
+});
+
+describe('the one door through which a job changes', () => {
+  it('figures, saves and remembers a change, and tells what it did to the bid', async () => {
+    expect(store.actions.transact('add a line', put(line)).ok).toBe(true);
+    const { open, lastChange, revision } = store.getState();
+    // 200 at 15 % overhead and contingency on cost, then 6 % on all above.
+    expect(lastChange).toEqual({ label: 'add a line', deltaMinor: 24_380 });
+    expect(open?.history.done.map(({ label }) => label)).toEqual(['add a line']);
+    expect(revision).toBe(1);
+    await store.actions.settled();
+    expect(store.getState().save).toEqual({ state: 'saved' });
+    expect((await services.storage.loadJob('job-a'))?.line.size).toBe(1);
+    const [summary] = await services.storage.listJobs();
+    expect(summary).toMatchObject({ totalMinor: 24_380, changedAt: 42 });
+  });
+
+  it('undoes and redoes by name, on the disk too', async () => {
+    store.actions.transact('add a line', put(line));
+    store.actions.undo();
+    expect(store.getState().lastChange).toEqual({ label: 'Undid ‘add a line’', deltaMinor: -24_380 });
+    await store.actions.settled();
+    expect((await services.storage.loadJob('job-a'))?.line.size).toBe(0);
+    store.actions.redo();
+    expect(store.getState().open?.job.line.size).toBe(1);
+    store.actions.undo();
+    store.actions.undo();
+    expect(store.getState().open?.job.line.size).toBe(0);
+  });
+
+  it('refuses a change with its reason and leaves everything as it was', () => {
+    const before = store.getState();
+    const done = store.actions.transact('bad line', put({ ...line, description: '' }));
+    expect(done).toMatchObject({ ok: false, problem: { kind: 'record-invalid', field: 'description' } });
+    expect(store.getState()).toBe(before);
+  });
+
+  it('takes a change that changes nothing for none', () => {
+    expect(store.actions.transact('same', put(settingsOf(job))).ok).toBe(true);
+    expect(store.getState().revision).toBe(0);
+    expect(store.getState().open?.history.done).toEqual([]);
+  });
+
+  it('only reads a job that another tab holds, until it takes over', async () => {
+    held = true;
+    const second = createJobStore(services);
+    await second.actions.openJob('job-a');
+    expect(second.actions.transact('add', put(line))).toMatchObject({ problem: { kind: 'read-only' } });
+    second.actions.undo();
+    await second.actions.takeOver();
+    expect(second.actions.transact('add', put(line)).ok).toBe(true);
+  });
+
+  it('says that a job is missing, in place of opening an empty one', async () => {
+    await store.actions.openJob('job-gone');
+    expect(store.getState()).toMatchObject({ missing: true, open: undefined });
+    expect(() => store.actions.transact('add', put(line))).toThrow('no job is open');
+  });
+});
