@@ -5,7 +5,7 @@ import { bidNode } from '@zest/core/calculate/nodes';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import type { Command } from '@zest/core/job/change';
 import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
-import { type Diff, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
+import { type Diff, EMPTY_DIFF, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
@@ -27,6 +27,8 @@ export interface JobState {
   readonly save: SaveState;
   readonly readOnly: boolean;
   readonly lastChange: { readonly label: string; readonly deltaMinor: number } | undefined;
+  /** What the step to this revision changed; for what keeps in step without looking through the job. */
+  readonly lastDiff: Diff;
   readonly selection: Selection | undefined;
 }
 
@@ -56,6 +58,7 @@ const CLOSED: JobState = {
   save: { state: 'saved' },
   readOnly: false,
   lastChange: undefined,
+  lastDiff: EMPTY_DIFF,
   selection: undefined,
 };
 
@@ -80,6 +83,7 @@ export function createJobStore(services: Services): JobStore {
       open: { ...open, job, history },
       revision: revision + 1,
       lastChange: { label, deltaMinor },
+      lastDiff: diff,
     });
     saver?.save(diff, files);
   };
@@ -142,7 +146,8 @@ export function createJobStore(services: Services): JobStore {
       const job = await services.storage.loadJob(jobId);
       if (job === undefined) return;
       const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
-      store.setState({ open, readOnly: false, revision: store.getState().revision + 1 });
+      // Two steps on: whoever keeps in step by the last change must look at everything.
+      store.setState({ open, readOnly: false, revision: store.getState().revision + 2 });
     },
     retrySave: () => saver?.retry(),
     settled: async () => saver?.settled(),

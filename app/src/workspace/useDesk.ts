@@ -74,7 +74,8 @@ interface Sent {
   readonly desk: Desk;
   readonly sheetId: string;
   readonly metersPerPoint: number | undefined;
-  readonly marks: ReadonlyMap<string, Mark>;
+  readonly revision: number;
+  readonly marks: Map<string, Mark>;
   readonly openings: ReadonlyMap<string, readonly Opening[]>;
 }
 
@@ -87,30 +88,49 @@ function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string)
   const { job } = useOpenJob();
   const sent = useRef<Sent | undefined>(undefined);
   const metersPerPoint = job.sheet.get(sheetId as Sheet['id'])?.scale?.xMetersPerPoint;
+  const revision = useJobState((state) => state.revision);
+  const lastDiff = useJobState((state) => state.lastDiff);
   useEffect(() => {
     if (desk === undefined) return;
-    const marks = new Map<string, Mark>();
-    for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
-    const openings = groupBy(job.opening.values(), ({ markId }): string => markId);
     const before = sent.current;
-    sent.current = { desk, sheetId, metersPerPoint, marks, openings };
+    const openings = groupBy(job.opening.values(), ({ markId }): string => markId);
     const shown = (mark: Mark): ShownMark => ({ mark, openings: openings.get(mark.id) ?? NO_OPENINGS });
-    if (before?.desk !== desk || before.sheetId !== sheetId || before.metersPerPoint !== metersPerPoint) {
+    const keeps =
+      before?.desk === desk && before.sheetId === sheetId && before.metersPerPoint === metersPerPoint;
+    if (before === undefined || !keeps || revision > before.revision + 1) {
+      const marks = new Map<string, Mark>();
+      for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
+      sent.current = { desk, sheetId, metersPerPoint, revision, marks, openings };
       desk.marks.load([...marks.values()].map(shown), metersPerPoint);
       hits.set(marks.values());
       return;
     }
-    const changed = [...marks.values()].filter(
-      (mark) =>
-        before.marks.get(mark.id) !== mark ||
-        !sameOpenings(before.openings.get(mark.id), openings.get(mark.id)),
-    );
-    const removed = [...before.marks.keys()].filter((id) => !marks.has(id));
+    // One step on: only what the last change touched is looked at.
+    const touched = new Set<string>();
+    for (const record of [...lastDiff.added, ...lastDiff.removed, ...lastDiff.updated.flat()]) {
+      if (record.type === 'mark') touched.add(record.id);
+      if (record.type === 'opening') touched.add(record.markId);
+    }
+    const changed: Mark[] = [];
+    const removed: string[] = [];
+    for (const markId of touched) {
+      const mark = job.mark.get(markId as Mark['id']);
+      const known = before.marks.get(markId);
+      if (mark?.sheetId === sheetId) {
+        const same = mark === known && sameOpenings(before.openings.get(markId), openings.get(markId));
+        if (!same) changed.push(mark);
+        before.marks.set(markId, mark);
+      } else if (known !== undefined) {
+        removed.push(markId);
+        before.marks.delete(markId);
+      }
+    }
+    sent.current = { ...before, revision, openings };
     if (changed.length === 0 && removed.length === 0) return;
-    for (const id of removed) hits.remove(id);
+    for (const markId of removed) hits.remove(markId);
     for (const mark of changed) hits.put(mark);
     desk.marks.change(changed.map(shown), removed, metersPerPoint);
-  }, [desk, hits, job.mark, job.opening, sheetId, metersPerPoint]);
+  }, [desk, hits, job, sheetId, metersPerPoint, revision, lastDiff]);
 }
 
 function useStylesInStep(desk: Desk | undefined): void {

@@ -100,13 +100,12 @@ interface ScopeRowProps {
   readonly shown: boolean;
 }
 
-function rowFigure(
-  { calculation, job }: OpenJob,
-  { display }: Formats,
-  scope: Scope,
-): Pick<ScopeRowProps, 'figure' | 'unit' | 'reason'> {
-  if (!calculation.isMeasured(scope.id))
-    return { figure: 'not measured yet', unit: '', reason: 'not measured yet' };
+type RowFigure = Pick<ScopeRowProps, 'figure' | 'unit' | 'reason'>;
+
+const NOT_MEASURED: RowFigure = { figure: 'not measured yet', unit: '', reason: 'not measured yet' };
+
+function rowFigure({ calculation, job }: OpenJob, { display }: Formats, scope: Scope): RowFigure {
+  if (!calculation.isMeasured(scope.id)) return NOT_MEASURED;
   const measure = leadingMeasure(scope.kind);
   const { failure, ...known } = calculation.figure(measureNode(scope.id, measure));
   if (failure !== undefined)

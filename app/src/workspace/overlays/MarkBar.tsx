@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import {
   FlipHorizontal2,
   FlipVertical2,
@@ -15,7 +16,7 @@ import {
 import type { Command } from '@zest/core/job/change';
 import { put, sequence } from '@zest/core/job/change';
 import { removeMarks } from '@zest/core/job/commands/removeWith';
-import { inOrder } from '@zest/core/job/job';
+import { type Job, inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import type { Mark } from '@zest/core/job/records/mark';
 import {
@@ -83,7 +84,6 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
     if (run(operation === 'join' ? 'join two marks' : 'cut an area', command))
       setView({ selectedMarks: new Set([first.id]) });
   };
-  const scopes = inOrder(job.scope.values()).filter(({ kind }) => kind === first.kind);
   const times = new Set(selected.map(({ repeat }) => repeat ?? 1));
   const locked = free.length < selected.length;
   return (
@@ -109,11 +109,7 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
             <option value="" disabled>
               several scopes
             </option>
-            {scopes.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <ScopeOptions kind={first.kind} scopes={job.scope} />
           </select>
         ) : null}
         <label className="mark-bar-times">
@@ -201,6 +197,27 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
     </div>
   );
 }
+
+/** Hundreds of options must not be made anew for every moved vertex. */
+const ScopeOptions = memo(function ScopeOptions({
+  kind,
+  scopes,
+}: {
+  readonly kind: Mark['kind'];
+  readonly scopes: Job['scope'];
+}) {
+  return (
+    <>
+      {inOrder(scopes.values())
+        .filter((scope) => scope.kind === kind)
+        .map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+    </>
+  );
+});
 
 function Tool({
   label,
