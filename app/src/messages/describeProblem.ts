@@ -210,6 +210,8 @@ function describeOther(problem: Other): string {
       return `The code ${quote(problem.code)} is taken by another item of the price book. Choose another.`;
     case 'record-gone':
       return 'This was removed in the meantime. Nothing was changed.';
+    case 'opening-too-wide':
+      return 'The opening is wider than the wall it sits in. Give it a smaller width, or place it in a longer wall.';
     case 'section-inside-itself':
       return `Section ${quote(problem.name)} cannot stand inside itself.`;
     case 'assembly-in-use':

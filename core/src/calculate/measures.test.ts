@@ -88,6 +88,15 @@ describe('openings in a wall', () => {
     expect(knownValue(figures.figure(measureNode(doors.id, 'count')))).toBe(1);
   });
 
+  it('are refused where they are wider than their wall', () => {
+    const job = after(put(run)).job;
+    expect(put(opening({ widthM: 31 * FOOT }))(job)).toMatchObject({
+      ok: false,
+      problem: { kind: 'opening-too-wide' },
+    });
+    expect(put(opening({ widthM: 29 * FOOT }))(job)).toMatchObject({ ok: true });
+  });
+
   it('are deducted by the rule of the scope', () => {
     const small = opening({ widthM: 0.5, heightM: 0.9 });
     const openings = put(opening(), small);

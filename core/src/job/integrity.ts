@@ -1,4 +1,5 @@
 import { RESERVED_NAMES } from '../formula/functions.ts';
+import { measureMark } from '../takeoff/measureMark.ts';
 import type { Id } from './id.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
@@ -62,9 +63,23 @@ function checkNesting(job: Job, record: JobRecord): JobProblem | undefined {
   return undefined;
 }
 
+/** An opening must fit the piece of wall it sits in, where that has a size. */
+function checkOpening(job: Job, record: JobRecord): JobProblem | undefined {
+  if (record.type !== 'opening' || record.seat.on !== 'run') return undefined;
+  const host = job.mark.get(record.markId);
+  const scale = host === undefined ? null : (job.sheet.get(host.sheetId)?.scale ?? null);
+  const stroke = host?.strokes[record.seat.stroke];
+  if (scale === null || stroke === undefined) return undefined;
+  const lengthM = measureMark({ kind: 'run', strokes: [stroke] }, 'plan_length', scale) ?? Infinity;
+  return record.widthM > lengthM ? { kind: 'opening-too-wide', widthM: record.widthM, lengthM } : undefined;
+}
+
 /** What is wrong with a record that was just put into the job, apart from its own fields. */
 export const checkPlace = (job: Job, record: JobRecord): JobProblem | undefined =>
-  checkReferences(job, record) ?? checkKey(job, record) ?? checkNesting(job, record);
+  checkReferences(job, record) ??
+  checkKey(job, record) ??
+  checkNesting(job, record) ??
+  checkOpening(job, record);
 
 /** Checks a whole job, as after reading a file. Keys and codes are gathered once, not per record. */
 export function checkJob(job: Job): JobProblem | undefined {

@@ -19,6 +19,7 @@ export type JobProblem =
   | { readonly kind: 'key-reserved'; readonly key: string }
   | { readonly kind: 'code-taken'; readonly code: string }
   | { readonly kind: 'record-gone'; readonly id: string }
+  | { readonly kind: 'opening-too-wide'; readonly widthM: number; readonly lengthM: number }
   | { readonly kind: 'section-inside-itself'; readonly name: string }
   | { readonly kind: 'assembly-in-use'; readonly name: string; readonly scopes: readonly string[] }
   | { readonly kind: 'section-in-use'; readonly name: string; readonly count: number }

@@ -78,10 +78,10 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
         </dl>
       )}
       <ScopeProperties scope={scope} onChange={change} />
+      <ScopeUses scope={scope} />
       <ScopeRules scope={scope} onChange={change} />
       <TypedPieces scope={scope} />
       <WheelReader scope={scope} />
-      <ScopeUses scope={scope} />
       <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
         <Button size="xs" variant="outline" onClick={() => setTape(true)}>
           <ListOrdered size={13} /> Tape

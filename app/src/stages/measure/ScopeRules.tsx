@@ -1,10 +1,12 @@
+import { knownValue } from '@zest/core/calculate/define';
+import { measureNode } from '@zest/core/calculate/nodes';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { type DeductRule, FACES, type Face } from '@zest/core/job/records/scope';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { AREA } from '@zest/core/units/dimension';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { describeEntry } from '../../messages/describeProblem.ts';
-import { useFormats } from '../../stores/context.tsx';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
@@ -16,12 +18,18 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
 /** Which face was traced, and which openings are deducted: stated, never silent. */
 export function ScopeRules({ scope, onChange }: ScopePartProps) {
   const { display, numbers } = useFormats();
+  const { calculation } = useOpenJob();
   if (scope.kind === 'count') return null;
+  // A choice is only asked for where it would change a figure.
+  const thick = scope.properties.some(({ key }) => key === 'thickness') || scope.face !== undefined;
+  const opened =
+    scope.deduct !== undefined ||
+    (knownValue(calculation.figure(measureNode(scope.id, 'openings'))) ?? 0) > 0;
   const rule = scope.deduct ?? { rule: 'all' };
   const areaUnit = findDefaultUnit(AREA, display.system);
   return (
     <>
-      {scope.kind === 'run' ? (
+      {scope.kind === 'run' && thick ? (
         <label className="property">
           <span className="soft">Traced along</span>
           <select
@@ -37,23 +45,25 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
           </select>
         </label>
       ) : null}
-      <label className="property">
-        <span className="soft">Deduct openings</span>
-        <select
-          className="input"
-          value={rule.rule}
-          onChange={(event) => {
-            const next = event.target.value as DeductRule['rule'];
-            onChange('deduction of openings', {
-              deduct: next === 'above' ? { rule: next, areaM2: areaUnit?.factor ?? 1 } : { rule: next },
-            });
-          }}
-        >
-          <option value="all">all</option>
-          <option value="above">above a size</option>
-          <option value="none">none</option>
-        </select>
-      </label>
+      {opened ? (
+        <label className="property">
+          <span className="soft">Deduct openings</span>
+          <select
+            className="input"
+            value={rule.rule}
+            onChange={(event) => {
+              const next = event.target.value as DeductRule['rule'];
+              onChange('deduction of openings', {
+                deduct: next === 'above' ? { rule: next, areaM2: areaUnit?.factor ?? 1 } : { rule: next },
+              });
+            }}
+          >
+            <option value="all">all</option>
+            <option value="above">above a size</option>
+            <option value="none">none</option>
+          </select>
+        </label>
+      ) : null}
       {rule.rule !== 'above' ? null : (
         <div className="property">
           <span className="soft">larger than</span>

@@ -269,7 +269,7 @@ function Hidden() {
       <span>
         {lone === undefined
           ? hidden.size === 0
-            ? 'All scopes shown'
+            ? 'All shown'
             : `${plural(hidden.size, 'scope')} hidden`
           : `Only ${lone.name}`}
       </span>
