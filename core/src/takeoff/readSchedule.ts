@@ -29,16 +29,19 @@ function groupRows(texts: readonly SheetText[]): readonly (readonly SheetText[])
   return rows;
 }
 
+/** Words of one cell stand closer than this, in letter heights; a gutter is wider. */
+const WORD_GAP = 0.75;
+
 /** Columns are where text stands in any row; between them runs an empty gutter from top to bottom. */
 function findColumns(rows: readonly (readonly SheetText[])[]): readonly Interval[] {
   const spans = rows
     .flat()
-    .map(({ x, width }): Interval => ({ from: x, to: x + width }))
+    .map(({ x, width, height }) => ({ from: x, to: x + width, height }))
     .sort((a, b) => a.from - b.from);
   const columns: { from: number; to: number }[] = [];
-  for (const { from, to } of spans) {
+  for (const { from, to, height } of spans) {
     const last = columns.at(-1);
-    if (last !== undefined && from <= last.to) last.to = Math.max(last.to, to);
+    if (last !== undefined && from <= last.to + WORD_GAP * height) last.to = Math.max(last.to, to);
     else columns.push({ from, to });
   }
   return columns;
