@@ -281,3 +281,45 @@ describe('picking two points', () => {
     expect(pickTwo(two, { type: 'cancel' })).toEqual(NO_POINTS);
   });
 });
+
+describe('what lies under the pointer', () => {
+  const markOf = (id: string, kind: Mark['kind'], strokes: Mark['strokes']): Mark => ({
+    type: 'mark',
+    id: `mark:${id}`,
+    scopeId: 'scope:a',
+    sheetId: 'sheet:a',
+    kind,
+    strokes,
+  });
+  const square = (x: number, y: number, size: number) => [
+    point(x, y),
+    point(x + size, y),
+    point(x + size, y + size),
+    point(x, y + size),
+  ];
+  const all = (): boolean => true;
+
+  it('is the smaller of two areas over each other, and none in the hole of one', () => {
+    const hits = createHitIndex();
+    const large = markOf('large', 'area', [square(0, 0, 200), square(120, 120, 40)]);
+    const small = markOf('small', 'area', [square(20, 20, 40)]);
+    hits.set([small, large]);
+    expect(hits.find(point(40, 40), 4, all)?.id).toBe('mark:small');
+    expect(hits.find(point(100, 40), 4, all)?.id).toBe('mark:large');
+    expect(hits.find(point(140, 140), 4, all)).toBeUndefined();
+  });
+
+  it('follows an arc, not its chord', () => {
+    const hits = createHitIndex();
+    hits.put(markOf('bow', 'run', [[point(0, 0), { x: 100, y: 0, through: point(50, -50) }]]));
+    expect(hits.find(point(50, -49), 3, all)?.id).toBe('mark:bow');
+    expect(hits.find(point(50, -2), 3, all)).toBeUndefined();
+  });
+
+  it('gives the pieces of marks near a place to be snapped to, closed where areas close', () => {
+    const hits = createHitIndex();
+    hits.set([markOf('area', 'area', [square(0, 0, 100)]), markOf('dot', 'count', [[point(1, 50)]])]);
+    expect(hits.segmentsNear(point(1, 50), 5)).toEqual([[point(0, 100), point(0, 0)]]);
+    expect(hits.segmentsNear(point(50, 50), 5)).toEqual([]);
+  });
+});
