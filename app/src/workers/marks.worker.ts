@@ -185,19 +185,28 @@ function labelPlace({ kind, strokes }: DrawnMark): readonly [number, number] | u
   return place;
 }
 
+/** Half the height a label takes, its halo included. */
+const LABEL_PX = 9;
+
 function drawLabels(context: Context, view: View, marks: readonly DrawnMark[]): void {
-  context.font = '600 12px "IBM Plex Sans", sans-serif';
+  context.font = '600 11px "IBM Plex Sans", Arial, sans-serif';
   context.textAlign = 'center';
   context.textBaseline = 'middle';
   context.lineJoin = 'round';
   context.lineWidth = 4;
   context.strokeStyle = 'rgba(255,255,255,0.95)';
   context.fillStyle = '#18211C';
+  const taken = new RBush<{ minX: number; maxX: number; minY: number; maxY: number }>();
   for (const mark of marks) {
     const text = labels.get(mark.id);
     const place = text === undefined ? undefined : labelPlace(mark);
     if (text === undefined || place === undefined) continue;
     const [x, y] = [(place[0] - view.x) * view.scale, (place[1] - view.y) * view.scale];
+    // Words over words say nothing: the first stays, the others come when one zooms in.
+    const half = context.measureText(text).width / 2 + 3;
+    const box = { minX: x - half, maxX: x + half, minY: y - LABEL_PX, maxY: y + LABEL_PX };
+    if (taken.collides(box)) continue;
+    taken.insert(box);
     context.strokeText(text, x, y);
     context.fillText(text, x, y);
   }

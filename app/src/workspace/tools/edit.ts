@@ -3,6 +3,7 @@ import { flattenPath } from '@zest/core/geometry/path';
 import { ringContains } from '@zest/core/geometry/polygon';
 import { boundsOf } from '@zest/core/geometry/bounds';
 import type { Mark } from '@zest/core/job/records/mark';
+import { mapStrokes } from '@zest/core/takeoff/editStrokes';
 import RBush from 'rbush';
 
 export type Strokes = Mark['strokes'];
@@ -69,13 +70,7 @@ export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
 }
 
 export const moveStrokes = (strokes: Strokes, by: Point): Strokes =>
-  strokes.map((stroke) =>
-    stroke.map((vertex) => ({
-      ...vertex,
-      ...translate(vertex, by),
-      ...(vertex.through === undefined ? {} : { through: translate(vertex.through, by) }),
-    })),
-  );
+  mapStrokes(strokes, (at) => translate(at, by));
 
 interface Entry {
   readonly minX: number;
