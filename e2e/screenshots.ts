@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdir } from 'node:fs/promises';
 import { type Page, chromium, expect } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './browser.ts';
-import { DEMO_JOB, goTo, openDemo, openSheet } from './drivers/zest.ts';
+import { DEMO_JOB, DEMO_SHEETS, goTo, openDemo, openSheet } from './drivers/zest.ts';
 
 const PORT = 4189;
 const FOLDER = process.argv[2] ?? 'docs/screenshots';
@@ -35,7 +35,7 @@ async function takeAll(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toBeVisible();
   await take('jobs');
   await openDemo(page);
-  await expect(page.getByRole('article').locator('img')).toHaveCount(4);
+  await expect(page.getByRole('article').locator('img')).toHaveCount(DEMO_SHEETS);
   await take('sheets');
   const desk = await openSheet(page, 'A-101');
   await page.getByRole('button', { name: 'Partition P2, 2x6', exact: true }).click();

@@ -10,6 +10,7 @@ import { StoresProvider, type Stores, useView } from './stores/context.tsx';
 const SheetsStage = lazy(() =>
   import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })),
 );
+const JoinPage = lazy(() => import('./stages/sheets/JoinPage.tsx').then((m) => ({ default: m.JoinPage })));
 const MeasureStage = lazy(() =>
   import('./stages/measure/MeasureStage.tsx').then((m) => ({ default: m.MeasureStage })),
 );
@@ -35,6 +36,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="sheets" replace /> },
       { path: 'sheets', element: stage(<SheetsStage />) },
+      { path: 'join/:sheetId?', element: stage(<JoinPage />) },
       { path: 'measure/:sheetId?', element: stage(<MeasureStage />) },
       { path: 'assemblies/:assemblyId?', element: stage(<AssembliesStage />) },
       { path: 'prices', element: stage(<PricesStage />) },

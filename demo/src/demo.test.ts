@@ -5,10 +5,13 @@ import { knownValue } from '@zest/core/calculate/define';
 import { measureNode } from '@zest/core/calculate/nodes';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { listUnpriced } from '@zest/core/reports/unpriced';
+import type { Measure } from '@zest/core/takeoff/measures';
 import { getUnit } from '@zest/core/units/unit';
 import { BAY_SLAB, DEPTH, DOORS, ROOMS, WIDTH, areaOf, wallLength } from './boathouse/building.ts';
-import { BOATHOUSE_SHEETS } from './boathouse/sheets.ts';
+import { ROOF_SLOPES, trueEdge } from './boathouse/roof.ts';
 import { drawSet } from './drawing/drawSet.ts';
+import { COLUMNS, PAVILION_BEAMS } from './pavilion/building.ts';
+import { BOATHOUSE_SET, PAVILION_SET } from './sets.ts';
 
 const read = (name: string): Buffer => readFileSync(`${__dirname}/../files/${name}`);
 const content = readZestjob(new Uint8Array(read('tern-island-boathouse.zestjob')));
@@ -22,6 +25,33 @@ function measured(key: string, measure: 'length' | 'area' | 'count'): number {
   const unit = { length: getUnit('ft'), area: getUnit('ft²'), count: undefined }[measure];
   return unit === undefined ? value : value / unit.factor;
 }
+
+/** A measure of a scope in SI units. */
+function figure(key: string, measure: Measure, of = calculation): number {
+  const scope = [...of.job.scope.values()].find((each) => each.key === key);
+  return knownValue(of.figure(measureNode(scope!.id, measure))) ?? Number.NaN;
+}
+
+describe('the metric demo job', () => {
+  const packed = readZestjob(new Uint8Array(read('orchard-row-pavilion.zestjob')));
+  if (!packed.ok) throw new Error(JSON.stringify(packed.problem));
+  const metric = new Calculation(packed.value.job);
+
+  it('measures what the model says, in meters', () => {
+    expect(figure('columns', 'count', metric)).toBe(COLUMNS.length);
+    const beams = PAVILION_BEAMS.reduce(
+      (sum, { from, to }) => sum + Math.hypot(to[0] - from[0], to[1] - from[1]),
+      0,
+    );
+    expect(figure('beams', 'length', metric)).toBeCloseTo(beams, 2);
+    expect(figure('paving', 'area', metric)).toBeCloseTo(40 * 18 - 2 * 3, 1);
+    // Two halves of 32 by 7 m at 27 degrees.
+    expect(figure('roof', 'slope_area', metric)).toBeCloseTo(
+      (2 * 32 * 7) / Math.cos((27 * Math.PI) / 180),
+      1,
+    );
+  });
+});
 
 describe('the demo job', () => {
   it('measures what the building model says', () => {
@@ -37,14 +67,48 @@ describe('the demo job', () => {
   });
 
   it('is partly done, as on a Tuesday afternoon', () => {
-    expect([...job.sheet.values()].filter(({ scale }) => scale === null)).toHaveLength(2);
+    const unscaled = [...job.sheet.values()].filter(
+      ({ scale, printedScale }) => scale === null && printedScale !== '',
+    );
+    expect(unscaled.map(({ number }) => number).sort()).toEqual(['C-102', 'E-101']);
     expect(listUnpriced(calculation).map(({ failure }) => failure.kind)).toEqual(['no-price', 'no-price']);
     expect([...job.scope.keys()].filter((id) => [...calculation.marksOf(id)].length === 0)).toHaveLength(1);
     expect(job.item.size).toBeGreaterThanOrEqual(120);
   });
 
-  it('is drawn to the same bytes every time, and the committed files are those', async () => {
-    const drawn = await drawSet('Tern Island Boathouse, bid set', BOATHOUSE_SHEETS);
-    expect(Buffer.from(drawn).equals(read('tern-island-boathouse.pdf'))).toBe(true);
+  const DRAWING_MS = 60_000;
+
+  it(
+    'is drawn to the same bytes every time, and the committed files are those',
+    async () => {
+      const drawn = await drawSet(BOATHOUSE_SET);
+      expect(Buffer.from(drawn).equals(read('tern-island-boathouse.pdf'))).toBe(true);
+      const pavilion = await drawSet(PAVILION_SET);
+      expect(Buffer.from(pavilion).equals(read('orchard-row-pavilion.pdf'))).toBe(true);
+    },
+    DRAWING_MS,
+  );
+
+  it('measures the roof as the model says: areas by the slope factor, hips and rakes in their true length', () => {
+    const feet = (measure: 'hip' | 'rake' | 'eave'): number =>
+      ['roof_metal', 'roof_shingle', 'roof_membrane'].reduce((sum, key) => sum + figure(key, measure), 0) /
+      0.3048;
+    for (const type of ['hip', 'rake', 'eave'] as const) {
+      const model = ROOF_SLOPES.flatMap((slope) =>
+        slope.edges.flatMap((edge, i) => (edge === type ? [trueEdge(slope, i)] : [])),
+      );
+      // Two slopes meet at every hip; it is one length of hip all the same.
+      const shared = type === 'hip' ? 2 : 1;
+      expect(feet(type)).toBeCloseTo(model.reduce((sum, length) => sum + length, 0) / shared, 1);
+    }
+    const plan = ROOF_SLOPES.reduce(
+      (sum, { ring, riseIn12 }) => sum + areaOf(ring) * Math.hypot(1, riseIn12 / 12),
+      0,
+    );
+    const area = ['roof_metal', 'roof_shingle', 'roof_membrane'].reduce(
+      (sum, key) => sum + figure(key, 'slope_area'),
+      0,
+    );
+    expect(area / getUnit('ft²').factor).toBeCloseTo(plan, 0);
   });
 });

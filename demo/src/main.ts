@@ -1,17 +1,28 @@
 import { writeFile } from 'node:fs/promises';
+import type { Job } from '@zest/core/job/job';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { createBoathouseJob } from './boathouse/job.ts';
-import { BOATHOUSE_SHEETS } from './boathouse/sheets.ts';
 import { drawSet } from './drawing/drawSet.ts';
+import { createPavilionJob } from './pavilion/job.ts';
+import { BOATHOUSE_SET, PAVILION_SET } from './sets.ts';
 
 const folder = new URL('../files/', import.meta.url);
-const name = 'tern-island-boathouse.pdf';
-const plans = await drawSet('Tern Island Boathouse, bid set', BOATHOUSE_SHEETS);
-const job = createBoathouseJob(name, plans.length);
-const [file] = job.file.keys();
-if (file === undefined) throw new Error('main: the demo job has no file');
-const packed = writeZestjob(job, new Map([[file, plans]]));
 
-await writeFile(new URL(name, folder), plans);
-await writeFile(new URL('tern-island-boathouse.zestjob', folder), packed);
-console.log(`${name}: ${plans.length} bytes; .zestjob: ${packed.length} bytes`);
+/** Writes a set of drawings, and the job that is measured on it. */
+async function write(
+  name: string,
+  content: Parameters<typeof drawSet>[0],
+  create: (fileName: string, byteLength: number) => Job,
+): Promise<void> {
+  const plans = await drawSet(content);
+  const job = create(`${name}.pdf`, plans.length);
+  const [file] = job.file.keys();
+  if (file === undefined) throw new Error(`write: the job of ${name} has no file`);
+  const packed = writeZestjob(job, new Map([[file, plans]]));
+  await writeFile(new URL(`${name}.pdf`, folder), plans);
+  await writeFile(new URL(`${name}.zestjob`, folder), packed);
+  console.log(`${name}: ${plans.length} bytes; .zestjob: ${packed.length} bytes`);
+}
+
+await write('tern-island-boathouse', BOATHOUSE_SET, createBoathouseJob);
+await write('orchard-row-pavilion', PAVILION_SET, createPavilionJob);

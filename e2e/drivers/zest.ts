@@ -1,8 +1,11 @@
 import { type Locator, type Page, expect } from '@playwright/test';
 import { type Place } from '@zest/demo/boathouse/building';
+import { BOATHOUSE_SHEETS } from '@zest/demo/boathouse/sheets';
 import { onSheet } from '@zest/demo/boathouse/plan';
 
 export const DEMO_JOB = 'Tern Island Boathouse';
+/** Sheets of the demo set. */
+export const DEMO_SHEETS = BOATHOUSE_SHEETS.length;
 export const DEMO_PDF = 'demo/files/tern-island-boathouse.pdf';
 
 /** Waits until what was changed is said to be saved. */

@@ -12,7 +12,7 @@ async function expectAccessible(page: Page, where: string): Promise<void> {
 const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   jobs: async (page) => {
     await page.goto('/jobs');
-    await expect(page.getByRole('row')).toHaveCount(2);
+    await expect(page.getByRole('row')).toHaveCount(3);
   },
   'new job': async (page) => {
     await page.goto('/jobs');

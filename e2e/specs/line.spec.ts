@@ -11,6 +11,7 @@ import {
   WALLS,
 } from '@zest/demo/boathouse/building';
 import {
+  DEMO_SHEETS,
   addPdf,
   goTo,
   newJob,
@@ -30,7 +31,7 @@ const within = (measured: number, truth: number): void =>
 test('a PDF goes in at one end and a priced bid comes out at the other', async ({ page }) => {
   await newJob(page, 'Line test');
   await addPdf(page);
-  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS);
   await expect(page.getByRole('article', { name: 'A-101 Ground floor plan' })).toBeVisible();
   await expect(page.getByText(`The sheet says 1/8" = 1'-0"`).first()).toBeVisible();
 
@@ -61,6 +62,7 @@ test('a PDF goes in at one end and a priced bid comes out at the other', async (
   }
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
+  await expect(tallyFigure(page, 'run_1')).toHaveText(/′/);
   within(readFeet(await tallyFigure(page, 'run_1').innerText()), wallLength('P2'));
 
   // A count, one click a door.
@@ -74,6 +76,7 @@ test('a PDF goes in at one end and a priced bid comes out at the other', async (
   await page.getByRole('button', { name: /Use the printed/ }).click();
   await foundation.zoomTo([31, 41], 1);
   await foundation.draw('a', BAY_SLAB);
+  await expect(tallyFigure(page, 'area_1')).toHaveText(/ft²/);
   within(readNumber(await tallyFigure(page, 'area_1').innerText()), areaOf(BAY_SLAB));
   await page.keyboard.press('Escape');
 

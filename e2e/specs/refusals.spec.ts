@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { zipSync, strToU8 } from 'fflate';
 import {
+  DEMO_SHEETS,
   DEMO_PDF,
   addPdf,
   goTo,
@@ -69,7 +70,7 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
     await expect(page.getByRole('article')).toHaveCount(0);
   }
   await addPdf(page);
-  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS);
 });
 
 test('a long set can be canceled, and nothing of it stays', async ({ page }) => {
@@ -82,7 +83,7 @@ test('a long set can be canceled, and nothing of it stays', async ({ page }) => 
 
 test('job files that cannot be taken are refused in a sentence', async ({ page }) => {
   await page.goto('/jobs');
-  await expect(page.getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('row')).toHaveCount(3);
   const give = (name: string, bytes: Uint8Array) =>
     page
       .getByLabel('Job file')
@@ -104,7 +105,7 @@ test('job files that cannot be taken are refused in a sentence', async ({ page }
     await give('job.zestjob', bytes);
     await expect(page.getByText(words)).toBeVisible();
   }
-  await expect(page.getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('row')).toHaveCount(3);
 });
 
 test('formulas that do not work say why in their place, and the bid goes on', async ({ page }) => {

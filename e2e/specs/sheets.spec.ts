@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { addPdf, goTo, newJob, openDemo, readFeet, tallyFigure } from '../drivers/zest.ts';
+import { DEMO_SHEETS, addPdf, goTo, newJob, openDemo, readFeet, tallyFigure } from '../drivers/zest.ts';
 
 /** A picture of a 60 x 40 ft room, drawn 5 pixels a foot up and 0.6 % more across. */
 const STRETCH = 1.006;
@@ -84,7 +84,7 @@ test('calibrate a stretched scan: each way gets a scale of its own, and a mistak
 test('a length in the wrong unit is asked about before it is taken', async ({ page }) => {
   await newJob(page, 'Slip');
   await addPdf(page);
-  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS);
   await page.getByRole('button', { name: 'Open A-101 Ground floor plan' }).click();
   const desk = page.getByRole('application', { name: /Sheet A-101/ });
   await expect(desk).toHaveAttribute('data-marks', 'drawn');

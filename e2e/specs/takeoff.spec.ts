@@ -70,12 +70,13 @@ test('a conduit run with risers: at right angles between clicks, with rises and 
 test('a roof slope: pitch and edges give true area and true lengths', async ({ page }) => {
   await openDemo(page);
   const desk = await openSheet(page, 'A-101');
-  await page.keyboard.press('r');
+  await page.getByRole('button', { name: 'New scope' }).click();
+  await page.getByRole('menuitem', { name: /^Roof slope/ }).click();
   await page.keyboard.press('e');
   await desk.click([4, 4]);
   await desk.click([44, 24]);
   await page.keyboard.press('Escape');
-  await expect(tallyFigure(page, 'roof_slope_1')).toHaveText('no pitch');
+  await expect(tallyFigure(page, 'roof_slope_4')).toHaveText('no pitch');
   await desk.click([24, 14]);
   const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
   await bar.getByLabel('Pitch').fill('steep');
@@ -83,9 +84,10 @@ test('a roof slope: pitch and edges give true area and true lengths', async ({ p
   await expect(page.getByRole('alert')).toHaveText('Type a pitch such as 6/12, 30 % or 27°.');
   await bar.getByLabel('Pitch').fill('6/12');
   await bar.getByLabel('Pitch').press('Enter');
+  await expect(tallyFigure(page, 'roof_slope_4')).toHaveText(/ft²/);
   await expect
     .poll(
-      async () => readNumber(await tallyFigure(page, 'roof_slope_1').innerText()) / (800 * Math.sqrt(1.25)),
+      async () => readNumber(await tallyFigure(page, 'roof_slope_4').innerText()) / (800 * Math.sqrt(1.25)),
     )
     .toBeCloseTo(1, 2);
   await bar.getByLabel('Edge 1').selectOption('eave');

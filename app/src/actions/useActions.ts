@@ -1,12 +1,9 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { writeDxf, writeGeoJson } from '@zest/core/formats/marks/writeMarks';
-import type { Sheet } from '@zest/core/job/records/sheet';
-import { tellProblem } from '../components/toaster.tsx';
 import { STAGES } from '../frame/stages.ts';
-import { fileName } from '../storage/jobFiles.ts';
 import { type Stores, useStores } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
+import { listSheetActions } from './sheetActions.ts';
 
 /** Something a person can have done, by key, by name in the finder, or by button. */
 export interface Action {
@@ -42,7 +39,9 @@ export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = 
   ['Enter', 'end the mark'],
   ['Esc', 'leave the pen; what is drawn stays'],
   ['Delete', 'delete the selected vertex or marks'],
+  ['X', 'hold the kind of place the point is drawn to, and let it go'],
   ['Shift drag', 'catch marks in a box'],
+  ['Ctrl drag', 'catch marks in a loop drawn by hand'],
   ['Ctrl+A', 'all marks of the scope in hand on this sheet'],
   ['Ctrl+C  X  V', 'copy, cut, paste marks, also onto another sheet or job'],
   ['Arrow keys', 'pan, or nudge the marks in hand; with Shift further'],
@@ -57,25 +56,8 @@ export function useActions(): readonly Action[] {
   return useMemo(() => listActions(stores, (path) => void navigate(path)), [stores, navigate]);
 }
 
-/** Marks of the sheet at hand, in meters, for any program that reads an open drawing. */
-function exportMarks(jobs: Stores['jobs'], services: Stores['services'], format: 'dxf' | 'geojson'): void {
-  const job = jobs.getState().open?.job;
-  const id = decodeURIComponent(/\/measure\/([^/]+)/.exec(location.pathname)?.[1] ?? '');
-  const sheet = job?.sheet.get(id as Sheet['id']);
-  if (job === undefined || sheet === undefined) return tellProblem('Open a sheet under Measure first.');
-  if (sheet.scale === null)
-    return tellProblem(
-      `${sheet.number} has no scale, so its marks have no size on the ground. Set it first.`,
-    );
-  const text = format === 'dxf' ? writeDxf(job, sheet) : writeGeoJson(job, sheet);
-  const name = fileName(`${sheet.number} ${sheet.title} marks`, `.${format}`);
-  services.download(
-    name,
-    new Blob([text], { type: format === 'dxf' ? 'image/vnd.dxf' : 'application/geo+json' }),
-  );
-}
-
-function listActions({ jobs, view, services }: Stores, navigate: (path: string) => void): readonly Action[] {
+function listActions(stores: Stores, navigate: (path: string) => void): readonly Action[] {
+  const { jobs, view } = stores;
   const jobPath = (path: string): string => `/job/${jobs.getState().open?.jobId ?? ''}/${path}`;
   const stages = STAGES.map(({ path, name }, index): Action => ({
     id: `go-${path}`,
@@ -116,16 +98,7 @@ function listActions({ jobs, view, services }: Stores, navigate: (path: string) 
       label: 'Switch between light and dark',
       run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })),
     },
-    {
-      id: 'marks-dxf',
-      label: 'Export the marks of this sheet as DXF',
-      run: () => exportMarks(jobs, services, 'dxf'),
-    },
-    {
-      id: 'marks-geojson',
-      label: 'Export the marks of this sheet as GeoJSON',
-      run: () => exportMarks(jobs, services, 'geojson'),
-    },
+    ...listSheetActions(stores, navigate),
     { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
     { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },
   ];

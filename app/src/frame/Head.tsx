@@ -11,6 +11,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { plural } from '../messages/words.ts';
 import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
@@ -26,6 +27,7 @@ export function Head() {
       <button type="button" className="head-find" onClick={() => setView({ finderOpen: true })}>
         Find anything <kbd>Ctrl K</kbd>
       </button>
+      <BesideChoice />
       <UndoRedo />
       <SavedState />
       <Total />

@@ -8,6 +8,7 @@ import { describeProblem } from '../messages/describeProblem.ts';
 import { packJob } from '../storage/jobFiles.ts';
 import { useJobActions, useJobState, useOpenJob, useServices } from '../stores/context.tsx';
 import { tellProblem } from '../components/toaster.tsx';
+import { Beside } from './Beside.tsx';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
 import { STAGES } from './stages.ts';
@@ -47,7 +48,12 @@ function Frame() {
       <Head />
       <main className="work">
         <SaveBanner />
-        <Outlet />
+        <div className="work-split">
+          <div className="work-main">
+            <Outlet />
+          </div>
+          <Beside />
+        </div>
       </main>
       <ThroughLine />
       <Finder />

@@ -1,4 +1,6 @@
 // data: the twelve scope colors with the pattern that goes with each
+import type { Glyph } from '@zest/core/job/records/scope';
+
 /**
  * Twelve colors ordered so that neighbors stay apart in lightness as well as in hue; each comes with
  * a dash for runs, a hatch for areas and a shape for counts, so that color is never the only cue.
@@ -12,7 +14,7 @@ export interface ScopeLook {
 }
 
 export type Hatch = 'plain' | 'rising' | 'falling' | 'crossed' | 'level' | 'upright' | 'dots';
-export type Glyph = 'disc' | 'square' | 'triangle' | 'diamond' | 'ring' | 'cross';
+export type { Glyph };
 
 const look = (
   name: string,

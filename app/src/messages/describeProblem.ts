@@ -8,8 +8,10 @@ import { isNumber } from '@zest/core/units/dimension';
 import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';
 
-type DrawingProblem = PdfProblem | ImageProblem;
+import type { JoinProblem } from '@zest/core/takeoff/joinSheets';
 import { RECORD_WORDS, describeDimension, plural } from './words.ts';
+
+type DrawingProblem = PdfProblem | ImageProblem;
 
 /** Problems of the browser and the app around a job. */
 export type AppProblem =
@@ -29,6 +31,7 @@ export type Problem =
   | ScaleProblem
   | ZestjobProblem
   | DrawingProblem
+  | JoinProblem
   | AppProblem;
 
 const short = (text: string, limit = 60): string => (text.length > limit ? `${text.slice(0, limit)}…` : text);
@@ -192,6 +195,16 @@ function describeOther(problem: Other): string {
       return `${quote(problem.text)} was not understood as a scale. Write 1/8" = 1'-0" or 1:100.`;
     case 'scale-out-of-range':
       return `A scale of ${quote(problem.text)} is not one that drawings have. Check the two points and the distance.`;
+    case 'join-too-few-points':
+      return 'A join takes two places that both sheets show. Click the second on both.';
+    case 'join-points-coincide':
+      return 'The two places are the same one on a sheet, so nothing says how to turn it. Take one of them back and pick another, far away.';
+    case 'join-same-sheet':
+      return 'Both panes show the same sheet. Choose the other half on one side.';
+    case 'join-same-side':
+      return 'Both sheets lie on the same side of the line through the two places. Pick places on the match line, in the same order on both sheets.';
+    case 'join-too-large':
+      return 'The joined sheet would be larger than any paper. Check that the places are the same on both sheets.';
     case 'scale-one-way':
       return 'Both distances run the same way. Pick one across the sheet and one up it.';
     case 'scale-points-coincide':

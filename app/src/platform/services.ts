@@ -46,8 +46,9 @@ function createSheetWorker(): SheetWorker {
     open: (fileId, bytes) => remote.open(fileId, bytes),
     close: (fileId) => remote.close(fileId),
     page: (fileId, index) => remote.page(fileId, index) as Promise<never>,
-    lineWork: (fileId, index) => remote.lineWork(fileId, index) as Promise<Float32Array>,
-    render: (fileId, index, tile) => remote.render(fileId, index, tile) as Promise<ImageBitmap>,
+    texts: (sheet) => remote.texts(sheet as never) as Promise<never>,
+    lineWork: (sheet) => remote.lineWork(sheet as never) as Promise<never>,
+    render: (sheet, tile) => remote.render(sheet as never, tile) as Promise<ImageBitmap>,
   };
 }
 

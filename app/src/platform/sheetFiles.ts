@@ -1,16 +1,27 @@
-import type { Sheet } from '@zest/core/job/records/sheet';
+import type { PackedLines } from '@zest/core/geometry/snap';
+import type { Placing, Sheet } from '@zest/core/job/records/sheet';
+import { placingsOf } from '@zest/core/takeoff/placing';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
-import type { Tile } from '../workers/sheetProtocol.ts';
+import type { PlacedSheet, Tile } from '../workers/sheetProtocol.ts';
 import type { Services } from './services.ts';
 
 /** Sheets as pictures; files are opened in the worker the first time they are needed. */
 export interface SheetFiles {
   readonly render: (sheet: Sheet, tile: Tile) => Promise<ImageBitmap>;
   /** Segments of the sheet's own line work; none where it is a scan. */
-  readonly lineWork: (sheet: Sheet) => Promise<Float32Array>;
+  readonly lineWork: (sheet: Sheet) => Promise<PackedLines>;
   /** Every piece of text on the sheet; none where it is a scan. */
   readonly texts: (sheet: Sheet) => Promise<readonly SheetText[]>;
   readonly thumbnail: (sheet: Sheet) => Promise<Blob>;
+}
+
+/** Tells pictures of a sheet apart: it changes with how its pages lie and are toned, not with its name. */
+export function pictureKey({ id, placings, tone, widthPt, heightPt }: Sheet): string {
+  if (placings === undefined && tone === undefined) return id;
+  const text = JSON.stringify([placings, tone, widthPt, heightPt]);
+  let hash = 0;
+  for (let i = 0; i < text.length; i += 1) hash = (Math.imul(hash, 31) + text.charCodeAt(i)) | 0;
+  return `${id}~${(hash >>> 0).toString(36)}`;
 }
 
 const THUMBNAIL_WIDTH = 520;
@@ -31,23 +42,26 @@ function ensureOpen(services: Services, jobId: string, fileId: string): Promise<
 }
 
 export function createSheetFiles(services: Services, jobId: string): SheetFiles {
+  /** The sheet's pages, once their files are open; pages of files that cannot be opened are left out. */
+  const ensurePlaced = async (sheet: Sheet): Promise<PlacedSheet> => {
+    const placings: Placing[] = [];
+    for (const placing of placingsOf(sheet))
+      if (await ensureOpen(services, jobId, placing.fileId)) placings.push(placing);
+    return { placings, tone: sheet.tone };
+  };
   const render = async (sheet: Sheet, tile: Tile): Promise<ImageBitmap> => {
-    if (!(await ensureOpen(services, jobId, sheet.fileId)))
-      throw new Error(`render: ${sheet.fileId} cannot be opened`);
-    return services.sheets.render(sheet.fileId, sheet.pageIndex, tile);
+    const placed = await ensurePlaced(sheet);
+    if (placed.placings.length === 0) throw new Error(`render: ${sheet.fileId} cannot be opened`);
+    return services.sheets.render(placed, tile);
   };
   return {
     render,
-    lineWork: async (sheet) => {
-      if (!(await ensureOpen(services, jobId, sheet.fileId))) return new Float32Array(0);
-      return services.sheets.lineWork(sheet.fileId, sheet.pageIndex);
-    },
-    texts: async (sheet) => {
-      if (!(await ensureOpen(services, jobId, sheet.fileId))) return [];
-      return (await services.sheets.page(sheet.fileId, sheet.pageIndex)).texts;
-    },
+    lineWork: async (sheet) => services.sheets.lineWork(await ensurePlaced(sheet)),
+    texts: async (sheet) => services.sheets.texts(await ensurePlaced(sheet)),
     thumbnail: async (sheet) => {
-      const kept = await services.storage.readThumbnail(jobId, sheet.id);
+      // Another way of lying is another picture.
+      const key = pictureKey(sheet);
+      const kept = await services.storage.readThumbnail(jobId, key);
       if (kept !== undefined) return kept;
       const scale = THUMBNAIL_WIDTH / sheet.widthPt;
       const tile = { scale, x: 0, y: 0, width: THUMBNAIL_WIDTH, height: Math.round(sheet.heightPt * scale) };
@@ -58,7 +72,7 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
       canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
       const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
       if (blob === null) throw new Error('thumbnail: the canvas gave no picture');
-      await services.storage.saveThumbnail(jobId, sheet.id, blob);
+      await services.storage.saveThumbnail(jobId, key, blob);
       return blob;
     },
   };

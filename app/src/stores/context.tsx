@@ -1,4 +1,4 @@
-import { createContext, useContext } from 'react';
+import { type ReactNode, createContext, useContext, useDeferredValue } from 'react';
 import { useStore } from 'zustand';
 import type { Display } from '@zest/core/units/format';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
@@ -32,9 +32,23 @@ export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
   useStore(useStores().view, select);
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
+/** The job as it was a moment ago, for what may come after the new total is on the screen. */
+const LaterJobContext = createContext<OpenJob | undefined>(undefined);
+
+/**
+ * What is inside follows the job right after the urgent things: a change paints the sheet and the
+ * total first, then this. Give it children that do not change by themselves.
+ */
+export function Later({ children }: { readonly children: ReactNode }) {
+  const open = useOpenJob();
+  return <LaterJobContext value={useDeferredValue(open)}>{children}</LaterJobContext>;
+}
+
 /** The open job; only for what is shown inside its frame. */
 export function useOpenJob(): OpenJob {
-  const open = useJobState((state) => state.open);
+  const later = useContext(LaterJobContext);
+  const now = useJobState((state) => (later === undefined ? state.open : undefined));
+  const open = later ?? now;
   if (open === undefined) throw new Error('useOpenJob: no job is open');
   return open;
 }

@@ -1,8 +1,33 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Schedule } from '@zest/core/job/records/schedule';
+import type { Bounds } from '@zest/core/geometry/bounds';
+import type { OpeningRow } from '../workspace/openingRows.ts';
 import type { MarkKind } from '@zest/core/takeoff/measures';
 
-export type Tool = 'select' | MarkKind | 'opening' | 'schedule' | 'scale' | 'check';
+export type Tool =
+  | 'select'
+  | MarkKind
+  | 'opening'
+  | 'schedule'
+  | 'scale'
+  | 'check'
+  | 'straighten'
+  | 'level'
+  | 'crop'
+  /** The box of a part of the sheet with a scale of its own. */
+  | 'part';
+
+export const COLOR_MODES = ['scope', 'section', 'level', 'zone'] as const;
+export type ColorMode = (typeof COLOR_MODES)[number];
+/** What the tally counts: the whole job, or only what is on the level or the sheet at hand. */
+export const WITHIN_MODES = ['job', 'level', 'sheet'] as const;
+export type WithinMode = (typeof WITHIN_MODES)[number];
+
+/** What stands beside the work. */
+export type Beside =
+  | { readonly is: 'sheet'; readonly id: string }
+  | { readonly is: 'schedule'; readonly id: string }
+  | { readonly is: 'estimate' };
 
 export const LABEL_MODES = ['none', 'name', 'figure', 'both'] as const;
 export type LabelMode = (typeof LABEL_MODES)[number];
@@ -13,11 +38,25 @@ export interface ViewState {
   readonly tool: Tool;
   /** The scope the pen draws. */
   readonly penScope: string | undefined;
+  /** Ids of scopes, sections and zones that are not shown. */
   readonly hidden: ReadonlySet<string>;
   readonly alone: string | undefined;
   readonly sheetShown: 'full' | 'dim' | 'hidden';
   /** What is written on marks. */
   readonly labels: LabelMode;
+  readonly colorBy: ColorMode;
+  readonly within: WithinMode;
+  /** Dots where the runs of the scope in hand end and meet. */
+  readonly junctionsShown: boolean;
+  /** The zone that new marks go to. */
+  readonly penZone: string | undefined;
+  /** The row of a schedule the next opening is of. */
+  readonly openingRow: OpeningRow | undefined;
+  /** The box of a part of the sheet whose scale is being asked for. */
+  readonly part: Bounds | undefined;
+  /** Words looked for on the sheet. */
+  readonly soughtText: string;
+  readonly beside: Beside | undefined;
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
@@ -40,6 +79,14 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     alone: undefined,
     sheetShown: 'full',
     labels: 'none',
+    colorBy: 'scope',
+    within: 'job',
+    junctionsShown: false,
+    penZone: undefined,
+    openingRow: undefined,
+    part: undefined,
+    soughtText: '',
+    beside: undefined,
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,
@@ -50,6 +97,13 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
   });
   return store;
 }
+
+/** True when marks of a scope in a section are to be seen, as far as zones do not hide them. */
+export const isScopeShown = (
+  { hidden, alone }: Pick<ViewState, 'hidden' | 'alone'>,
+  scope: { readonly id: string; readonly sectionId: string | null },
+): boolean =>
+  isShown({ hidden, alone }, scope.id) && !(alone === undefined && hidden.has(scope.sectionId ?? ''));
 
 /** True when a scope's marks are to be seen. */
 export const isShown = ({ hidden, alone }: Pick<ViewState, 'hidden' | 'alone'>, scopeId: string): boolean =>

@@ -1,5 +1,7 @@
 import { PIXEL_LIMIT, readImageSize } from '@zest/core/formats/image/readImageSize';
+import type { Placing } from '@zest/core/job/records/sheet';
 import UTIF from 'utif2';
+import { matrixInTile, shareOfPage } from './placedPages.ts';
 import type { OpenAnswer, PageInfo, Tile } from './sheetProtocol.ts';
 
 /** Dots an inch that are assumed of a photo or a scan that does not say. */
@@ -90,8 +92,9 @@ export function imageInfo(fileId: string, pageIndex: number): PageInfo {
   return { widthPt, heightPt, texts: [] };
 }
 
-export async function renderImage(fileId: string, pageIndex: number, tile: Tile): Promise<ImageBitmap> {
-  const page = getPage(fileId, pageIndex);
+/** Draws the part of a scan that a tile of its sheet shows. */
+export async function renderImage(placing: Placing, tile: Tile): Promise<ImageBitmap> {
+  const page = getPage(placing.fileId, placing.pageIndex);
   if (unpacked?.page !== page) {
     void unpacked?.bitmap.then((bitmap) => bitmap.close());
     unpacked = { page, bitmap: page.decode() };
@@ -103,13 +106,22 @@ export async function renderImage(fileId: string, pageIndex: number, tile: Tile)
   context.fillStyle = '#ffffff';
   context.fillRect(0, 0, tile.width, tile.height);
   context.imageSmoothingQuality = 'high';
-  const fine = bitmap.width / (page.widthPt * tile.scale);
-  const [x, y, width, height] = [tile.x, tile.y, tile.width, tile.height].map((each) => each * fine) as [
-    number,
-    number,
-    number,
-    number,
-  ];
-  context.drawImage(bitmap, x, y, width, height, 0, 0, tile.width, tile.height);
+  context.setTransform(...(matrixInTile(placing, tile) as [number, number, number, number, number, number]));
+  // Only the pixels that are seen: a large scan is not resampled whole for every tile.
+  const { left, right, top, bottom } = shareOfPage(placing, tile);
+  const clamp = (share: number): number => Math.min(1, Math.max(0, share));
+  const [x0, x1, y0, y1] = [clamp(left), clamp(right), clamp(top), clamp(bottom)];
+  if (x1 > x0 && y1 > y0)
+    context.drawImage(
+      bitmap,
+      x0 * bitmap.width,
+      y0 * bitmap.height,
+      (x1 - x0) * bitmap.width,
+      (y1 - y0) * bitmap.height,
+      x0 * page.widthPt * tile.scale,
+      y0 * page.heightPt * tile.scale,
+      (x1 - x0) * page.widthPt * tile.scale,
+      (y1 - y0) * page.heightPt * tile.scale,
+    );
   return canvas.transferToImageBitmap();
 }

@@ -1,7 +1,8 @@
 import * as Comlink from 'comlink';
 import RBush from 'rbush';
+import { traceGlyph } from '../look/glyphs.ts';
 import { type Glyph, type Hatch, lookOf } from '../look/scopeColors.ts';
-import type { DrawnMark, DrawnScope, MarksWorker, View } from './marksProtocol.ts';
+import type { DrawnMark, DrawnStyle, MarksWorker, View } from './marksProtocol.ts';
 
 interface Entry {
   readonly minX: number;
@@ -20,7 +21,7 @@ const REACH = 12;
 
 const tree = new RBush<Entry>();
 const entries = new Map<string, Entry>();
-let scopes = new Map<string, DrawnScope>();
+let styles = new Map<string, DrawnStyle>();
 let labels: ReadonlyMap<string, string> = new Map();
 const hatches = new Map<string, OffscreenCanvas>();
 
@@ -59,8 +60,8 @@ async function change(put: readonly DrawnMark[], removed: readonly string[]): Pr
   }
 }
 
-async function style(list: readonly DrawnScope[]): Promise<void> {
-  scopes = new Map(list.map((scope) => [scope.id, scope]));
+async function style(list: readonly DrawnStyle[]): Promise<void> {
+  styles = new Map(list.map((each) => [each.id, each]));
 }
 
 async function label(list: readonly (readonly [id: string, text: string])[]): Promise<void> {
@@ -80,31 +81,31 @@ async function draw(view: View, quality: 'quick' | 'proper', skip: readonly stri
     maxY: view.y + view.height / view.scale + reach,
   });
   const skipped = new Set(skip);
-  const byScope = new Map<string, DrawnMark[]>();
+  const byStyle = new Map<string, DrawnMark[]>();
   for (const { mark } of seen) {
-    const scope = scopes.get(mark.scopeId);
-    if (scope === undefined || scope.hidden || skipped.has(mark.id)) continue;
-    const list = byScope.get(mark.scopeId);
-    if (list === undefined) byScope.set(mark.scopeId, [mark]);
+    const look = styles.get(mark.styleId);
+    if (look === undefined || look.hidden || skipped.has(mark.id)) continue;
+    const list = byStyle.get(mark.styleId);
+    if (list === undefined) byStyle.set(mark.styleId, [mark]);
     else list.push(mark);
   }
   const crowded = seen.length > CROWDED;
   for (const kind of ['area', 'slope', 'run', 'count'] as const) {
-    for (const [scopeId, marks] of byScope) {
-      const scope = scopes.get(scopeId) as DrawnScope;
+    for (const [styleId, marks] of byStyle) {
+      const look = styles.get(styleId) as DrawnStyle;
       const ofKind = marks.filter((mark) => mark.kind === kind);
-      context.globalAlpha = scope.faint ? 0.25 : 1;
+      context.globalAlpha = look.faint ? 0.25 : 1;
       for (let i = 0; i < ofKind.length; i += MARKS_A_PATH)
-        drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, scope.color, quality, crowded);
+        drawBatch(context, view, ofKind.slice(i, i + MARKS_A_PATH), kind, look, quality, crowded);
     }
   }
   if (quality === 'proper')
-    for (const [scopeId, marks] of byScope)
+    for (const [styleId, marks] of byStyle)
       for (const { openings } of marks)
         if (openings.length > 0)
-          drawOpenings(context, view, openings, (scopes.get(scopeId) as DrawnScope).color);
+          drawOpenings(context, view, openings, (styles.get(styleId) as DrawnStyle).color);
   if (quality === 'proper' && labels.size > 0 && !crowded)
-    drawLabels(context, view, [...byScope.values()].flat());
+    drawLabels(context, view, [...byStyle.values()].flat());
   const bitmap = canvas.transferToImageBitmap();
   return Comlink.transfer(bitmap, [bitmap]);
 }
@@ -114,15 +115,16 @@ function drawBatch(
   view: View,
   marks: readonly DrawnMark[],
   kind: DrawnMark['kind'],
-  color: number,
+  style: DrawnStyle,
   quality: 'quick' | 'proper',
   crowded: boolean,
 ): void {
-  const look = lookOf(color);
+  const look = lookOf(style.color);
+  const glyph = style.sign?.glyph ?? look.glyph;
   context.beginPath();
   for (const { strokes } of marks)
     for (const stroke of strokes) {
-      if (kind === 'count') traceGlyphs(context, view, stroke, look.glyph);
+      if (kind === 'count') traceGlyphs(context, view, stroke, glyph, style.sign);
       else traceStroke(context, view, stroke, kind === 'area' || kind === 'slope');
     }
   context.strokeStyle = look.color;
@@ -135,12 +137,10 @@ function drawBatch(
   }
   if (kind === 'area' || kind === 'slope') fillArea(context, look.color, look.hatch);
   if (kind === 'count') {
-    context.fillStyle =
-      look.glyph === 'ring' || look.glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
+    context.fillStyle = glyph === 'ring' || glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
     context.fill();
-    context.lineWidth = look.glyph === 'ring' || look.glyph === 'cross' ? 2.5 : 1;
-    context.strokeStyle =
-      look.glyph === 'ring' || look.glyph === 'cross' ? look.color : 'rgba(255,255,255,0.9)';
+    context.lineWidth = glyph === 'ring' || glyph === 'cross' ? 2.5 : 1;
+    context.strokeStyle = glyph === 'ring' || glyph === 'cross' ? look.color : 'rgba(255,255,255,0.9)';
     context.stroke();
     return;
   }
@@ -243,49 +243,22 @@ function traceStroke(context: Context, view: View, stroke: Float32Array, closed:
   if (closed) context.closePath();
 }
 
-function traceGlyphs(context: Context, view: View, points: Float32Array, glyph: Glyph): void {
-  const r = Math.min(11, Math.max(4.5, view.scale * 6));
+function traceGlyphs(
+  context: Context,
+  view: View,
+  points: Float32Array,
+  glyph: Glyph,
+  sign: DrawnStyle['sign'],
+): void {
+  const r =
+    sign === undefined
+      ? Math.min(11, Math.max(4.5, view.scale * 6))
+      : Math.max(3, (sign.sizePt / 2) * view.scale);
+  const turn = ((sign?.turnDeg ?? 0) * Math.PI) / 180;
   for (let i = 0; i < points.length; i += 2) {
     const x = ((points[i] as number) - view.x) * view.scale;
     const y = ((points[i + 1] as number) - view.y) * view.scale;
-    traceGlyph(context, x, y, r, glyph);
-  }
-}
-
-function traceGlyph(context: Context, x: number, y: number, r: number, glyph: Glyph): void {
-  const corners: Readonly<Partial<Record<Glyph, readonly (readonly [number, number])[]>>> = {
-    square: [
-      [-0.85, -0.85],
-      [0.85, -0.85],
-      [0.85, 0.85],
-      [-0.85, 0.85],
-    ],
-    triangle: [
-      [0, -1],
-      [0.95, 0.75],
-      [-0.95, 0.75],
-    ],
-    diamond: [
-      [0, -1.1],
-      [1.1, 0],
-      [0, 1.1],
-      [-1.1, 0],
-    ],
-  };
-  const shape = corners[glyph];
-  if (shape !== undefined) {
-    shape.forEach(([dx, dy], i) =>
-      i === 0 ? context.moveTo(x + dx * r, y + dy * r) : context.lineTo(x + dx * r, y + dy * r),
-    );
-    context.closePath();
-  } else if (glyph === 'cross') {
-    context.moveTo(x - r, y - r);
-    context.lineTo(x + r, y + r);
-    context.moveTo(x + r, y - r);
-    context.lineTo(x - r, y + r);
-  } else {
-    context.moveTo(x + r, y);
-    context.arc(x, y, r, 0, 2 * Math.PI);
+    traceGlyph(context, { x, y, r, turn }, glyph);
   }
 }
 

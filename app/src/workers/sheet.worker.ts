@@ -4,8 +4,11 @@ import * as pdfjs from 'pdfjs-dist';
 import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
 import { sniffImage } from '@zest/core/formats/image/readImageSize';
 import { closeImages, hasImages, imageInfo, openImages, renderImage } from './imagePages.ts';
+import { type PackedLines, packLines } from '@zest/core/geometry/snap';
+import type { Placing } from '@zest/core/job/records/sheet';
 import { type Operations, extractLineWork } from './lineWork.ts';
-import type { OpenAnswer, PageInfo, PageText, SheetWorker, Tile } from './sheetProtocol.ts';
+import { isAsItIs, matrixInTile, placeLines, placeTexts, renderPlaced, shareOfPage } from './placedPages.ts';
+import type { OpenAnswer, PageInfo, PageText, PlacedSheet, SheetWorker, Tile } from './sheetProtocol.ts';
 
 type Document = pdfjs.PDFDocumentProxy;
 type Page = pdfjs.PDFPageProxy;
@@ -131,23 +134,42 @@ interface Recorded {
   maxY(index: number): number;
 }
 
+/** Renders a page once, small, so that it is known where every operation draws. */
+async function record(proxy: Page): Promise<Recorded | null> {
+  const kept = proxy as unknown as { recordedBBoxes: Recorded | null };
+  if (kept.recordedBBoxes === null) {
+    const viewport = proxy.getViewport({ scale: RECORDING_SCALE });
+    const canvas = new OffscreenCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
+    await paint(proxy, { canvas, viewport, recordOperations: true });
+  }
+  return kept.recordedBBoxes;
+}
+
+const RECORDING_SCALE = 0.25;
+
+const paint = (proxy: Page, wanted: object): Promise<void> =>
+  proxy.render({
+    // Not 'print': that throws the page's parsed operations away after every rendering.
+    intent: 'display',
+    background: '#ffffff',
+    ...wanted,
+  } as unknown as Parameters<Page['render']>[0]).promise;
+
 /**
- * Renders a part of a page. The first rendering of a page records where every operation draws; later
- * ones skip what lies outside their tile, which is what keeps a sharp tile quick.
+ * Renders the part of a page that a tile of its sheet shows. The first rendering of a page records
+ * where every operation draws; later ones skip what lies outside, which keeps a sharp tile quick.
  */
-async function render(fileId: string, pageIndex: number, tile: Tile): Promise<ImageBitmap> {
-  if (hasImages(fileId)) return renderImage(fileId, pageIndex, tile);
+async function drawPage(placing: Placing, tile: Tile): Promise<ImageBitmap> {
+  const { fileId, pageIndex } = placing;
+  if (hasImages(fileId)) return renderImage(placing, tile);
   const proxy = await getPage(fileId, pageIndex);
   const viewport = proxy.getViewport({ scale: tile.scale });
   const canvas = new OffscreenCanvas(tile.width, tile.height);
-  const recorded = (proxy as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes;
-  const whole =
-    tile.x === 0 &&
-    tile.y === 0 &&
-    tile.width >= Math.floor(viewport.width) &&
-    tile.height >= Math.floor(viewport.height);
-  const [left, right] = [tile.x / viewport.width, (tile.x + tile.width) / viewport.width];
-  const [top, bottom] = [tile.y / viewport.height, (tile.y + tile.height) / viewport.height];
+  const { left, right, top, bottom } = shareOfPage(placing, tile);
+  const whole = left <= 0 && top <= 0 && right >= 0.999 && bottom >= 0.999;
+  const records = whole && isAsItIs(placing);
+  const known = (proxy as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes;
+  const recorded = known ?? (records ? null : await record(proxy));
   const inside = (index: number): boolean =>
     recorded === null ||
     (!recorded.isEmpty(index) &&
@@ -155,16 +177,13 @@ async function render(fileId: string, pageIndex: number, tile: Tile): Promise<Im
       recorded.maxX(index) >= left &&
       recorded.minY(index) <= bottom &&
       recorded.maxY(index) >= top);
-  await proxy.render({
-    canvas: canvas as never,
+  await paint(proxy, {
+    canvas,
     viewport,
-    // Not 'print': that throws the page's parsed operations away after every rendering.
-    intent: 'display',
-    transform: [1, 0, 0, 1, -tile.x, -tile.y],
-    background: '#ffffff',
-    recordOperations: recorded === null && whole,
+    transform: [...matrixInTile(placing, tile)],
+    recordOperations: recorded === null && records,
     ...(recorded === null || whole ? {} : { operationsFilter: inside }),
-  } as unknown as Parameters<Page['render']>[0]).promise;
+  });
   return canvas.transferToImageBitmap();
 }
 
@@ -175,6 +194,30 @@ async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array
   const list = await proxy.getOperatorList();
   const { transform } = proxy.getViewport({ scale: 1 });
   return extractLineWork(list, pdfjs.OPS as unknown as Operations, transform as never);
+}
+
+async function placedLines({ placings }: PlacedSheet): Promise<PackedLines> {
+  const parts = await Promise.all(
+    placings.map(async (placing) => placeLines(await lineWork(placing.fileId, placing.pageIndex), placing)),
+  );
+  const [first] = parts;
+  if (parts.length === 1 && first !== undefined) return packLines(first);
+  const all = new Float32Array(parts.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return packLines(all);
+}
+
+async function placedTexts({ placings }: PlacedSheet): Promise<readonly PageText[]> {
+  const parts = await Promise.all(
+    placings.map(async (placing) =>
+      placeTexts((await page(placing.fileId, placing.pageIndex)).texts, placing),
+    ),
+  );
+  return parts.flat();
 }
 
 async function close(fileId: string): Promise<void> {
@@ -188,12 +231,14 @@ const api: SheetWorker = {
   open,
   close,
   page,
-  lineWork: async (...request) => {
-    const lines = await lineWork(...request);
-    return Comlink.transfer(lines, [lines.buffer]);
+  texts: placedTexts,
+  lineWork: async (sheet) => {
+    const packed = await placedLines(sheet);
+    const buffers = packed.index === undefined ? [packed.lines.buffer] : [packed.lines.buffer, packed.index];
+    return Comlink.transfer(packed, buffers);
   },
-  render: async (...request) => {
-    const bitmap = await render(...request);
+  render: async ({ placings, tone }, tile) => {
+    const bitmap = await renderPlaced(placings, tone, tile, drawPage);
     return Comlink.transfer(bitmap, [bitmap]);
   },
 };

@@ -1,3 +1,5 @@
+import type { PackedLines } from '@zest/core/geometry/snap';
+import type { Placing, Tone } from '@zest/core/job/records/sheet';
 import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
 
 /** What the sheet worker is asked and answers; plain data that can cross to it. */
@@ -39,11 +41,19 @@ export interface Tile {
   readonly height: number;
 }
 
+/** The pages of a sheet as they lie on it, and the tone they are shown in. */
+export interface PlacedSheet {
+  readonly placings: readonly Placing[];
+  readonly tone: Tone | undefined;
+}
+
 export interface SheetWorker {
   readonly open: (fileId: string, bytes: ArrayBuffer) => Promise<OpenAnswer>;
   readonly close: (fileId: string) => Promise<void>;
   readonly page: (fileId: string, pageIndex: number) => Promise<PageInfo>;
-  /** Line work of a page as segments in sheet points: x1, y1, x2, y2 … */
-  readonly lineWork: (fileId: string, pageIndex: number) => Promise<Float32Array>;
-  readonly render: (fileId: string, pageIndex: number, tile: Tile) => Promise<ImageBitmap>;
+  /** Line work of a sheet as segments in sheet points, with its index for snapping. */
+  readonly lineWork: (sheet: PlacedSheet) => Promise<PackedLines>;
+  /** Texts of a sheet in sheet points. */
+  readonly texts: (sheet: PlacedSheet) => Promise<readonly PageText[]>;
+  readonly render: (sheet: PlacedSheet, tile: Tile) => Promise<ImageBitmap>;
 }

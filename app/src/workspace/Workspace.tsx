@@ -1,4 +1,3 @@
-import { Maximize, Minus, Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useView } from '../stores/context.tsx';
@@ -6,11 +5,12 @@ import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
 import { Dock } from './overlays/Dock.tsx';
+import { Legend } from './overlays/Legend.tsx';
 import { Magnifier } from './overlays/Magnifier.tsx';
 import { MarkBar } from './overlays/MarkBar.tsx';
 import { Overlay } from './overlays/Overlay.tsx';
 import { ScaleNote } from './overlays/ScaleNote.tsx';
-import { zoomAbout } from './camera.ts';
+import { PaneZoom } from './SheetPane.tsx';
 import { useDesk } from './useDesk.ts';
 import { usePens } from './usePens.ts';
 import { usePointer } from './usePointer.ts';
@@ -26,6 +26,10 @@ const CURSORS: Readonly<Record<Tool, string>> = {
   schedule: 'crosshair',
   scale: 'crosshair',
   check: 'crosshair',
+  straighten: 'default',
+  level: 'crosshair',
+  crop: 'crosshair',
+  part: 'crosshair',
 };
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
@@ -61,9 +65,10 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
           <Overlay desk={desk} pens={pens} sheet={sheet} />
           <CursorBox desk={desk} pens={pens} sheet={sheet} />
           <DrawnState desk={desk} />
-          <Zoom desk={desk} />
+          <PaneZoom desk={desk} />
           <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
           <MarkBar pens={pens} />
+          <Legend sheet={sheet} desk={desk} />
         </>
       )}
       <ScaleNote sheet={sheet} pens={pens} />
@@ -85,26 +90,6 @@ function DrawnState({ desk }: { readonly desk: Desk }) {
       {drawn === 'failed' ? (
         <span className="wrong">This page could not be drawn. Add the PDF again.</span>
       ) : null}
-    </div>
-  );
-}
-
-function Zoom({ desk }: { readonly desk: Desk }) {
-  const by = (factor: number) => (): void => {
-    const { camera, screen } = desk.store.getState();
-    desk.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
-  };
-  return (
-    <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
-      <button type="button" aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
-        <Plus size={16} />
-      </button>
-      <button type="button" aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
-        <Maximize size={15} />
-      </button>
-      <button type="button" aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
-        <Minus size={16} />
-      </button>
     </div>
   );
 }

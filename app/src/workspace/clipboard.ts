@@ -20,7 +20,7 @@ let held: Copied | undefined;
 
 export const copiedMarks = (): Copied | undefined => held;
 
-export function copyMarks(job: Job, marks: readonly Mark[]): void {
+function gather(job: Job, marks: readonly Mark[]): Copied {
   const ids = new Set<string>(marks.map(({ id }) => id));
   const openings = [...job.opening.values()].filter(({ markId }) => ids.has(markId));
   const used = new Set<string>([
@@ -28,8 +28,20 @@ export function copyMarks(job: Job, marks: readonly Mark[]): void {
     ...openings.map(({ scopeId }) => scopeId ?? ''),
   ]);
   const scopes = [...job.scope.values()].filter(({ id }) => used.has(id));
-  held = { sheetId: marks[0]?.sheetId ?? '', marks, openings, scopes };
+  return { sheetId: marks[0]?.sheetId ?? '', marks, openings, scopes };
 }
+
+export function copyMarks(job: Job, marks: readonly Mark[]): void {
+  held = gather(job, marks);
+}
+
+/** Marks again on another sheet of the same job, at the same place: the floor above. */
+export const copyToSheet = (
+  job: Job,
+  marks: readonly Mark[],
+  sheetId: Id<'sheet'>,
+  makeId: MakeId,
+): ReturnType<typeof pasteMarks> => pasteMarks(job, gather(job, marks), sheetId, makeId);
 
 /** Beside where they were on the same sheet, at the same place on another. */
 const BESIDE_PT = 18;

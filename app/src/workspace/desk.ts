@@ -23,14 +23,15 @@ export interface Desk {
   readonly end: () => void;
 }
 
-/** Cameras are remembered by sheet while the page is open. */
-const cameras = new Map<string, Camera>();
+/** Cameras by sheet; the main desk remembers them while the page is open. */
+export type Cameras = Map<string, Camera>;
 
 export function createDesk(
   element: HTMLElement,
   layers: { readonly paper: HTMLElement; readonly sheet: HTMLElement; readonly marks: HTMLElement },
   files: SheetFiles,
   marksWorker: MarksWorker & { readonly end: () => void },
+  cameras: Cameras,
 ): Desk {
   const { width, height } = element.getBoundingClientRect();
   const store = createStore<DeskState>(() => ({
@@ -56,20 +57,25 @@ export function createDesk(
     sheetLayer.look(camera, screen);
     marks.look(camera, screen);
   };
+  /** The whole sheet was asked for and nothing was moved since: it is kept whole when room changes. */
+  let fitted = false;
   const setCamera = (camera: Camera): void => {
+    fitted = false;
     if (shown !== undefined) cameras.set(shown.id, camera);
     store.setState({ camera });
     apply();
   };
   const fit = (): void => {
-    if (shown !== undefined)
-      setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
+    if (shown === undefined) return;
+    setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
+    fitted = true;
   };
   const watcher = new ResizeObserver(([entry]) => {
     const box = entry?.contentRect;
     if (box === undefined || box.width === 0) return;
     store.setState({ screen: { width: box.width, height: box.height } });
-    apply();
+    if (fitted) fit();
+    else apply();
   });
   watcher.observe(element);
 
@@ -79,12 +85,14 @@ export function createDesk(
     setCamera,
     fit,
     show: (sheet) => {
+      const resized =
+        shown?.id === sheet.id && (shown.widthPt !== sheet.widthPt || shown.heightPt !== sheet.heightPt);
       shown = sheet;
       layers.paper.style.width = `${sheet.widthPt}px`;
       layers.paper.style.height = `${sheet.heightPt}px`;
       sheetLayer.show(sheet);
       const known = cameras.get(sheet.id);
-      if (known === undefined) fit();
+      if (known === undefined || resized) fit();
       else setCamera(known);
     },
     end: () => {

@@ -6,10 +6,12 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import type { Zone } from '@zest/core/job/records/zone';
 import { knownValue } from '@zest/core/calculate/define';
 import { propertyNode } from '@zest/core/calculate/nodes';
 import { seatAt } from '@zest/core/takeoff/seat';
 import { worldDistance } from '@zest/core/takeoff/scale';
+import { scaleAt } from '@zest/core/takeoff/scaleAt';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
 import { newScope } from '../stages/measure/newScope.ts';
@@ -54,14 +56,20 @@ export function readTyped(
   const angle = angleText === undefined ? undefined : Number(angleText.replace(/°|deg/g, '').trim());
   if (angle !== undefined && (angleText?.trim() === '' || !Number.isFinite(angle))) return undefined;
   const length = evaluateEntry(lengthText, LENGTH, unit, numbers);
-  const { scale } = sheet;
-  if (!length.ok || length.value <= 0 || scale === null) return undefined;
+  const scale = scaleAt(sheet, from);
+  if (!length.ok || length.value <= 0 || scale === undefined) return undefined;
   // A stretched sheet has its own points a meter in every direction.
   const direction = placeTypedAt(from, toward, 1, angle);
   const drawn = distance(from, direction);
   if (drawn === 0) return undefined;
   const reach = (length.value * drawn) / worldDistance(from, direction, scale);
   return { is: 'point', at: placeTypedAt(from, toward, reach, angle) };
+}
+
+/** The zone in force, as long as it is there. */
+function zoneOf({ jobs, view }: Stores): Pick<Mark, 'zoneId'> {
+  const zone = jobs.getState().open?.job.zone.get(view.getState().penZone as Zone['id']);
+  return zone === undefined ? {} : { zoneId: zone.id };
 }
 
 /** The mark that strokes become. A roof slope begins without a pitch; its edges are asked for later. */
@@ -73,6 +81,7 @@ export function markOf(stores: Stores, scope: Scope, sheet: Sheet, strokes: Stro
     sheetId: sheet.id,
     kind: scope.kind,
     strokes,
+    ...zoneOf(stores),
   };
   if (scope.kind !== 'slope') return mark;
   return { ...mark, slope: { pitch: '', edges: (strokes[0] ?? []).map(() => null) } };
@@ -81,7 +90,7 @@ export function markOf(stores: Stores, scope: Scope, sheet: Sheet, strokes: Stro
 /** Openings take their size from the count they belong to; without one they are a usual door. */
 const USUAL_SIZE = { us: { width: 0.9144, height: 2.1336 }, metric: { width: 0.9, height: 2.1 } } as const;
 
-/** The opening a click would put into a mark, of the count in hand. */
+/** The opening a click would put into a mark, of the count in hand; a row of a schedule says its size and tag. */
 export function openingAt(stores: Stores, mark: Mark, at: Point): Opening | undefined {
   const open = stores.jobs.getState().open;
   const seat = seatAt(mark, at);
@@ -91,14 +100,15 @@ export function openingAt(stores: Stores, mark: Mark, at: Point): Opening | unde
   const size = (key: string): number | undefined =>
     counted === undefined ? undefined : knownValue(open.calculation.figure(propertyNode(counted.id, key)));
   const usual = USUAL_SIZE[settingsOf(open.job).unitSystem];
+  const row = stores.view.getState().openingRow;
   return {
     type: 'opening',
     id: stores.services.makeId('opening'),
     markId: mark.id,
     scopeId: counted?.id ?? null,
-    tag: '',
-    widthM: size('width') ?? usual.width,
-    heightM: size('height') ?? usual.height,
+    tag: row?.tag ?? '',
+    widthM: row?.widthM ?? size('width') ?? usual.width,
+    heightM: row?.heightM ?? size('height') ?? usual.height,
     seat,
   };
 }

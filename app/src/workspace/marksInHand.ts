@@ -7,7 +7,7 @@ import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
 import type { Stores } from '../stores/context.tsx';
-import { isShown } from '../stores/viewStore.ts';
+import { isScopeShown } from '../stores/viewStore.ts';
 import { copiedMarks, copyMarks, pasteMarks } from './clipboard.ts';
 import { type Handle, moveStrokes, removeVertex } from './tools/edit.ts';
 
@@ -44,7 +44,11 @@ export function createMarksInHand(
   setVertex: (vertex: Handle | undefined) => void,
 ): MarksInHand {
   const { jobs, view } = stores;
-  const shown = (mark: Mark): boolean => isShown(view.getState(), mark.scopeId);
+  const shown = (mark: Mark): boolean => {
+    const scope = held().job.scope.get(mark.scopeId);
+    const state = view.getState();
+    return scope !== undefined && isScopeShown(state, scope) && !state.hidden.has(mark.zoneId ?? '');
+  };
   const selectedNow = (): readonly Mark[] =>
     [...held().selectedIds]
       .map((id) => held().job.mark.get(id as Mark['id']))

@@ -3,15 +3,15 @@ import { groupBy } from '@zest/core/job/groupBy';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { createSheetFiles } from '../platform/sheetFiles.ts';
-import { knownValue } from '@zest/core/calculate/define';
-import { markNode } from '@zest/core/calculate/nodes';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
-import { formatQuantity, joinFigure } from '@zest/core/units/format';
+import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
+import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
+import { labelOf } from '../stages/measure/sheetContent.ts';
 import { useFormats, useJobState, useOpenJob, useServices, useView } from '../stores/context.tsx';
-import { isShown } from '../stores/viewStore.ts';
-import { type Desk, createDesk } from './desk.ts';
-import type { ShownMark } from './render/marksLayer.ts';
+import { isScopeShown } from '../stores/viewStore.ts';
+import { colorChoice } from './colorChoice.ts';
+import type { DrawnStyle } from '../workers/marksProtocol.ts';
+import { type Cameras, type Desk, createDesk } from './desk.ts';
+import { type ShownMark, styleOf } from './render/marksLayer.ts';
 import { type HitIndex, createHitIndex } from './tools/edit.ts';
 
 export interface DeskRefs {
@@ -21,8 +21,14 @@ export interface DeskRefs {
   readonly marks: RefObject<HTMLDivElement | null>;
 }
 
+/** Where the main desk last stood on each sheet. */
+const remembered: Cameras = new Map();
+
 /** Builds the desk once and keeps its layers in step with the job. */
-export function useDesk(sheet: Sheet): {
+export function useDesk(
+  sheet: Sheet,
+  of: 'main' | 'pane' = 'main',
+): {
   readonly refs: DeskRefs;
   readonly desk: Desk | undefined;
   readonly hits: HitIndex;
@@ -53,19 +59,21 @@ export function useDesk(sheet: Sheet): {
       layers,
       createSheetFiles(services, jobId),
       services.createMarksWorker(),
+      of === 'main' ? remembered : new Map(),
     );
     setDesk(made);
     return () => made.end();
-  }, [services, jobId, element, paper, sheetLayer, marks]);
+  }, [services, jobId, element, paper, sheetLayer, marks, of]);
 
   // Only another page is another picture; a new scale or name is not.
   const { id } = sheet;
+  const picture = pictureKey(sheet);
   useEffect(() => {
     desk?.show(sheet);
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [desk, id]);
+  }, [desk, picture]);
   useMarksInStep(desk, hits, id);
-  useStylesInStep(desk);
+  useStylesInStep(desk, id);
   useLabelsInStep(desk, id);
   return { refs, desk, hits };
 }
@@ -73,7 +81,7 @@ export function useDesk(sheet: Sheet): {
 interface Sent {
   readonly desk: Desk;
   readonly sheetId: string;
-  readonly metersPerPoint: number | undefined;
+  readonly scales: string;
   readonly revision: number;
   readonly marks: Map<string, Mark>;
   readonly openings: ReadonlyMap<string, readonly Opening[]>;
@@ -87,21 +95,25 @@ const sameOpenings = (a: readonly Opening[] = NO_OPENINGS, b: readonly Opening[]
 function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string): void {
   const { job } = useOpenJob();
   const sent = useRef<Sent | undefined>(undefined);
-  const metersPerPoint = job.sheet.get(sheetId as Sheet['id'])?.scale?.xMetersPerPoint;
+  const sheet = job.sheet.get(sheetId as Sheet['id']);
+  const scales = JSON.stringify([sheet?.scale, sheet?.scaleAreas]);
   const revision = useJobState((state) => state.revision);
   const lastDiff = useJobState((state) => state.lastDiff);
   useEffect(() => {
     if (desk === undefined) return;
     const before = sent.current;
     const openings = groupBy(job.opening.values(), ({ markId }): string => markId);
-    const shown = (mark: Mark): ShownMark => ({ mark, openings: openings.get(mark.id) ?? NO_OPENINGS });
-    const keeps =
-      before?.desk === desk && before.sheetId === sheetId && before.metersPerPoint === metersPerPoint;
+    const shown = (mark: Mark): ShownMark => ({
+      mark,
+      openings: openings.get(mark.id) ?? NO_OPENINGS,
+      metersPerPoint: scaleOfMark(job, mark)?.xMetersPerPoint,
+    });
+    const keeps = before?.desk === desk && before.sheetId === sheetId && before.scales === scales;
     if (before === undefined || !keeps || revision > before.revision + 1) {
       const marks = new Map<string, Mark>();
       for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
-      sent.current = { desk, sheetId, metersPerPoint, revision, marks, openings };
-      desk.marks.load([...marks.values()].map(shown), metersPerPoint);
+      sent.current = { desk, sheetId, scales, revision, marks, openings };
+      desk.marks.load([...marks.values()].map(shown));
       hits.set(marks.values());
       return;
     }
@@ -129,23 +141,32 @@ function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string)
     if (changed.length === 0 && removed.length === 0) return;
     for (const markId of removed) hits.remove(markId);
     for (const mark of changed) hits.put(mark);
-    desk.marks.change(changed.map(shown), removed, metersPerPoint);
-  }, [desk, hits, job, sheetId, metersPerPoint, revision, lastDiff]);
+    desk.marks.change(changed.map(shown), removed);
+  }, [desk, hits, job, sheetId, scales, revision, lastDiff]);
 }
 
-function useStylesInStep(desk: Desk | undefined): void {
+function useStylesInStep(desk: Desk | undefined, sheetId: string): void {
   const { job } = useOpenJob();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
+  const colorBy = useView((state) => state.colorBy);
+  const levelId = job.sheet.get(sheetId as Sheet['id'])?.levelId;
   useEffect(() => {
-    const scopes = [...job.scope.values()].map((scope) => ({
-      id: scope.id,
-      color: scope.color,
-      hidden: !isShown({ hidden, alone }, scope.id),
-      faint: false,
-    }));
-    desk?.marks.style(scopes);
-  }, [desk, job.scope, hidden, alone]);
+    const zones = [undefined, ...job.zone.values()];
+    const colorOf = colorChoice(job, colorBy, levelId);
+    const styles = [...job.scope.values()].flatMap((scope) =>
+      zones.map((zone): DrawnStyle => ({
+        id: styleOf(scope.id, zone?.id),
+        color: colorOf(scope, zone),
+        hidden: !isScopeShown({ hidden, alone }, scope) || (zone !== undefined && hidden.has(zone.id)),
+        faint: false,
+        sign: scope.sign,
+      })),
+    );
+    desk?.marks.style(styles);
+    // Of the job only its scopes, sections, zones and levels can change a color.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [desk, job.scope, job.zone, job.section, job.level, levelId, hidden, alone, colorBy]);
 }
 
 /** Writes names and figures on the marks of the sheet, while that is asked for. */
@@ -163,14 +184,7 @@ function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
     if (mode !== 'none')
       for (const mark of job.mark.values()) {
         if (mark.sheetId !== sheetId) continue;
-        const measure = leadingMeasure(mark.kind);
-        const value = knownValue(calculation.figure(markNode(mark.id, measure)));
-        const figure =
-          value === undefined || mark.kind === 'count'
-            ? ''
-            : joinFigure(formatQuantity(value, MEASURE_DIMENSION[measure], display));
-        const name = job.scope.get(mark.scopeId)?.name ?? '';
-        const text = { name, figure, both: [name, figure].filter(Boolean).join('  ') }[mode];
+        const text = labelOf(calculation, mark, mode, display);
         if (text !== '') labels.push([mark.id, text]);
       }
     desk.marks.label(labels);

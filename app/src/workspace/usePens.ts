@@ -1,9 +1,8 @@
 import { useMemo, useRef, useState } from 'react';
-import { boundsHold, boundsOf } from '@zest/core/geometry/bounds';
+import { boundsOf } from '@zest/core/geometry/bounds';
 import { type Point, subtract } from '@zest/core/geometry/point';
 import type { Snap } from '@zest/core/geometry/snap';
-import { put, remove } from '@zest/core/job/change';
-import { removeMarks } from '@zest/core/job/commands/removeWith';
+import { put } from '@zest/core/job/change';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -33,11 +32,13 @@ import {
   moveHandle,
   moveStrokes,
 } from './tools/edit.ts';
-import { NO_POINTS, type TwoEvent, type TwoState, pickTwo } from './tools/measureTwo.ts';
+import { NO_POINTS, type TwoEvent, type TwoState, pickTwo, picksTwo } from './tools/measureTwo.ts';
 import { NUDGES, createMarksInHand } from './marksInHand.ts';
 import { onDrawKey } from './tools/drawKeys.ts';
-import { openSchedule } from './openSchedule.ts';
-import { markOf, openingAt, readTyped, scopeFor } from './drawing.ts';
+import { type Box, caughtBy, drawsBox, finishBox } from './boxes.ts';
+import { createPlacer } from './placer.ts';
+import { levelSheet } from './straighten.ts';
+import { readTyped } from './drawing.ts';
 import { drawnKind, useToolChanges } from './toolChanges.ts';
 import { useLatest } from './useLatest.ts';
 import { type Snapper, snapReach } from './useSnap.ts';
@@ -55,12 +56,6 @@ export interface Drag {
   readonly moved: ReadonlyMap<string, Strokes>;
 }
 
-/** The box that marks are being caught in. */
-export interface Box {
-  readonly from: Point;
-  readonly to: Point;
-}
-
 export interface Pens {
   readonly tool: Tool;
   readonly scope: Scope | undefined;
@@ -73,7 +68,9 @@ export interface Pens {
   readonly vertex: Handle | undefined;
   readonly pointer: Point | undefined;
   readonly grabbing: boolean;
+  /** Marks in hand on this sheet, and all of them. */
   readonly selected: readonly Mark[];
+  readonly held: readonly Mark[];
   readonly onDown: (screenPoint: Point, event: PointerEvent) => 'pan' | 'drag' | 'click';
   readonly onMove: (screenPoint: Point, event: PointerEvent) => void;
   readonly onDragged: (screenPoint: Point) => void;
@@ -128,7 +125,7 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
     /** Where a pen's point goes: drawn to a line, an end or a crossing within reach. */
     const snapped = (at: Point): Point => {
       const { tool: now, snapper: drawnTo, draft: drawing, two: picked } = latest.current;
-      const snaps = drawnKind(now) !== undefined || now === 'scale' || now === 'check';
+      const snaps = drawnKind(now) !== undefined || picksTwo(now);
       const from = currentStroke(drawing).at(-1) ?? (picked.b === undefined ? picked.a : undefined);
       const found = snaps
         ? drawnTo.snap(at, snapReach(desk?.store.getState().camera.scale ?? 1), from)
@@ -145,21 +142,14 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
       readTyped: (text, from, toward) =>
         readTyped(latest.current.job, latest.current.sheet, text, from, toward),
     });
-    const commit = (kind: Mark['kind'], strokes: Strokes): void => {
-      const target = scopeFor(stores, kind);
-      if (target === undefined) return;
-      const mark = markOf(stores, target, latest.current.sheet, strokes);
-      const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
-      if (done.ok) jobs.actions.select({ type: 'scope', id: target.id });
-      else tellProblem(describeProblem(done.problem));
-    };
+    const place = createPlacer(stores, () => latest.current);
     const draw = (event: DrawEvent, kind = drawKind()): void => {
       if (kind === undefined) return;
       const { state, effects } = drawPen(latest.current.draft, event, contextFor(kind));
       setDraft(state);
       (latest as { current: { draft: DrawState } }).current.draft = state;
       for (const effect of effects) {
-        if (effect.type === 'commit') commit(kind, effect.strokes);
+        if (effect.type === 'commit') place.mark(kind, effect.strokes);
         if (effect.type === 'leave') view.setState({ tool: 'select' });
         if (effect.type === 'refuse') {
           const noScale = effect.reason === 'length-not-read' && latest.current.sheet.scale === null;
@@ -200,36 +190,8 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
       });
       jobs.actions.select({ type: 'mark', id: mark.id });
     };
-    const count = (at: Point): void => commit('count', [[at]]);
     const hostAt = (at: Point): Mark | undefined =>
       hits.find(at, 2.5 * nearPt(), (mark) => mark.kind !== 'count' && shown(mark));
-    const placeOpening = (at: Point): void => {
-      const host = hostAt(at);
-      const opening = host === undefined ? undefined : openingAt(stores, host, at);
-      if (opening === undefined) {
-        tellProblem('Openings sit in a run, an area or a roof slope. Click on one.');
-        return;
-      }
-      const name = latest.current.job.scope.get(opening.scopeId as Scope['id'])?.name ?? 'opening';
-      const done = jobs.actions.transact(`place ${name}`, put(opening));
-      if (!done.ok) tellProblem(describeProblem(done.problem));
-    };
-    const takeBackOpening = (): void => {
-      const { job: now, sheet: on } = latest.current;
-      const last = [...now.opening.values()]
-        .filter(({ markId }) => now.mark.get(markId)?.sheetId === on.id)
-        .at(-1);
-      if (last !== undefined) jobs.actions.transact('take back an opening', remove(last.id));
-    };
-    const takeBackCount = (): void => {
-      const { job: now, sheet: on } = latest.current;
-      const target = scopeFor(stores, 'count');
-      const last = [...now.mark.values()]
-        .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
-        .at(-1);
-      if (last !== undefined)
-        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, removeMarks([last.id]));
-    };
     return {
       setGrabbing,
       lift: () => draw({ type: 'lift' }),
@@ -240,12 +202,16 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
       pick: (event: TwoEvent) => setTwo((state) => pickTwo(state, event)),
       onDown: (screenPoint: Point, event: PointerEvent): 'pan' | 'drag' | 'click' => {
         if (event.button === 1) return 'pan';
-        if (latest.current.tool === 'schedule') {
-          setBox({ from: sheetPoint(screenPoint), to: sheetPoint(screenPoint) });
+        const at = sheetPoint(screenPoint);
+        if (drawsBox(latest.current.tool)) {
+          setBox({ from: at, to: at });
           return 'drag';
         }
         if (latest.current.tool !== 'select') return 'click';
-        const at = sheetPoint(screenPoint);
+        if (event.ctrlKey || event.metaKey) {
+          setBox({ from: at, to: at, lasso: [at] });
+          return 'drag';
+        }
         const handle = handleAt(at);
         const hit =
           handle === undefined ? hits.find(at, nearPt(), shown) : latest.current.job.mark.get(handle.markId);
@@ -263,13 +229,14 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
         const at = snapped(raw.current);
         setPointer(at);
         draw({ type: 'move', at, square: event.shiftKey });
-        if (latest.current.tool === 'scale' || latest.current.tool === 'check')
+        if (picksTwo(latest.current.tool))
           setTwo((state) => pickTwo(state, { type: 'move', at, square: event.shiftKey }));
       },
       onDragged: (screenPoint: Point): void => {
         const at = sheetPoint(screenPoint);
         if (latest.current.box !== undefined) {
-          setBox({ ...latest.current.box, to: at });
+          const { lasso, ...drawn } = latest.current.box;
+          setBox({ ...drawn, to: at, ...(lasso === undefined ? {} : { lasso: [...lasso, at] }) });
           return;
         }
         const now = latest.current.drag;
@@ -293,12 +260,9 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
         const drawn = latest.current.box;
         if (drawn !== undefined) {
           setBox(undefined);
-          const area = boundsOf([drawn.from, drawn.to]);
-          if (latest.current.tool === 'schedule') {
-            void openSchedule(stores, latest.current.sheet, area);
-            return;
-          }
-          hand.selectWhere((mark) => boundsHold(area, boundsOf(mark.strokes.flat())));
+          const { tool: now, sheet: on } = latest.current;
+          if (drawsBox(now)) finishBox(stores, now, on, boundsOf([drawn.from, drawn.to]));
+          else hand.selectWhere(caughtBy(drawn));
           return;
         }
         const now = latest.current.drag;
@@ -335,14 +299,23 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
             select(hits.find(at, nearPt(), shown), event.shiftKey);
             return;
           case 'count':
-            count(at);
+            place.mark('count', [[at]]);
             return;
           case 'opening':
-            placeOpening(at);
+            place.opening(hostAt(at), at);
             return;
+          case 'level': {
+            const next = pickTwo(latest.current.two, { type: 'click', at, square: false });
+            const done = next.a !== undefined && next.b !== undefined;
+            if (done) levelSheet(stores, latest.current.sheet, next.a, next.b);
+            setTwo(done ? NO_POINTS : next);
+            return;
+          }
           case 'scale':
           case 'check':
             setTwo((state) => pickTwo(state, { type: 'click', at, square }));
+            return;
+          case 'straighten':
             return;
           default:
             draw({ type: 'click', at, square, timeMs: event.timeStamp });
@@ -363,6 +336,10 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
           setSnap(undefined);
           return true;
         }
+        if (event.key.toLowerCase() === 'x' && now !== 'select') {
+          latest.current.snapper.hold(latest.current.snap?.kind);
+          return true;
+        }
         if (event.key === 'Tab' && latest.current.snap !== undefined && now !== 'select') {
           latest.current.snapper.cycle();
           const again = snapped(raw.current ?? latest.current.snap.at);
@@ -375,11 +352,11 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
         const step = NUDGES[event.key];
         const far = event.shiftKey ? 10 : 1;
         if (step !== undefined && now === 'select') return hand.nudge(step[0] * far, step[1] * far);
-        if (event.key === 'Backspace' && now === 'count') takeBackCount();
-        else if (event.key === 'Backspace' && now === 'opening') takeBackOpening();
+        if (event.key === 'Backspace' && now === 'count') place.takeBackCount();
+        else if (event.key === 'Backspace' && now === 'opening') place.takeBackOpening();
         else if ((event.key === 'Escape' || event.key === 'Enter') && now !== 'select')
           view.setState({ tool: 'select' });
-        else if (event.key === 'Backspace' && (now === 'scale' || now === 'check'))
+        else if (event.key === 'Backspace' && picksTwo(now))
           setTwo((state) => pickTwo(state, { type: 'back' }));
         else if (event.key === 'Escape') {
           setDrag(undefined);
@@ -395,8 +372,9 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
   }, [stores, desk, hits, latest]);
 
   useToolChanges(tool, sheet.id, pens.interrupt, () => setTwo(NO_POINTS), stores);
-  const selected = [...selectedIds]
+  const held = [...selectedIds]
     .map((id) => job.mark.get(id as Mark['id']))
-    .filter((mark) => mark !== undefined && mark.sheetId === sheet.id) as Mark[];
-  return { ...pens, tool, scope, draft, two, drag, snap, box, vertex, pointer, grabbing, selected };
+    .filter((mark) => mark !== undefined) as Mark[];
+  const selected = held.filter((mark) => mark.sheetId === sheet.id);
+  return { ...pens, tool, scope, draft, two, drag, snap, box, vertex, pointer, grabbing, selected, held };
 }

@@ -19,14 +19,29 @@ export function usePointer(
   desk: Desk | undefined,
   pens: Pens,
 ): void {
-  const latest = useLatest(pens);
+  usePaneHand(element, desk, pens);
+  useDeskKeys(desk, useLatest(pens));
+}
+
+/** What a hand on a desk does; the pens are the fullest of them. */
+export type Hand = Pick<
+  Pens,
+  'onDown' | 'onMove' | 'onDragged' | 'onClick' | 'onDrop' | 'onCancelDrag' | 'setGrabbing'
+>;
+
+/** Pans, zooms and clicks on a sheet that is only looked at, or picked on. */
+export function usePaneHand(
+  element: RefObject<HTMLDivElement | null>,
+  desk: Desk | undefined,
+  hand: Hand,
+): void {
+  const latest = useLatest(hand);
   useEffect(() => {
     const target = element.current;
     if (target === null || desk === undefined) return undefined;
     const unbind = [bindPress(target, desk, latest), bindWheel(target, desk)];
     return () => unbind.forEach((each) => each());
   }, [element, desk, latest]);
-  useDeskKeys(desk, latest);
 }
 
 const placeOf = (target: HTMLElement, event: MouseEvent): Point => {
@@ -44,12 +59,12 @@ function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => v
   };
 }
 
-function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Pens }): () => void {
+function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Hand }): () => void {
   let press:
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
   const isOnDesk = (event: Event): boolean =>
-    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note, .mark-bar');
+    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note, .mark-bar, .legend');
 
   const down = (event: PointerEvent): void => {
     if (!isOnDesk(event) || event.button > 1) return;

@@ -1,8 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Point } from '@zest/core/geometry/point';
-import { type Snap, createSnapIndex, rankSnaps, snapsOf } from '@zest/core/geometry/snap';
+import {
+  type PackedLines,
+  type Snap,
+  type SnapKind,
+  createSnapIndex,
+  rankSnaps,
+  snapsOf,
+} from '@zest/core/geometry/snap';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { createSheetFiles } from '../platform/sheetFiles.ts';
+import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../stores/context.tsx';
 import type { HitIndex } from './tools/edit.ts';
 
@@ -22,6 +29,10 @@ export interface Snapper {
   /** Goes on to the next snap in reach; starts anew once the pointer leaves. */
   readonly cycle: () => void;
   readonly on: boolean;
+  /** The only kind of place that draws the pen, while one is held. */
+  readonly held: SnapKind | undefined;
+  /** Holds a kind, or lets go of the one that is held. */
+  readonly hold: (kind: SnapKind | undefined) => void;
   readonly toggle: () => void;
 }
 
@@ -30,12 +41,11 @@ const SETTLED_PT = 0.75;
 export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
   const services = useServices();
   const { jobId } = useOpenJob();
-  const [lines, setLines] = useState<
-    { readonly sheetId: string; readonly lines: Float32Array } | undefined
-  >();
+  const [lines, setLines] = useState<{ readonly of: string; readonly packed: PackedLines } | undefined>();
   const [on, setOn] = useState(true);
+  const [held, setHeld] = useState<SnapKind | undefined>();
   const turns = useRef<{ turn: number; at: Point | undefined }>({ turn: 0, at: undefined });
-  const { id } = sheet;
+  const key = pictureKey(sheet);
   useEffect(() => {
     let gone = false;
     const files = createSheetFiles(services, jobId);
@@ -43,7 +53,7 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
     files.lineWork(sheet).then(
       (read) => {
         if (gone) return;
-        setLines({ sheetId: id, lines: read });
+        setLines({ of: key, packed: read });
         // Read by the bench.
         performance.measure('snap-ready', { start: began });
       },
@@ -54,15 +64,14 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
     };
     // Names and scale do not change the lines.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [services, jobId, id]);
-  const index = useMemo(
-    () => (lines?.sheetId === id ? createSnapIndex(lines.lines) : undefined),
-    [lines, id],
-  );
+  }, [services, jobId, key]);
+  const index = useMemo(() => (lines?.of === key ? createSnapIndex(lines.packed) : undefined), [lines, key]);
   return useMemo(
     () => ({
       ready: index?.size,
       on,
+      held,
+      hold: (kind) => setHeld((before) => (before === undefined ? kind : undefined)),
       toggle: () => setOn((before) => !before),
       cycle: () => {
         turns.current.turn += 1;
@@ -75,10 +84,11 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
           Math.hypot(at.x - current.at.x, at.y - current.at.y) > SETTLED_PT * reachPt;
         if (moved) turns.current = { turn: 0, at };
         const ofMarks = snapsOf(hits.segmentsNear(at, reachPt), at, reachPt, from);
-        const all = rankSnaps([...ofMarks, ...(index?.find(at, reachPt, from) ?? [])], at);
+        const found = [...ofMarks, ...(index?.find(at, reachPt, from) ?? [])];
+        const all = rankSnaps(held === undefined ? found : found.filter(({ kind }) => kind === held), at);
         return all[turns.current.turn % Math.max(1, all.length)];
       },
     }),
-    [index, on, hits],
+    [index, on, held, hits],
   );
 }

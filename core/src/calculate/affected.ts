@@ -64,6 +64,9 @@ class Collector {
       case 'level':
         if (record.repeat !== (other as RecordOf<'level'> | undefined)?.repeat) this.level(record.id);
         return;
+      case 'zone':
+        if (record.repeat !== (other as RecordOf<'zone'> | undefined)?.repeat) this.zone(record.id);
+        return;
       case 'scope':
         this.scope(record, other as RecordOf<'scope'> | undefined);
         return;
@@ -122,8 +125,14 @@ class Collector {
     }
   }
 
+  zone(zoneId: string): void {
+    for (const job of this.#jobs)
+      for (const mark of job.mark.values()) if (mark.zoneId === zoneId) this.mark(mark);
+  }
+
   sheet(sheet: RecordOf<'sheet'>, other: RecordOf<'sheet'> | undefined): void {
-    const counts = ({ scale, levelId }: RecordOf<'sheet'>): string => JSON.stringify([scale, levelId]);
+    const counts = ({ scale, levelId, scaleAreas }: RecordOf<'sheet'>): string =>
+      JSON.stringify([scale, levelId, scaleAreas]);
     if (other !== undefined && counts(sheet) === counts(other)) return;
     for (const job of this.#jobs)
       for (const mark of job.mark.values()) if (mark.sheetId === sheet.id) this.mark(mark);

@@ -85,6 +85,11 @@ export class Calculation {
     return this.#openingsOfMark.list(markId);
   }
 
+  /** Openings in whatever walls that are counted by a scope. */
+  openingsCountedBy(scopeId: string): readonly Opening[] {
+    return this.#openingsOfScope.list(scopeId);
+  }
+
   piecesOf(scopeId: string): readonly PieceRecord[] {
     return this.#piecesOfScope.list(scopeId);
   }

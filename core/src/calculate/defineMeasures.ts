@@ -11,6 +11,8 @@ import type { PieceRecord } from '../job/records/piece.ts';
 import type { DeductRule, Scope } from '../job/records/scope.ts';
 import { measureMark } from '../takeoff/measureMark.ts';
 import { parsePitch } from '../takeoff/roof.ts';
+import { scaleOfMark } from '../takeoff/scaleAt.ts';
+import { SHARED_EDGES, sharedLengths } from '../takeoff/sharedEdges.ts';
 import {
   JUNCTION_MEASURES,
   type JunctionMeasure,
@@ -24,7 +26,7 @@ import {
 import type { Definitions } from './define.ts';
 import { defineDerived } from './defineDerived.ts';
 import { type ScopeNames, compileValue, ruleOf } from './names.ts';
-import { markNode, measureNode, pieceNode } from './nodes.ts';
+import { markNode, measureNode, openingNode, pieceNode, sharedNode } from './nodes.ts';
 
 const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 const valued = (value: number): Rule => ({ kind: 'value', value });
@@ -33,16 +35,17 @@ const valued = (value: number): Rule => ({ kind: 'value', value });
 const ownMeasures = (kind: MarkKind): readonly MarkMeasure[] =>
   MARK_MEASURES[kind].filter((measure) => measure !== 'count' || kind === 'count');
 
-/** How often a mark counts: its own times and those of the level it is on. */
+/** How often a mark counts: its own times, those of the level it is on, and those of its zone. */
 export function repeatOf(job: Job, mark: Mark): number {
   const levelId = job.sheet.get(mark.sheetId)?.levelId;
   const level = levelId === undefined ? undefined : job.level.get(levelId);
-  return (mark.repeat ?? 1) * (level?.repeat ?? 1);
+  const zone = mark.zoneId === undefined ? undefined : job.zone.get(mark.zoneId);
+  return (mark.repeat ?? 1) * (level?.repeat ?? 1) * (zone?.repeat ?? 1);
 }
 
 /** A mark's own figures, times what it counts. Without a scale they are unknown, save the count. */
 export function defineMark(job: Job, mark: Mark, openings: readonly Opening[]): Definitions {
-  const scale = job.sheet.get(mark.sheetId)?.scale ?? undefined;
+  const scale = scaleOfMark(job, mark);
   const times = repeatOf(job, mark);
   const own: Definitions = ownMeasures(mark.kind).map((measure) => {
     const value = measureMark(mark, measure, scale);
@@ -88,8 +91,10 @@ export interface Measured {
 
 /** A scope's measures: sums over its marks and typed pieces, how its runs meet, and what follows. */
 export function defineMeasures(job: Job, scope: Scope, measured: Measured, names: ScopeNames): Definitions {
+  const shared = scope.kind === 'slope' ? defineShared(job, scope, measured.marks) : [];
   const own = [
-    ...defineSums(scope, measured),
+    ...shared,
+    ...defineSums(scope, measured, new Set(shared.map(([node]) => node))),
     ...definePieces(scope, measured.pieces, names),
     ...defineHosted(job, measured.counted),
   ];
@@ -110,19 +115,29 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
   ];
 }
 
-function defineSums(scope: Scope, { marks, counted, pieces }: Measured): Definitions {
+/** What ridges, hips and valleys are counted twice by, where two slopes of the roof meet. */
+function defineShared(job: Job, scope: Scope, marks: readonly Mark[]): Definitions {
+  const parts = marks.map((mark) => ({ mark, scale: scaleOfMark(job, mark), times: repeatOf(job, mark) }));
+  const lengths = sharedLengths(parts);
+  return SHARED_EDGES.map((edge) => [sharedNode(scope.id, edge), valued(-lengths[edge])]);
+}
+
+function defineSums(
+  scope: Scope,
+  { marks, counted, pieces }: Measured,
+  shared: ReadonlySet<string>,
+): Definitions {
   const leading = leadingMeasure(scope.kind);
   const typed = pieces.map(({ id }) => pieceNode(id));
   return ownMeasures(scope.kind).map((measure) => {
     const drawn = marks.map(({ id }) => markNode(id, measure));
     const hosted = measure === 'count' ? counted.map(({ id }) => openingNode(id)) : [];
     const also = measure === leading || measure === 'plan_length' ? typed : [];
-    const inputs = [...drawn, ...hosted, ...also];
+    const once = sharedNode(scope.id, measure);
+    const inputs = [...drawn, ...hosted, ...also, ...(shared.has(once) ? [once] : [])];
     return [measureNode(scope.id, measure), { kind: 'compute', inputs, run: sumOf }];
   });
 }
-
-const openingNode = (openingId: string): string => `${openingId}/count`;
 
 /** An opening counts as often as its host does. */
 function defineHosted(job: Job, counted: readonly Opening[]): Definitions {
@@ -159,13 +174,19 @@ function groupChains(job: Job, marks: readonly Mark[]): Iterable<Together> {
   return groups.values();
 }
 
+/** Where the runs of a scope end and meet on one sheet, in sheet points. */
+export function junctionsOnSheet(job: Job, marks: readonly Mark[], sheetId: string): readonly Junctions[] {
+  const here = marks.filter((mark) => mark.sheetId === sheetId);
+  return [...groupChains(job, here)].map(({ chains }) => findJunctions(chains));
+}
+
 function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[]): Definitions {
   let found: Readonly<Record<JunctionMeasure, number>> | undefined;
   const find = (): Readonly<Record<JunctionMeasure, number>> => {
     const totals = { ends: 0, corners: 0, tees: 0, crossings: 0 };
     for (const { times, chains } of groupChains(job, marks)) {
       const junctions: Junctions = findJunctions(chains);
-      for (const measure of JUNCTION_MEASURES) totals[measure] += junctions[measure] * times;
+      for (const measure of JUNCTION_MEASURES) totals[measure] += junctions[measure].length * times;
     }
     return totals;
   };

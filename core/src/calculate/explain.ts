@@ -7,6 +7,7 @@ import type { Mark } from '../job/records/mark.ts';
 import type { Use } from '../job/records/use.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { type Piece, piecesOf } from '../takeoff/measureMark.ts';
+import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import { type MarkMeasure, isMeasure } from '../takeoff/measures.ts';
 import type { Display } from '../units/format.ts';
 import type { Calculation } from './calculation.ts';
@@ -32,10 +33,10 @@ export function tapeOf(
   return [...calculation.marksOf(scopeId)]
     .sort((a, b) => orderOf(a) - orderOf(b))
     .map((mark) => {
-      const scale = job.sheet.get(mark.sheetId)?.scale ?? null;
+      const scale = scaleOfMark(job, mark);
       const one = measure === 'count' && mark.kind !== 'count';
       const figure = one ? { value: 1 } : calculation.figure(markNode(mark.id, measure));
-      const pieces = scale === null || mark.kind === 'count' ? [] : piecesOf(mark, scale);
+      const pieces = scale === undefined || mark.kind === 'count' ? [] : piecesOf(mark, scale);
       return { mark, figure, pieces };
     });
 }

@@ -34,3 +34,9 @@ export const markupNode = (markupId: string): string => `bid/${markupId}`;
 
 /** The record a node belongs to: everything before the first slash. */
 export const ownerOf = (node: string): string => node.slice(0, node.indexOf('/'));
+
+/** How often an opening counts. */
+export const openingNode = (openingId: string): string => `${openingId}/count`;
+
+/** What the sum of a measure over a scope's marks counts twice, as a negative. */
+export const sharedNode = (scopeId: string, measure: string): string => `${scopeId}/shared/${measure}`;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import * as turf from '@turf/turf';
 import fc from 'fast-check';
-import { findJunctions } from './junctions.ts';
+import { findJunctions as placesOf } from './junctions.ts';
 import { type Point, nearestOnSegment, point } from './point.ts';
 import { pointToward, polylineLength, squareTo } from './polyline.ts';
 import { ringContains, ringCrossesItself, ringPerimeter, signedArea } from './polygon.ts';
@@ -23,6 +23,10 @@ const star: fc.Arbitrary<Point[]> = fc
       return point(1000 + reach * Math.cos(angle), 800 + reach * Math.sin(angle));
     });
   });
+
+/** How many of each there are. */
+const findJunctions = (chains: Parameters<typeof placesOf>[0]) =>
+  Object.fromEntries(Object.entries(placesOf(chains)).map(([kind, places]) => [kind, places.length]));
 
 describe('polygons', () => {
   it('is positive for a ring that turns from x to y, negative the other way', () => {

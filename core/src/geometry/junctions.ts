@@ -4,16 +4,16 @@ import { type Point, distance, nearestOnSegment } from './point.ts';
 import { segmentsCross } from './polygon.ts';
 import { JOINING_PT, STRAIGHT_RAD } from './tolerance.ts';
 
-/** How runs meet. Each is a count of places, not of pieces. */
+/** How runs meet, as the places where they do. */
 export interface Junctions {
   /** An end that meets nothing. */
-  readonly ends: number;
+  readonly ends: readonly Point[];
   /** A vertex or a meeting of two ends that changes direction. */
-  readonly corners: number;
+  readonly corners: readonly Point[];
   /** An end that meets the side of a run, or three ends in one place. */
-  readonly tees: number;
+  readonly tees: readonly Point[];
   /** Two runs through each other, or four ends in one place. */
-  readonly crossings: number;
+  readonly crossings: readonly Point[];
 }
 
 type Segment = readonly [Point, Point];
@@ -114,20 +114,25 @@ export function findJunctions(chains: readonly (readonly Point[])[]): Junctions 
     grid.add(b, direction(b, a));
   }
   addPassingArms(grid, placed);
-  const found = { ends: 0, corners: 0, tees: 0, crossings: countThrough(placed, grid) };
+  const found = {
+    ends: [] as Point[],
+    corners: [] as Point[],
+    tees: [] as Point[],
+    crossings: [...findThrough(placed, grid)],
+  };
   for (const node of grid.nodes) {
     const arms = distinctArms(node.directions);
     const [first = 0, second = 0] = arms;
-    if (arms.length === 1) found.ends += 1;
-    else if (arms.length === 2 && turn(first, second) < Math.PI - STRAIGHT_RAD) found.corners += 1;
-    else if (arms.length === 3) found.tees += 1;
-    else if (arms.length > 3) found.crossings += 1;
+    if (arms.length === 1) found.ends.push(node.at);
+    else if (arms.length === 2 && turn(first, second) < Math.PI - STRAIGHT_RAD) found.corners.push(node.at);
+    else if (arms.length === 3) found.tees.push(node.at);
+    else if (arms.length > 3) found.crossings.push(node.at);
   }
   return found;
 }
 
 /** Crossings of two segments' insides, away from every vertex. */
-function countThrough(placed: RBush<Placed>, grid: NodeGrid): number {
+function findThrough(placed: RBush<Placed>, grid: NodeGrid): readonly Point[] {
   const places = new NodeGrid();
   for (const each of placed.all()) {
     const [a, b] = each.segment;
@@ -138,7 +143,7 @@ function countThrough(placed: RBush<Placed>, grid: NodeGrid): number {
       if (grid.find(at) === undefined) places.add(at, 0);
     }
   }
-  return places.nodes.length;
+  return places.nodes.map(({ at }) => at);
 }
 
 function crossingOf(a: Point, b: Point, c: Point, d: Point): Point {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { distance, point } from './point.ts';
-import { createSnapIndex } from './snap.ts';
+import { createSnapIndex, packLines } from './snap.ts';
 
 /** A wall corner at (100, 100), a wall crossing at (60, 40), and a free line. */
 const lines = Float32Array.from([
@@ -10,7 +10,7 @@ const lines = Float32Array.from([
   ...[20, 40, 90, 40],
   ...[60, 10, 60, 80],
 ]);
-const index = createSnapIndex(lines);
+const index = createSnapIndex(packLines(lines));
 const strongest = (x: number, y: number, from?: { x: number; y: number }) =>
   index.find(point(x, y), 8, from)[0];
 
@@ -41,6 +41,6 @@ describe('snapping to the line work of a sheet', () => {
         index.find(point(x, y), 8, point(0, 0)).every(({ at }) => distance(at, point(x, y)) <= 8),
       ),
     );
-    expect(createSnapIndex(new Float32Array(0)).find(point(0, 0), 8, undefined)).toEqual([]);
+    expect(createSnapIndex(packLines(new Float32Array(0))).find(point(0, 0), 8, undefined)).toEqual([]);
   });
 });

@@ -25,9 +25,17 @@ const NEAR_LIMIT = 60;
 /** Snaps of one kind that are this close are one. */
 const SAME_PT = 0.05;
 
-export function createSnapIndex(lines: LineWork): SnapIndex {
+/** A sheet's line work with its finished index, as it crosses from a worker. */
+export interface PackedLines {
+  readonly lines: LineWork;
+  /** The index as bytes; undefined where there are no lines. */
+  readonly index: ArrayBuffer | undefined;
+}
+
+/** Builds the index over line work: the slow part, done off the main thread. */
+export function packLines(lines: LineWork): PackedLines {
   const count = Math.floor(lines.length / 4);
-  if (count === 0) return { size: 0, find: () => [] };
+  if (count === 0) return { lines, index: undefined };
   const index = new Flatbush(count);
   for (let i = 0; i < count; i += 1) {
     const [ax, ay, bx, by] = [lines[4 * i], lines[4 * i + 1], lines[4 * i + 2], lines[4 * i + 3]] as [
@@ -39,12 +47,18 @@ export function createSnapIndex(lines: LineWork): SnapIndex {
     index.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
   }
   index.finish();
+  return { lines, index: index.data as ArrayBuffer };
+}
+
+export function createSnapIndex({ lines, index: packed }: PackedLines): SnapIndex {
+  if (packed === undefined) return { size: 0, find: () => [] };
+  const index = Flatbush.from(packed);
   const ends = (i: number): readonly [Point, Point] => [
     { x: lines[4 * i] as number, y: lines[4 * i + 1] as number },
     { x: lines[4 * i + 2] as number, y: lines[4 * i + 3] as number },
   ];
   return {
-    size: count,
+    size: Math.floor(lines.length / 4),
     find: (at, reachPt, from) => {
       const near = index.neighbors(at.x, at.y, NEAR_LIMIT, reachPt).map(ends);
       return snapsOf(near, at, reachPt, from);

@@ -9,6 +9,7 @@ export type RecordType =
   | 'opening'
   | 'piece'
   | 'level'
+  | 'zone'
   | 'schedule'
   | 'assembly'
   | 'use'

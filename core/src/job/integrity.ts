@@ -1,5 +1,6 @@
 import { RESERVED_NAMES } from '../formula/functions.ts';
 import { measureMark } from '../takeoff/measureMark.ts';
+import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import type { Id } from './id.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
@@ -10,14 +11,19 @@ export function referencesOf(record: JobRecord): readonly Id[] {
   const present = (ids: readonly (Id | null)[]): readonly Id[] => ids.filter((id) => id !== null);
   switch (record.type) {
     case 'sheet':
-      return present([record.fileId, record.levelId ?? null]);
+      return present([
+        record.fileId,
+        record.levelId ?? null,
+        ...(record.placings ?? []).map(({ fileId }) => fileId),
+      ]);
     case 'section':
       return present([record.parentId]);
     case 'scope':
+      return present([record.sectionId, ...(record.dueOn ?? [])]);
     case 'line':
       return present([record.sectionId]);
     case 'mark':
-      return [record.scopeId, record.sheetId];
+      return present([record.scopeId, record.sheetId, record.zoneId ?? null]);
     case 'opening':
       return present([record.markId, record.scopeId]);
     case 'piece':
@@ -67,9 +73,9 @@ function checkNesting(job: Job, record: JobRecord): JobProblem | undefined {
 function checkOpening(job: Job, record: JobRecord): JobProblem | undefined {
   if (record.type !== 'opening' || record.seat.on !== 'run') return undefined;
   const host = job.mark.get(record.markId);
-  const scale = host === undefined ? null : (job.sheet.get(host.sheetId)?.scale ?? null);
+  const scale = host === undefined ? undefined : scaleOfMark(job, host);
   const stroke = host?.strokes[record.seat.stroke];
-  if (scale === null || stroke === undefined) return undefined;
+  if (scale === undefined || stroke === undefined) return undefined;
   const lengthM = measureMark({ kind: 'run', strokes: [stroke] }, 'plan_length', scale) ?? Infinity;
   return record.widthM > lengthM ? { kind: 'opening-too-wide', widthM: record.widthM, lengthM } : undefined;
 }

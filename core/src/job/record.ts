@@ -16,6 +16,7 @@ import { sectionSchema } from './records/section.ts';
 import { settingsSchema } from './records/settings.ts';
 import { sheetSchema } from './records/sheet.ts';
 import { useSchema } from './records/use.ts';
+import { zoneSchema } from './records/zone.ts';
 
 export const RECORD_SCHEMAS = {
   settings: settingsSchema,
@@ -27,6 +28,7 @@ export const RECORD_SCHEMAS = {
   opening: openingSchema,
   piece: pieceSchema,
   level: levelSchema,
+  zone: zoneSchema,
   schedule: scheduleSchema,
   assembly: assemblySchema,
   use: useSchema,

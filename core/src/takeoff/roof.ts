@@ -32,6 +32,25 @@ function findUphill(ring: readonly Vertex[], edges: readonly (RoofEdge | null)[]
   return { x: -(longest.to.y - longest.from.y), y: longest.to.x - longest.from.x };
 }
 
+/** An edge of a slope with its true length, its ends where they are drawn. */
+export interface TrueEdge {
+  readonly edge: RoofEdge;
+  readonly index: number;
+  readonly lengthM: number;
+}
+
+type Slope = { readonly pitch: string; readonly edges: readonly (RoofEdge | null)[] };
+
+/** Every edge that is said to be something, from the first ring in meters. */
+export function trueEdges(ring: readonly Vertex[], slope: Slope, rise: number): readonly TrueEdge[] {
+  const uphill = findUphill(ring, slope.edges) ?? { x: 0, y: 0 };
+  return segmentsOfPath(ring, true).flatMap(({ from, to }, index) => {
+    const edge = slope.edges[index];
+    if (edge === null || edge === undefined) return [];
+    return [{ edge, index, lengthM: trueLength(from, to, uphill, rise) }];
+  });
+}
+
 /**
  * True figures of a roof slope from its plan rings in meters: the area by the slope factor, every
  * edge by how far it climbs. Undefined while the pitch cannot be read. Without an eave or a ridge
@@ -39,16 +58,12 @@ function findUphill(ring: readonly Vertex[], edges: readonly (RoofEdge | null)[]
  */
 export function roofFigures(
   rings: readonly (readonly Vertex[])[],
-  slope: { readonly pitch: string; readonly edges: readonly (RoofEdge | null)[] } | undefined,
+  slope: Slope | undefined,
 ): RoofFigures | undefined {
   const rise = slope === undefined ? undefined : parsePitch(slope.pitch);
   if (slope === undefined || rise === undefined) return undefined;
   const [ring = []] = rings;
-  const uphill = findUphill(ring, slope.edges) ?? { x: 0, y: 0 };
   const lengths = { eave: 0, rake: 0, ridge: 0, hip: 0, valley: 0, wall: 0 };
-  segmentsOfPath(ring, true).forEach(({ from, to }, i) => {
-    const edge = slope.edges[i];
-    if (edge !== null && edge !== undefined) lengths[edge] += trueLength(from, to, uphill, rise);
-  });
+  for (const { edge, lengthM } of trueEdges(ring, slope, rise)) lengths[edge] += lengthM;
   return { ...lengths, slope_area: evenOddArea(rings) * slopeFactor(rise) };
 }

@@ -23,10 +23,15 @@ export const WIDTH = 124;
 export const DEPTH = 82;
 export const BAY_WIDTH = 62;
 
-export type WallType = 'block' | 'P1' | 'P2';
+export type WallType = 'block' | 'P1' | 'P2' | 'W3';
 
-export const WALL_THICKNESS: Readonly<Record<WallType, Feet>> = { block: 8 / 12, P1: 4.5 / 12, P2: 6.5 / 12 };
-export const WALL_HEIGHT: Readonly<Record<WallType, Feet>> = { block: 14, P1: 9, P2: 9 };
+export const WALL_THICKNESS: Readonly<Record<WallType, Feet>> = {
+  block: 8 / 12,
+  P1: 4.5 / 12,
+  P2: 6.5 / 12,
+  W3: 7 / 12,
+};
+export const WALL_HEIGHT: Readonly<Record<WallType, Feet>> = { block: 14, P1: 9, P2: 9, W3: 9 };
 
 /** A straight wall along its center line. */
 export interface Wall {
@@ -36,7 +41,7 @@ export interface Wall {
   readonly to: Place;
 }
 
-const wall = (id: string, type: WallType, from: Place, to: Place): Wall => ({ id, type, from, to });
+export const wall = (id: string, type: WallType, from: Place, to: Place): Wall => ({ id, type, from, to });
 
 export const WALLS: readonly Wall[] = [
   wall('north', 'block', [0, 0], [124, 0]),
@@ -56,11 +61,7 @@ export const WALLS: readonly Wall[] = [
   wall('shower-m-west', 'P1', [110, 46], [110, 56]),
 ];
 
-export const getWall = (id: string): Wall => {
-  const found = WALLS.find((each) => each.id === id);
-  if (found === undefined) throw new Error(`getWall: no wall is called ${id}`);
-  return found;
-};
+export const getWall = (id: string): Wall => wallOf(GROUND_FLOOR, id);
 
 export type DoorType = 'single' | 'pair' | 'overhead';
 
@@ -80,7 +81,7 @@ export interface Door {
   readonly remark: string;
 }
 
-const door = (
+export const door = (
   tag: string,
   onWall: string,
   at: Feet,
@@ -90,7 +91,7 @@ const door = (
   fire = '',
 ): Door => {
   const size = { single: [3, 7], pair: [6, 7], overhead: [12, 10] }[type];
-  const outside = ['north', 'east', 'south', 'west'].includes(onWall);
+  const outside = /north|east|south|west/.test(onWall) && !/passage|workshop|hall|shower/.test(onWall);
   const material =
     type === 'overhead' ? 'Insulated steel' : outside || onWall === 'bay' ? 'Hollow metal' : 'Wood';
   const frame = type === 'overhead' ? 'Track' : outside || onWall === 'bay' ? 'Hollow metal' : 'Wood';
@@ -125,7 +126,7 @@ export interface Window {
   readonly sill: Feet;
 }
 
-const windows = (
+export const windows = (
   tag: string,
   onWall: string,
   width: Feet,
@@ -155,13 +156,13 @@ export interface Room {
   readonly ceiling: string;
 }
 
-const box = (x0: Feet, y0: Feet, x1: Feet, y1: Feet): readonly Place[] => [
+export const box = (x0: Feet, y0: Feet, x1: Feet, y1: Feet): readonly Place[] => [
   [x0, y0],
   [x1, y0],
   [x1, y1],
   [x0, y1],
 ];
-const room = (
+export const room = (
   number: string,
   name: string,
   corners: readonly Place[],
@@ -243,6 +244,21 @@ export const ROOMS: readonly Room[] = [
     ['Rubber sheet', 'Rubber', 'Board, painted', 'Board, 9 ft'],
   ),
 ];
+
+/** One floor of the building as its plan shows it. */
+export interface Floor {
+  readonly walls: readonly Wall[];
+  readonly doors: readonly Door[];
+  readonly windows: readonly Window[];
+}
+
+export const GROUND_FLOOR: Floor = { walls: WALLS, doors: DOORS, windows: WINDOWS };
+
+export const wallOf = ({ walls }: Floor, id: string): Wall => {
+  const found = walls.find((each) => each.id === id);
+  if (found === undefined) throw new Error(`wallOf: no wall is called ${id}`);
+  return found;
+};
 
 /** Foundations: a strip footing under every block wall, grade beams, pads under the bay's posts. */
 export const FOOTING = { width: 2, depth: 1 } as const;

@@ -22,9 +22,12 @@ export function drawCover(pen: Pen): void {
     ],
     [
       ['G-001', 'Cover, sheet index, abbreviations'],
-      ['A-101', 'Ground floor plan'],
+      ['C-101, C-102', 'Grading plan, west and east'],
+      ['A-101, A-102', 'Ground floor plan, upper floor plan'],
+      ['A-201', 'Roof plan'],
       ['A-601', 'Door, window and finish schedules'],
-      ['S-101', 'Foundation plan'],
+      ['S-101, S-102', 'Foundation plan, upper floor beams'],
+      ['E-101', 'Lighting and power'],
     ],
   );
   drawTable(

@@ -1,8 +1,18 @@
 import type { Pen, Spot } from '../drawing/pen.ts';
 import { drawNorth, drawNotes, drawViewTitle } from '../drawing/titleBlock.ts';
-import { type Place, ROOMS, WALLS } from './building.ts';
+import { type Place, ROOMS } from './building.ts';
 import { drawCallout, drawCreek, drawFurnishings, drawKeynote } from './furnishings.ts';
-import { PLAN_SCALE, drawDimension, drawDoors, drawGrid, drawWalls, drawWindows, onSheet } from './plan.ts';
+import {
+  PLAN_SCALE,
+  drawDimension,
+  drawDoors,
+  drawGrid,
+  drawRoomName,
+  drawWallMarks,
+  drawWalls,
+  drawWindows,
+  onSheet,
+} from './plan.ts';
 
 /** the ground floor with its rooms, walls, doors and windows. */
 export function drawGroundFloor(pen: Pen): void {
@@ -14,20 +24,7 @@ export function drawGroundFloor(pen: Pen): void {
   drawWindows(pen);
   drawDoors(pen);
   for (const room of ROOMS) {
-    const [x, y] = onSheet(room.label);
-    const beside = room.number === '110' ? 56 : 0;
-    pen.text([x, y - 5 + (beside > 0 ? 11 : 0)], room.name, { size: 13, align: 'center' });
-    const [bx, by] = [x + beside, beside > 0 ? y - 10 : y];
-    pen.path(
-      [
-        [bx - 19, by],
-        [bx + 19, by],
-        [bx + 19, by + 17],
-        [bx - 19, by + 17],
-      ],
-      { closed: true, weight: 'thin' },
-    );
-    pen.text([bx, by + 13], room.number, { size: 12, align: 'center' });
+    drawRoomName(pen, room);
   }
   drawWallMarks(pen);
   for (const [from, to] of [
@@ -106,25 +103,5 @@ function drawBoatRacks(pen: Pen): void {
     for (const x of [18, 26, 38, 46]) {
       pen.line(onSheet([x, y - 2.2]), onSheet([x, y + 2.2]), { weight: 'thin', gray: 0.4 });
     }
-  }
-}
-
-function drawWallMarks(pen: Pen): void {
-  for (const wall of WALLS.filter(({ type }) => type !== 'block')) {
-    const t = wall.id === 'passage-north' || wall.id === 'hall-north' ? 0.62 : 0.86;
-    const x = wall.from[0] + (wall.to[0] - wall.from[0]) * t;
-    const y = wall.from[1] + (wall.to[1] - wall.from[1]) * t;
-    const upright = wall.from[0] === wall.to[0];
-    const [sx, sy] = onSheet(upright ? [x + 1.8, y] : [x, y - 1.8]);
-    pen.path(
-      [
-        [sx, sy - 11],
-        [sx + 11, sy],
-        [sx, sy + 11],
-        [sx - 11, sy],
-      ],
-      { closed: true, weight: 'thin', fill: 1 },
-    );
-    pen.text([sx, sy + 3], wall.type, { size: 8, align: 'center' });
   }
 }

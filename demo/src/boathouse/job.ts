@@ -1,7 +1,5 @@
 import { type Id, createIdMaker } from '@zest/core/job/id';
-import { type Job, createJob } from '@zest/core/job/job';
-import { checkJob } from '@zest/core/job/integrity';
-import { checkAnyRecord } from '@zest/core/job/checkRecord';
+import type { Job } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { disciplineOf } from '@zest/core/takeoff/discipline';
@@ -11,6 +9,7 @@ import {
   type Sheets,
   addFloors,
   addOpenings,
+  addRoof,
   addSlabs,
   addTypedLines,
   addWalls,
@@ -18,16 +17,9 @@ import {
 } from './jobScopes.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
 import { PLAN_SCALE } from './plan.ts';
+import { createChance, finishJob } from '../finishJob.ts';
+import { SITE_SCALE } from './siteSheets.ts';
 import { SHEET_SIZE } from '../drawing/titleBlock.ts';
-
-/** Chance that repeats, so that the demo file is the same bytes every time. */
-function createChance(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1103515245) + 12345) >>> 0;
-    return state / 2 ** 32;
-  };
-}
 
 const FOOT = 0.3048;
 
@@ -60,15 +52,9 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
   addSlabs(draft, sheets);
   addOpenings(draft, sheets);
   addFloors(draft, sheets);
+  addRoof(draft, sheets);
   addTypedLines(draft);
-  for (const record of records) {
-    const checked = checkAnyRecord(record);
-    if (!checked.ok) throw new Error(`createBoathouseJob: ${record.id} ${JSON.stringify(checked.problem)}`);
-  }
-  const job = createJob(records);
-  const problem = checkJob(job);
-  if (problem !== undefined) throw new Error(`createBoathouseJob: ${JSON.stringify(problem)}`);
-  return job;
+  return finishJob(records);
 }
 
 const PARTIES = {
@@ -92,6 +78,8 @@ const PARTIES = {
   ].join('\n'),
 } as const;
 
+const PLAN: RecordOf<'sheet'>['scale'] = { ...scaleOfRatio(96), source: { by: 'ratio', text: PLAN_SCALE } };
+
 function addSheets({ makeId, records }: Draft, name: string, byteLength: number): Sheets {
   const fileId = makeId('file');
   records.push({
@@ -107,10 +95,21 @@ function addSheets({ makeId, records }: Draft, name: string, byteLength: number)
   if (!measured.ok) throw new Error('addSheets: the plan has no scale');
   const scales: Readonly<Record<string, RecordOf<'sheet'>['scale']>> = {
     'A-101': { ...measured.value, source: { by: 'two-points', a, b, text: `124'-0"` } },
-    'S-101': { ...scaleOfRatio(96), source: { by: 'ratio', text: PLAN_SCALE } },
+    'C-101': { ...scaleOfRatio(240), source: { by: 'ratio', text: SITE_SCALE } },
+    'A-102': PLAN,
+    'A-201': PLAN,
+    'S-101': PLAN,
+    'S-102': PLAN,
   };
-  const levelId = makeId('level');
-  records.push({ type: 'level', id: levelId, name: 'Ground floor', order: 1, repeat: 1 });
+  const [ground, upper] = [makeId('level'), makeId('level')];
+  records.push({ type: 'level', id: ground, name: 'Ground floor', order: 1, repeat: 1 });
+  records.push({ type: 'level', id: upper, name: 'Upper floor', order: 2, repeat: 1 });
+  const levels: Readonly<Record<string, Id<'level'>>> = {
+    'A-101': ground,
+    'E-101': ground,
+    'A-102': upper,
+    'S-102': upper,
+  };
   const ids: Record<string, Id<'sheet'>> = {};
   BOATHOUSE_SHEETS.forEach(({ number, title, scale }, pageIndex) => {
     const id = makeId('sheet');
@@ -130,7 +129,7 @@ function addSheets({ makeId, records }: Draft, name: string, byteLength: number)
       scale: scales[number] ?? null,
       check,
       discipline: disciplineOf(number),
-      ...(number === 'A-101' ? { levelId } : {}),
+      ...(levels[number] === undefined ? {} : { levelId: levels[number] }),
     });
   });
   return ids;

@@ -15,6 +15,7 @@ import {
   placeOn,
 } from './building.ts';
 import { onSheet } from './plan.ts';
+import { ROOF_SLOPES } from './roof.ts';
 
 /** The job while it is being put together. */
 export interface Draft {
@@ -260,6 +261,30 @@ export function addFloors(draft: Draft, sheets: Sheets): void {
   });
   for (const room of ROOMS.filter(({ floor }) => floor === 'Ceramic tile'))
     addMark(draft, tile, plan, room.corners);
+}
+
+/** The roofs of A-201 by their coverings, every slope with its pitch and its edges. */
+export function addRoof(draft: Draft, sheets: Sheets): void {
+  const sheetId = sheets['A-201'];
+  if (sheetId === undefined) throw new Error('addRoof: no roof plan');
+  const { makeId, records } = draft;
+  for (const [key, name, color, riseIn12] of [
+    ['roof_metal', 'Roof, standing seam, bay', 0, 6],
+    ['roof_shingle', 'Roof, shingles, hip', 4, 4],
+    ['roof_membrane', 'Roof, membrane, lean-to', 7, 2],
+  ] as const) {
+    const scope = addScope(draft, { key, name, kind: 'slope', color, section: '06' });
+    for (const slope of ROOF_SLOPES.filter((each) => each.riseIn12 === riseIn12))
+      records.push({
+        type: 'mark',
+        id: makeId('mark'),
+        scopeId: scope.id,
+        sheetId,
+        kind: 'slope',
+        strokes: [slope.ring.map(spot)],
+        slope: { pitch: `${riseIn12}/12`, edges: [...slope.edges] },
+      });
+  }
 }
 
 export function addTypedLines({ makeId, records, sectionId }: Draft): void {

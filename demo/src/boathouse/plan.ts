@@ -1,20 +1,20 @@
 import type { Pen, Spot } from '../drawing/pen.ts';
 import {
   DEPTH,
-  DOORS,
   type Door,
   type Feet,
+  type Floor,
+  GROUND_FLOOR,
   GRID_X,
   GRID_Y,
   type Place,
-  WALLS,
+  type Room,
   WALL_THICKNESS,
   WIDTH,
-  WINDOWS,
   type Wall,
-  getWall,
   lengthOf,
   placeOn,
+  wallOf,
   writeFeet,
 } from './building.ts';
 
@@ -80,8 +80,8 @@ interface Gap {
   readonly width: Feet;
 }
 
-const gapsOf = (wall: Wall): readonly Gap[] =>
-  [...DOORS, ...WINDOWS].filter((each) => each.wall === wall.id).sort((a, b) => a.at - b.at);
+const gapsOf = (floor: Floor, wall: Wall): readonly Gap[] =>
+  [...floor.doors, ...floor.windows].filter((each) => each.wall === wall.id).sort((a, b) => a.at - b.at);
 
 /** The corner points of a piece of wall between two distances along it. */
 function wallPiece(wall: Wall, start: Feet, end: Feet): readonly Spot[] {
@@ -100,12 +100,12 @@ function wallPiece(wall: Wall, start: Feet, end: Feet): readonly Spot[] {
 }
 
 /** Walls with gaps at doors and windows; block is hatched, stud walls are toned. */
-export function drawWalls(pen: Pen, tone = 1): void {
-  for (const wall of WALLS) {
+export function drawWalls(pen: Pen, tone = 1, floor = GROUND_FLOOR): void {
+  for (const wall of floor.walls) {
     const half = WALL_THICKNESS.block / 2;
     const overrun = wall.type === 'block' ? half : 0;
     let start = -overrun;
-    for (const gap of [...gapsOf(wall), { at: lengthOf(wall) + overrun, width: 0 }]) {
+    for (const gap of [...gapsOf(floor, wall), { at: lengthOf(wall) + overrun, width: 0 }]) {
       drawWallPiece(pen, wall, start, gap.at - gap.width / 2, tone);
       start = gap.at + gap.width / 2;
     }
@@ -115,7 +115,7 @@ export function drawWalls(pen: Pen, tone = 1): void {
 function drawWallPiece(pen: Pen, wall: Wall, start: Feet, end: Feet, tone: number): void {
   if (end - start < 0.05) return;
   const corners = wallPiece(wall, start, end);
-  const fill = { block: 0.8, P1: 0.55, P2: 0.35 }[wall.type];
+  const fill = { block: 0.8, P1: 0.55, P2: 0.35, W3: 0.2 }[wall.type];
   pen.path(corners, {
     closed: true,
     weight: wall.type === 'block' ? 'bold' : 'medium',
@@ -131,9 +131,9 @@ function drawWallPiece(pen: Pen, wall: Wall, start: Feet, end: Feet, tone: numbe
   }
 }
 
-export function drawWindows(pen: Pen): void {
-  for (const each of WINDOWS) {
-    const wall = getWall(each.wall);
+export function drawWindows(pen: Pen, floor = GROUND_FLOOR): void {
+  for (const each of floor.windows) {
+    const wall = wallOf(floor, each.wall);
     const corners = wallPiece(wall, each.at - each.width / 2, each.at + each.width / 2);
     pen.path(corners, { closed: true, weight: 'thin', fill: 1 });
     const [a, b, c, d] = corners as [Spot, Spot, Spot, Spot];
@@ -162,16 +162,16 @@ function drawWindowTag(pen: Pen, wall: Wall, at: Feet, tag: string): void {
   pen.text([sx, sy + 2.5], tag, { size: 8, align: 'center' });
 }
 
-export function drawDoors(pen: Pen): void {
-  for (const door of DOORS) {
-    if (door.type === 'overhead') drawOverhead(pen, door);
-    else drawLeaves(pen, door);
-    drawDoorTag(pen, door);
+export function drawDoors(pen: Pen, floor = GROUND_FLOOR): void {
+  for (const door of floor.doors) {
+    const wall = wallOf(floor, door.wall);
+    if (door.type === 'overhead') drawOverhead(pen, door, wall);
+    else drawLeaves(pen, door, wall);
+    drawDoorTag(pen, door, wall);
   }
 }
 
-function drawLeaves(pen: Pen, door: Door): void {
-  const wall = getWall(door.wall);
+function drawLeaves(pen: Pen, door: Door, wall: Wall): void {
   const leaf = door.type === 'pair' ? door.width / 2 : door.width;
   const length = lengthOf(wall);
   const along: Spot = [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length];
@@ -194,8 +194,7 @@ function drawLeaves(pen: Pen, door: Door): void {
   }
 }
 
-function drawOverhead(pen: Pen, door: Door): void {
-  const wall = getWall(door.wall);
+function drawOverhead(pen: Pen, door: Door, wall: Wall): void {
   const corners = wallPiece(wall, door.at - door.width / 2, door.at + door.width / 2);
   pen.path(corners, { closed: true, weight: 'thin', dash: [4, 3] });
   const [nx, ny] = insideNormal(wall);
@@ -208,8 +207,7 @@ function drawOverhead(pen: Pen, door: Door): void {
   });
 }
 
-function drawDoorTag(pen: Pen, door: Door): void {
-  const wall = getWall(door.wall);
+function drawDoorTag(pen: Pen, door: Door, wall: Wall): void {
   const length = lengthOf(wall);
   const along: Spot = [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length];
   const off = door.type === 'overhead' ? -3 : -2.2;
@@ -230,4 +228,45 @@ function drawDoorTag(pen: Pen, door: Door): void {
     { closed: true, weight: 'thin', fill: 1 },
   );
   pen.text([sx, sy + 3], door.tag, { size: 8, align: 'center' });
+}
+
+/** A room's name with its number in a box. */
+export function drawRoomName(
+  pen: Pen,
+  { number, name, label }: Pick<Room, 'number' | 'name' | 'label'>,
+): void {
+  const [x, y] = onSheet(label);
+  const beside = number === '110' ? 56 : 0;
+  pen.text([x, y - 5 + (beside > 0 ? 11 : 0)], name, { size: 13, align: 'center' });
+  const [bx, by] = [x + beside, beside > 0 ? y - 10 : y];
+  pen.path(
+    [
+      [bx - 19, by],
+      [bx + 19, by],
+      [bx + 19, by + 17],
+      [bx - 19, by + 17],
+    ],
+    { closed: true, weight: 'thin' },
+  );
+  pen.text([bx, by + 13], number, { size: 12, align: 'center' });
+}
+
+/** A diamond with the wall type beside every stud wall. */
+export function drawWallMarks(pen: Pen, floor = GROUND_FLOOR): void {
+  for (const wall of floor.walls.filter(({ type }) => type !== 'block')) {
+    const t = wall.id === 'passage-north' || wall.id === 'hall-north' ? 0.62 : 0.86;
+    const [x, y] = placeOn(wall, lengthOf(wall) * t);
+    const upright = wall.from[0] === wall.to[0];
+    const [sx, sy] = onSheet(upright ? [x + 1.8, y] : [x, y - 1.8]);
+    pen.path(
+      [
+        [sx, sy - 11],
+        [sx + 11, sy],
+        [sx, sy + 11],
+        [sx - 11, sy],
+      ],
+      { closed: true, weight: 'thin', fill: 1 },
+    );
+    pen.text([sx, sy + 3], wall.type, { size: 8, align: 'center' });
+  }
 }

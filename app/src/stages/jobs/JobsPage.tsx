@@ -11,6 +11,7 @@ import type { JobSummary } from '../../storage/database.ts';
 import { createNewJob, duplicateJob, importJob, packJob, renameJob } from '../../storage/jobFiles.ts';
 import { useServices, useSetView, useView } from '../../stores/context.tsx';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
 import { NewJobDialog } from './NewJobDialog.tsx';
 
 /** All jobs kept in this browser; the first page there is. */
@@ -236,21 +237,5 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
         ))}
       </tbody>
     </table>
-  );
-}
-
-function IconAction({
-  label,
-  icon: Icon,
-  onClick,
-}: {
-  readonly label: string;
-  readonly icon: typeof Copy;
-  readonly onClick: () => void;
-}) {
-  return (
-    <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
-      <Icon size={16} />
-    </button>
   );
 }

@@ -1,15 +1,18 @@
 import { Button } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
-import { useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { Later, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { Workspace } from '../../workspace/Workspace.tsx';
 import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
 
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
+
+/** One element for ever: it is drawn anew when its job is, not when the desk is. */
+const TALLY = <Tally />;
 
 /** Plan and tally: where an estimator spends the day. */
 export function MeasureStage() {
@@ -18,6 +21,7 @@ export function MeasureStage() {
   const navigate = useNavigate();
   const schedule = useView((state) => state.schedule);
   const setView = useSetView();
+  const byHand = useRef(false);
   const asked = job.sheet.get(sheetId as Id<'sheet'>);
   const sheets = inOrder(job.sheet.values());
   const last = job.sheet.get(lastSheets.get(jobId) as Id<'sheet'>);
@@ -41,9 +45,21 @@ export function MeasureStage() {
       </div>
     );
   return (
-    <div className="measure">
+    // After a choice by hand the keys belong to the pens again; by keyboard the focus stays.
+    <div
+      className="measure"
+      onPointerDown={() => {
+        byHand.current = true;
+      }}
+      onKeyDown={() => {
+        byHand.current = false;
+      }}
+      onChange={({ target }) => {
+        if (byHand.current && target instanceof HTMLSelectElement) target.blur();
+      }}
+    >
       <Workspace sheet={sheet} />
-      <Tally />
+      <Later>{TALLY}</Later>
       {schedule === undefined ? null : (
         <ScheduleDialog
           key={schedule.id}

@@ -8,6 +8,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, type MarkKind, leadingMeasure } from '@zest/core/takeoff/measures';
+import { figureOnSheets } from '@zest/core/calculate/sheetFigures';
 import { measureNode } from '@zest/core/calculate/nodes';
 import { NO_SECTION } from '@zest/core/estimate/lineKey';
 import { formatQuantity } from '@zest/core/units/format';
@@ -15,19 +16,19 @@ import { Swatch } from '../../components/Swatch.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeFailure, shortFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import {
   type Formats,
   useFormats,
   useJobActions,
-  useJobState,
   useOpenJob,
   useServices,
   useSetView,
   useView,
 } from '../../stores/context.tsx';
 import type { OpenJob } from '../../stores/jobStore.ts';
-import { LABEL_MODES, type LabelMode, isShown } from '../../stores/viewStore.ts';
+import { isScopeShown } from '../../stores/viewStore.ts';
+import { NotMeasured } from './NotMeasured.tsx';
+import { ViewFoot } from './ViewFoot.tsx';
 import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
 
@@ -36,12 +37,18 @@ export function Tally() {
   const open = useOpenJob();
   const { job } = open;
   const formats = useFormats();
-  useJobState((state) => state.revision);
+  const within = useSheetsWithin();
   const penScope = useView((state) => state.penScope);
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
-  const bySection = groupBy(inOrder(job.scope.values()), ({ sectionId }): string => sectionId ?? NO_SECTION);
+  const figures = new Map(
+    inOrder(job.scope.values()).flatMap((scope) => {
+      const figure = rowFigure(open, formats, scope, within);
+      return figure === undefined && scope.id !== penScope ? [] : [[scope, figure ?? NOT_HERE] as const];
+    }),
+  );
+  const bySection = groupBy(figures.keys(), ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
     <aside className="tally" aria-label="Tally">
       <div className="tally-head">
@@ -72,9 +79,9 @@ export function Tally() {
                 <Fragment key={scope.id}>
                   <ScopeRow
                     scope={scope}
-                    {...rowFigure(open, formats, scope)}
+                    {...(figures.get(scope) ?? NOT_HERE)}
                     on={scope.id === penScope}
-                    shown={isShown({ hidden, alone }, scope.id)}
+                    shown={isScopeShown({ hidden, alone }, scope)}
                   />
                   {scope.id === penScope ? <ScopeDetails scope={scope} /> : null}
                 </Fragment>
@@ -83,8 +90,9 @@ export function Tally() {
           );
         })}
       </div>
+      <NotMeasured />
       <Schedules />
-      <Hidden />
+      <ViewFoot />
     </aside>
   );
 }
@@ -103,15 +111,43 @@ interface ScopeRowProps {
 type RowFigure = Pick<ScopeRowProps, 'figure' | 'unit' | 'reason'>;
 
 const NOT_MEASURED: RowFigure = { figure: 'not measured yet', unit: '', reason: 'not measured yet' };
+const NOT_HERE: RowFigure = { figure: '–', unit: '', reason: '' };
 
-function rowFigure({ calculation, job }: OpenJob, { display }: Formats, scope: Scope): RowFigure {
-  if (!calculation.isMeasured(scope.id)) return NOT_MEASURED;
+/** The sheets the tally is of; undefined for the whole job. */
+function useSheetsWithin(): ReadonlySet<string> | undefined {
+  const { job } = useOpenJob();
+  const { sheetId = '' } = useParams();
+  const within = useView((state) => state.within);
+  if (within === 'job') return undefined;
+  const levelId = job.sheet.get(sheetId as Sheet['id'])?.levelId;
+  if (within === 'sheet' || levelId === undefined) return new Set([sheetId]);
+  return new Set([...job.sheet.values()].filter((sheet) => sheet.levelId === levelId).map(({ id }) => id));
+}
+
+/** What a row reads; undefined for a scope with nothing on the sheets that are asked for. */
+function rowFigure(
+  { calculation, job }: OpenJob,
+  { display }: Formats,
+  scope: Scope,
+  within: ReadonlySet<string> | undefined,
+): RowFigure | undefined {
   const measure = leadingMeasure(scope.kind);
+  const write = (value: number): RowFigure => {
+    const text = formatQuantity(value, MEASURE_DIMENSION[measure], display);
+    return { figure: text.figure, unit: measure === 'count' ? 'ea' : text.unit, reason: '' };
+  };
+  if (within !== undefined) {
+    const { value, marks } = figureOnSheets(calculation, scope, within);
+    if (marks === 0) return undefined;
+    return value === undefined
+      ? { figure: 'no figure', unit: '', reason: 'a mark has no figure' }
+      : write(value);
+  }
+  if (!calculation.isMeasured(scope.id)) return NOT_MEASURED;
   const { failure, ...known } = calculation.figure(measureNode(scope.id, measure));
   if (failure !== undefined)
     return { figure: shortFailure(failure), unit: '', reason: describeFailure(failure, job) };
-  const text = formatQuantity('value' in known ? known.value : 0, MEASURE_DIMENSION[measure], display);
-  return { figure: text.figure, unit: measure === 'count' ? 'ea' : text.unit, reason: '' };
+  return write('value' in known ? known.value : 0);
 }
 
 const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown }: ScopeRowProps) {
@@ -252,60 +288,6 @@ function Schedules() {
       <button type="button" className="link" onClick={() => setView({ tool: 'schedule' })}>
         Read one
       </button>
-    </div>
-  );
-}
-
-function Hidden() {
-  const hidden = useView((state) => state.hidden);
-  const alone = useView((state) => state.alone);
-  const sheetShown = useView((state) => state.sheetShown);
-  const labels = useView((state) => state.labels);
-  const setView = useSetView();
-  const { job } = useOpenJob();
-  const lone = [...job.scope.values()].find(({ id }) => id === alone);
-  return (
-    <div className="tally-foot">
-      <span>
-        {lone === undefined
-          ? hidden.size === 0
-            ? 'All shown'
-            : `${plural(hidden.size, 'scope')} hidden`
-          : `Only ${lone.name}`}
-      </span>
-      {hidden.size > 0 || lone !== undefined ? (
-        <button
-          type="button"
-          className="link"
-          onClick={() => setView({ hidden: new Set(), alone: undefined })}
-        >
-          Show all
-        </button>
-      ) : null}
-      <span style={{ flex: 1 }} />
-      <button
-        type="button"
-        className="link"
-        onClick={() =>
-          setView({ sheetShown: ({ full: 'dim', dim: 'hidden', hidden: 'full' } as const)[sheetShown] })
-        }
-      >
-        {{ full: 'Dim the sheet', dim: 'Hide the sheet', hidden: 'Show the sheet' }[sheetShown]}
-      </button>
-      <label>
-        Labels{' '}
-        <select
-          className="tally-labels"
-          value={labels}
-          onChange={(event) => setView({ labels: event.target.value as LabelMode })}
-        >
-          {LABEL_MODES.map((mode) => (
-            <option key={mode} value={mode}>
-              {mode}
-            </option>
-          ))}
-        </select>
-      </label>
     </div>
   );
 }

@@ -11,7 +11,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
-import { createSheetFiles } from '../../platform/sheetFiles.ts';
+import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import { useFormats, useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { ScaleDialog } from './ScaleDialog.tsx';
 import { planDrawings } from './addDrawings.ts';
@@ -104,7 +104,7 @@ export function SheetsStage() {
         ) : (
           <div className="sheet-cards">
             {search.found.map((sheet) => (
-              <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} />
+              <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
             ))}
           </div>
         )}
@@ -153,14 +153,24 @@ function useAddPdfs() {
   };
 }
 
-function SheetCard({ sheet, hit }: { readonly sheet: Sheet; readonly hit: string | undefined }) {
+interface SheetCardProps {
+  readonly sheet: Sheet;
+  /** What was found on it, and the words that were looked for. */
+  readonly hit: string | undefined;
+  readonly sought: string;
+}
+
+function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
   const { jobId } = useOpenJob();
   const { numbers } = useFormats();
   const [scaling, setScaling] = useState(false);
-  const open = (): void => void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
+  const open = (): void => {
+    setView({ soughtText: hit === undefined ? '' : sought });
+    void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
+  };
   const change = (label: string, changed: Partial<Sheet>): string | undefined => {
     const done = actions.transact(label, put({ ...sheet, ...changed }));
     return done.ok ? undefined : describeProblem(done.problem);
@@ -202,6 +212,13 @@ function SheetCard({ sheet, hit }: { readonly sheet: Sheet; readonly hit: string
           <span className={`cut ${sheet.scale === null ? 'warn' : ''}`} style={{ flex: 1 }}>
             {writeScale(sheet, numbers)}
           </span>
+          <button
+            type="button"
+            className="link"
+            onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}
+          >
+            {sheet.join === undefined ? 'Join' : 'Join anew'}
+          </button>
           <button type="button" className="link" onClick={() => setScaling(true)}>
             {sheet.scale === null ? 'Set scale' : 'Change'}
           </button>
@@ -236,7 +253,7 @@ function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
   const files = useMemo(() => createSheetFiles(services, jobId), [services, jobId]);
   const place = useRef<HTMLSpanElement>(null);
   const [url, setUrl] = useState<string | undefined>();
-  const { id } = sheet;
+  const picture = pictureKey(sheet);
   useEffect(() => {
     let made: string | undefined;
     let gone = false;
@@ -261,7 +278,7 @@ function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
     };
     // The picture is of the page; names and scale do not change it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [files, id]);
+  }, [files, picture]);
   return (
     <span ref={place} style={{ display: 'block', height: '100%' }}>
       {url === undefined ? null : <img src={url} alt="" />}

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { createSheetFiles } from '../../platform/sheetFiles.ts';
+import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 
 export interface SheetSearch {
@@ -11,7 +11,7 @@ export interface SheetSearch {
   readonly progress: string;
 }
 
-/** Texts of sheets that were read while the page is open; a sheet's text never changes. */
+/** Texts of sheets that were read while the page is open; a sheet's text only changes with its pages. */
 const texts = new Map<string, readonly string[]>();
 
 const matches = (text: string, words: readonly string[]): boolean => {
@@ -33,10 +33,10 @@ export function useSheetSearch(sheets: readonly Sheet[], wanted: string): SheetS
     const readAll = async (): Promise<void> => {
       for (const sheet of sheets) {
         if (gone) return;
-        if (texts.has(sheet.id)) continue;
+        if (texts.has(pictureKey(sheet))) continue;
         const read = await files.texts(sheet).catch(() => []);
         texts.set(
-          sheet.id,
+          pictureKey(sheet),
           read.map(({ text }) => text),
         );
         if (!gone) setRead((count) => count + 1);
@@ -52,11 +52,11 @@ export function useSheetSearch(sheets: readonly Sheet[], wanted: string): SheetS
     const hits = new Map<string, string>();
     const found = sheets.filter((sheet) => {
       if (matches(`${sheet.number} ${sheet.title} ${sheet.discipline ?? ''}`, words)) return true;
-      const hit = texts.get(sheet.id)?.find((text) => matches(text, words));
+      const hit = texts.get(pictureKey(sheet))?.find((text) => matches(text, words));
       if (hit !== undefined) hits.set(sheet.id, hit.slice(0, 80));
       return hit !== undefined;
     });
-    const left = sheets.filter(({ id }) => !texts.has(id)).length;
+    const left = sheets.filter((sheet) => !texts.has(pictureKey(sheet))).length;
     return { found, hits, progress: left === 0 ? '' : `reading ${left} more …` };
     // `read` counts what has come in since.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -1,5 +1,6 @@
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { scaleAt } from '@zest/core/takeoff/scaleAt';
 import { measureMark } from '@zest/core/takeoff/measureMark';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
 import { LENGTH } from '@zest/core/units/dimension';
@@ -42,7 +43,8 @@ export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
   ];
   // A slope has no pitch yet while it is drawn: its plan area is what can be told.
   const measure = tool === 'slope' ? 'area' : leadingMeasure(tool);
-  const scale = sheet.scale ?? undefined;
+  const start = strokes[0]?.[0];
+  const scale = start === undefined ? undefined : scaleAt(sheet, start);
   const soFar = measureMark({ kind: tool, strokes }, measure, scale);
   const before =
     scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));

@@ -1,7 +1,11 @@
-import { useSetView } from '../../stores/context.tsx';
+import { LENGTH } from '@zest/core/units/dimension';
+import { formatQuantity, joinFigure } from '@zest/core/units/format';
+import { useFormats, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Tool } from '../../stores/viewStore.ts';
 import { type Form, currentStroke, formsOf } from '../tools/draw.ts';
+import { type OpeningRow, listOpeningRows } from '../openingRows.ts';
 import type { Pens } from '../usePens.ts';
+import { SheetMenu } from './SheetMenu.tsx';
 
 const PENS: readonly (readonly [tool: Tool, name: string, key: string])[] = [
   ['select', 'Select', 'V'],
@@ -20,6 +24,36 @@ const FORMS: Readonly<Record<Form, readonly [name: string, key: string]>> = {
   slant: ['Turned box', 'W'],
   circle: ['Circle', 'Q'],
 };
+
+/** Which row of a schedule the next opening is of; it goes on by itself as they are placed. */
+function OpeningRows() {
+  const { job } = useOpenJob();
+  const row = useView((state) => state.openingRow);
+  const setView = useSetView();
+  const { display } = useFormats();
+  const rows = listOpeningRows(job);
+  if (rows.length === 0) return null;
+  const used = new Set([...job.opening.values()].map(({ tag }) => tag));
+  const write = (lengthM: number): string => joinFigure(formatQuantity(lengthM, LENGTH, display));
+  const keyOf = ({ scheduleId, tag }: OpeningRow): string => `${scheduleId} ${tag}`;
+  return (
+    <select
+      className="dock-form"
+      aria-label="Row of a schedule for the next opening"
+      style={{ width: 150 }}
+      value={row === undefined ? '' : keyOf(row)}
+      onChange={(event) => setView({ openingRow: rows.find((each) => keyOf(each) === event.target.value) })}
+    >
+      <option value="">size of the count</option>
+      {rows.map((each) => (
+        <option key={keyOf(each)} value={keyOf(each)}>
+          {each.tag} {write(each.widthM)} by {write(each.heightM)}
+          {used.has(each.tag) ? ', placed' : ''}
+        </option>
+      ))}
+    </select>
+  );
+}
 
 /** The few modes of the pen, near the hand. */
 export function Dock({ pens }: { readonly pens: Pens }) {
@@ -72,6 +106,8 @@ export function Dock({ pens }: { readonly pens: Pens }) {
           >
             Measure back <kbd>B</kbd>
           </button>
+          {now === 'opening' ? <OpeningRows /> : null}
+          <SheetMenu />
         </>
       )}
     </div>

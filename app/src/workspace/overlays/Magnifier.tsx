@@ -2,6 +2,7 @@ import { type RefObject, useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
+import { drawsBox } from '../boxes.ts';
 import type { Pens } from '../usePens.ts';
 
 const SIZE_PX = 132;
@@ -21,7 +22,12 @@ export function Magnifier({ layer, pens, desk }: MagnifierProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { pointer, tool } = pens;
   const shown =
-    pointer !== undefined && tool !== 'select' && tool !== 'opening' && camera.scale < CLOSE_SCALE;
+    pointer !== undefined &&
+    tool !== 'select' &&
+    tool !== 'opening' &&
+    tool !== 'straighten' &&
+    !drawsBox(tool) &&
+    camera.scale < CLOSE_SCALE;
   useEffect(() => {
     const context = canvas.current?.getContext('2d') ?? null;
     if (context === null || pointer === undefined || layer.current === null) return;

@@ -31,38 +31,45 @@ import {
   turnStrokes,
 } from '@zest/core/takeoff/editStrokes';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import type { Pens } from '../usePens.ts';
 import { MarkDetails } from './MarkDetails.tsx';
+import { MarkPlaces } from './MarkPlaces.tsx';
 
 /** Less than this off the line, a vertex changes nothing that was meant. */
 const SIMPLIFY_PT = 1.5;
 
 /** What can be done with the marks in hand. */
 export function MarkBar({ pens }: { readonly pens: Pens }) {
-  const { selected, vertex } = pens;
+  const { selected, held, vertex } = pens;
   const { job } = useOpenJob();
   const actions = useJobActions();
   const services = useServices();
   const setView = useSetView();
-  const [first, second] = selected;
+  const shown = selected.length > 0 ? selected : held;
+  const [first, second] = shown;
   if (pens.tool !== 'select' || first === undefined || pens.drag !== undefined) return null;
-  const free = selected.filter(({ locked }) => locked !== true);
+  const free = held.filter(({ locked }) => locked !== true);
+  const here = selected.filter(({ locked }) => locked !== true);
+  const sheets = new Set(held.map(({ sheetId }) => sheetId)).size;
   const run = (label: string, command: Command): boolean => {
     const done = actions.transact(label, command);
     if (!done.ok) tellProblem(describeProblem(done.problem));
     return done.ok;
   };
   const reshape = (label: string, change: (strokes: Strokes, mark: Mark) => Strokes): void =>
-    void run(label, put(...free.map((mark) => ({ ...mark, strokes: change(mark.strokes, mark) }))));
-  const all = middleOf(selected.flatMap(({ strokes }) => strokes));
-  const alike = selected.every(({ kind }) => kind === first.kind);
+    void run(label, put(...here.map((mark) => ({ ...mark, strokes: change(mark.strokes, mark) }))));
+  const all = middleOf(shown.flatMap(({ strokes }) => strokes));
+  const alike = held.every(({ kind }) => kind === first.kind);
   const closed = first.kind === 'area' || first.kind === 'slope';
   const pair =
-    selected.length === 2 && alike && free.length === 2 && second !== undefined ? second : undefined;
+    held.length === 2 && selected.length === 2 && alike && free.length === 2 && second !== undefined
+      ? second
+      : undefined;
 
   const split = (): void => {
     const parts = vertex === undefined ? undefined : splitStrokes(first.strokes, vertex.stroke, vertex.index);
@@ -84,8 +91,8 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
     if (run(operation === 'join' ? 'join two marks' : 'cut an area', command))
       setView({ selectedMarks: new Set([first.id]) });
   };
-  const times = new Set(selected.map(({ repeat }) => repeat ?? 1));
-  const locked = free.length < selected.length;
+  const times = new Set(held.map(({ repeat }) => repeat ?? 1));
+  const locked = free.length < held.length;
   return (
     <div
       className="mark-bar"
@@ -94,12 +101,15 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
       onPointerDown={(event) => event.stopPropagation()}
     >
       <div className="mark-bar-row">
-        <b>{plural(selected.length, 'mark')}</b>
+        <b>
+          {plural(held.length, 'mark')}
+          {sheets > 1 ? ` on ${plural(sheets, 'sheet')}` : ''}
+        </b>
         {alike ? (
           <select
             className="input"
             aria-label="Scope of the marks"
-            value={selected.every(({ scopeId }) => scopeId === first.scopeId) ? first.scopeId : ''}
+            value={held.every(({ scopeId }) => scopeId === first.scopeId) ? first.scopeId : ''}
             onChange={(event) => {
               const scopeId = event.target.value as Id<'scope'>;
               run('change the scope of marks', put(...free.map((mark) => ({ ...mark, scopeId }))));
@@ -121,39 +131,40 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
             value={times.size === 1 ? String([...times][0]) : ''}
             onCommit={(text) => {
               const repeat = Number(text);
-              if (!Number.isInteger(repeat) || repeat < 1) return 'Type a whole number from 1.';
+              if (!Number.isInteger(repeat) || repeat < 0)
+                return 'Type a whole number; 0 leaves it out of the work.';
               run(
-                `count ${plural(selected.length, 'mark')} ${repeat} times`,
+                `count ${plural(free.length, 'mark')} ${repeat} times`,
                 put(...free.map((mark) => ({ ...mark, repeat }))),
               );
               return undefined;
             }}
           />
         </label>
-        <Tool
+        <IconAction
           label="Mirror left to right"
           icon={FlipHorizontal2}
           onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'x'))}
         />
-        <Tool
+        <IconAction
           label="Mirror top to bottom"
           icon={FlipVertical2}
           onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'y'))}
         />
-        <Tool
+        <IconAction
           label="Turn a quarter clockwise"
           icon={RotateCw}
           onClick={() => reshape('turn marks', (strokes) => turnStrokes(strokes, all, 90))}
         />
         {first.kind === 'run' ? (
           <>
-            <Tool
+            <IconAction
               label="Walk the other way"
               icon={Undo}
               onClick={() => reshape('reverse runs', reverseStrokes)}
             />
-            <Tool label="Cut at the selected vertex" icon={Scissors} onClick={split} />
-            <Tool
+            <IconAction label="Cut at the selected vertex" icon={Scissors} onClick={split} />
+            <IconAction
               label="Drop vertices that change nothing"
               icon={Spline}
               onClick={() =>
@@ -165,26 +176,26 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
           </>
         ) : null}
         {pair === undefined || first.kind === 'count' ? null : (
-          <Tool label="Join the two" icon={Link2} onClick={() => combine('join')} />
+          <IconAction label="Join the two" icon={Link2} onClick={() => combine('join')} />
         )}
         {pair === undefined || !closed ? null : (
-          <Tool
+          <IconAction
             label="Cut the second out of the first"
             icon={SquaresSubtract}
             onClick={() => combine('subtract')}
           />
         )}
-        <Tool
+        <IconAction
           label={locked ? 'Unlock' : 'Lock in place'}
           icon={locked ? LockOpen : Lock}
           onClick={() =>
             run(
               locked ? 'unlock marks' : 'lock marks',
-              put(...selected.map((mark) => ({ ...mark, locked: !locked }))),
+              put(...held.map((mark) => ({ ...mark, locked: !locked }))),
             )
           }
         />
-        <Tool
+        <IconAction
           label="Delete the marks"
           icon={free.length === 0 ? Minus : Trash2}
           onClick={() => {
@@ -193,7 +204,8 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
           }}
         />
       </div>
-      {selected.length === 1 ? <MarkDetails mark={first} vertex={vertex} /> : null}
+      <MarkPlaces marks={held} run={run} />
+      {held.length === 1 && selected.length === 1 ? <MarkDetails mark={first} vertex={vertex} /> : null}
     </div>
   );
 }
@@ -218,19 +230,3 @@ const ScopeOptions = memo(function ScopeOptions({
     </>
   );
 });
-
-function Tool({
-  label,
-  icon: Icon,
-  onClick,
-}: {
-  readonly label: string;
-  readonly icon: typeof Lock;
-  readonly onClick: () => void;
-}) {
-  return (
-    <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
-      <Icon size={15} />
-    </button>
-  );
-}

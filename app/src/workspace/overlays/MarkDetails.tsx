@@ -4,6 +4,7 @@ import { put, remove } from '@zest/core/job/change';
 import { ROOF_EDGES, type Mark, type RoofEdge } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import { piecesOf, shapeCrossesItself } from '@zest/core/takeoff/measureMark';
+import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
 import { parsePitch } from '@zest/core/takeoff/roof';
 import { LENGTH } from '@zest/core/units/dimension';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
@@ -111,10 +112,10 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
   const { job } = useOpenJob();
   const change = useChange();
   const { write } = useLengths();
-  const scale = job.sheet.get(mark.sheetId)?.scale ?? null;
+  const scale = scaleOfMark(job, mark);
   const slope = mark.slope ?? { pitch: '', edges: [] };
   const edges = mark.strokes[0] ?? [];
-  const lengths = scale === null ? [] : piecesOf(mark, scale).filter(({ stroke }) => stroke === 0);
+  const lengths = scale === undefined ? [] : piecesOf(mark, scale).filter(({ stroke }) => stroke === 0);
   const setEdge = (index: number, edge: RoofEdge | null): void =>
     void change('edge of a roof slope', {
       ...mark,

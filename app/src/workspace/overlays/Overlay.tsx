@@ -4,6 +4,7 @@ import type { SnapKind } from '@zest/core/geometry/snap';
 import { type Vertex, flattenPath } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { scaleAt } from '@zest/core/takeoff/scaleAt';
 import { placeOfSeat } from '@zest/core/takeoff/seat';
 import { useStores } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
@@ -13,6 +14,8 @@ import { openingAt } from '../drawing.ts';
 import { aim, currentStroke, piecesTo, ringTo } from '../tools/draw.ts';
 import { type Strokes, handlesOf } from '../tools/edit.ts';
 import { boxOf } from '../tools/forms.ts';
+import { JunctionDots, ScaleAreas, TextHits } from './SheetSigns.tsx';
+import { picksTwo } from '../tools/measureTwo.ts';
 import type { Pens } from '../usePens.ts';
 
 interface OverlayProps {
@@ -26,6 +29,9 @@ export function Overlay({ desk, pens, sheet }: OverlayProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   return (
     <svg className="overlay" aria-hidden="true">
+      <ScaleAreas sheet={sheet} camera={camera} />
+      <TextHits sheet={sheet} camera={camera} />
+      <JunctionDots sheet={sheet} camera={camera} />
       {pens.selected.map((mark) => (
         <Selected
           key={mark.id}
@@ -43,7 +49,7 @@ export function Overlay({ desk, pens, sheet }: OverlayProps) {
       )}
       {pens.box === undefined ? null : (
         <polygon
-          points={write(camera, boxOf(pens.box.from, pens.box.to), true)}
+          points={write(camera, pens.box.lasso ?? boxOf(pens.box.from, pens.box.to), true)}
           fill="#F2B705"
           fillOpacity="0.1"
           stroke="#F2B705"
@@ -228,9 +234,11 @@ function OpeningGhost({
   const host = tool === 'opening' && pointer !== undefined ? pens.hostAt(pointer) : undefined;
   const opening = host === undefined || pointer === undefined ? undefined : openingAt(stores, host, pointer);
   const place = host === undefined || opening === undefined ? undefined : placeOfSeat(host, opening.seat);
-  if (opening === undefined || place === undefined || sheet.scale === null) return null;
+  const scale =
+    host === undefined ? undefined : scaleAt(sheet, host.strokes[0]?.[0] ?? place?.at ?? { x: 0, y: 0 });
+  if (opening === undefined || place === undefined || scale === undefined) return null;
   const { x, y } = toScreen(camera, place.at);
-  const half = (opening.widthM / sheet.scale.xMetersPerPoint / 2) * camera.scale;
+  const half = (opening.widthM / scale.xMetersPerPoint / 2) * camera.scale;
   return (
     <rect
       x={-half}
@@ -246,7 +254,7 @@ function OpeningGhost({
 }
 
 function TwoPoints({ pens: { two, tool }, camera }: { readonly pens: Pens; readonly camera: Camera }) {
-  if (tool !== 'scale' && tool !== 'check') return null;
+  if (!picksTwo(tool)) return null;
   const end = two.b ?? two.hover;
   const points = [two.a, two.a === undefined ? undefined : end].filter((at) => at !== undefined);
   return (

@@ -27,13 +27,17 @@ import { describeEntry, describeProblem } from '../../messages/describeProblem.t
 import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
 import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
 import { keepEntry } from '../../stages/measure/keepEntry.ts';
-import { useFormats, useJobActions, useOpenJob, useSetView } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Pens } from '../usePens.ts';
+import { PartNote } from './PartNote.tsx';
+import { SoughtNote } from './SoughtNote.tsx';
+import { StraightenNote } from './StraightenNote.tsx';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
   const [typing, setTyping] = useState(false);
   const setView = useSetView();
+  const sought = useView((state) => state.soughtText);
   if (pens.tool === 'scale' || pens.tool === 'check') return <TwoPointNote sheet={sheet} pens={pens} />;
   if (pens.tool === 'schedule')
     return (
@@ -41,6 +45,10 @@ export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pen
         <b>Read a schedule.</b> Drag a box around the table, its title included.
       </div>
     );
+  if (pens.tool === 'straighten' || pens.tool === 'level' || pens.tool === 'crop')
+    return <StraightenNote sheet={sheet} />;
+  if (pens.tool === 'part') return <PartNote sheet={sheet} />;
+  if (sought !== '') return <SoughtNote sheet={sheet} />;
   if (sheet.scale !== null) return null;
   return (
     <div className="desk-note" role="note">

@@ -22,7 +22,7 @@ const door: Opening = {
 
 describe('a mark as the drawing worker gets it', () => {
   it('has its places flat and its openings as place, direction and half the width', () => {
-    const packed = packMark({ mark: wall, openings: [door] }, 0.3048 / 9);
+    const packed = packMark({ mark: wall, openings: [door], metersPerPoint: 0.3048 / 9 });
     expect([...(packed.strokes[0] ?? [])]).toEqual([0, 0, 180, 0]);
     const [x, y, cosine, sine, half] = packed.openings;
     expect([x, y, cosine, sine]).toEqual([90, 0, 1, 0]);
@@ -30,12 +30,13 @@ describe('a mark as the drawing worker gets it', () => {
   });
 
   it('has no openings on a sheet without scale: their width on it is not known', () => {
-    expect(packMark({ mark: wall, openings: [door] }, undefined).openings).toHaveLength(0);
+    expect(packMark({ mark: wall, openings: [door], metersPerPoint: undefined }).openings).toHaveLength(0);
   });
 
   it('has arcs as straight pieces that end where the arc ends', () => {
     const bent = { ...wall, strokes: [[point(0, 0), { ...point(100, 0), through: point(50, 50) }]] };
-    const flat = packMark({ mark: bent, openings: [] }, undefined).strokes[0] ?? new Float32Array();
+    const flat =
+      packMark({ mark: bent, openings: [], metersPerPoint: undefined }).strokes[0] ?? new Float32Array();
     expect(flat.length).toBeGreaterThan(16);
     expect([...flat.slice(-2)].map(Math.round)).toEqual([100, 0]);
   });

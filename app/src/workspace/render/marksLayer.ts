@@ -2,7 +2,7 @@ import { flattenPath } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import { placeOfSeat } from '@zest/core/takeoff/seat';
-import type { DrawnMark, DrawnScope, MarksWorker, View } from '../../workers/marksProtocol.ts';
+import type { DrawnMark, DrawnStyle, MarksWorker, View } from '../../workers/marksProtocol.ts';
 import { type Camera, type Size, toSheet } from '../camera.ts';
 
 /** The bitmap reaches this much beyond the screen, so that a pan has something to show. */
@@ -12,13 +12,9 @@ const IDLE_MS = 110;
 
 /** The committed marks as one bitmap, drawn in a worker and moved with the sheet by CSS. */
 export interface MarksLayer {
-  readonly load: (marks: readonly ShownMark[], metersPerPoint: number | undefined) => void;
-  readonly change: (
-    put: readonly ShownMark[],
-    removed: readonly string[],
-    metersPerPoint: number | undefined,
-  ) => void;
-  readonly style: (scopes: readonly DrawnScope[]) => void;
+  readonly load: (marks: readonly ShownMark[]) => void;
+  readonly change: (put: readonly ShownMark[], removed: readonly string[]) => void;
+  readonly style: (scopes: readonly DrawnStyle[]) => void;
   readonly label: (labels: readonly (readonly [id: string, text: string])[]) => void;
   /** Marks that the overlay draws instead, because they are in hand. */
   readonly skip: (ids: readonly string[]) => void;
@@ -30,12 +26,18 @@ export interface MarksLayer {
 export interface ShownMark {
   readonly mark: Mark;
   readonly openings: readonly Opening[];
+  /** By the scale where the mark is; openings are not drawn without one. */
+  readonly metersPerPoint: number | undefined;
 }
+
+/** Marks of a scope look alike, save where zones tell them apart. */
+export const styleOf = (scopeId: string, zoneId: string | undefined): string =>
+  zoneId === undefined ? scopeId : `${scopeId} ${zoneId}`;
 
 /** Arcs are cut into straight pieces this fine, in sheet points. */
 const ARC_PT = 0.15;
 
-export function packMark({ mark, openings }: ShownMark, metersPerPoint: number | undefined): DrawnMark {
+export function packMark({ mark, openings, metersPerPoint }: ShownMark): DrawnMark {
   const closed = mark.kind === 'area' || mark.kind === 'slope';
   const strokes = mark.strokes.map((stroke) => {
     const points = mark.kind === 'count' ? stroke : flattenPath(stroke, closed, ARC_PT);
@@ -52,7 +54,13 @@ export function packMark({ mark, openings }: ShownMark, metersPerPoint: number |
     const { at, direction } = place;
     return [at.x, at.y, Math.cos(direction), Math.sin(direction), widthM / metersPerPoint / 2];
   });
-  return { id: mark.id, scopeId: mark.scopeId, kind: mark.kind, strokes, openings: Float32Array.from(seats) };
+  return {
+    id: mark.id,
+    styleId: styleOf(mark.scopeId, mark.zoneId),
+    kind: mark.kind,
+    strokes,
+    openings: Float32Array.from(seats),
+  };
 }
 
 export function createMarksLayer(
@@ -125,12 +133,8 @@ export function createMarksLayer(
   const redraw = (): void => void draw('proper');
 
   return {
-    load: (marks, metersPerPoint) =>
-      void worker.load(marks.map((each) => packMark(each, metersPerPoint))).then(redraw),
-    change: (put, removed, metersPerPoint) => {
-      const packed = put.map((each) => packMark(each, metersPerPoint));
-      void worker.change(packed, removed).then(redraw);
-    },
+    load: (marks) => void worker.load(marks.map(packMark)).then(redraw),
+    change: (put, removed) => void worker.change(put.map(packMark), removed).then(redraw),
     style: (scopes) => void worker.style(scopes).then(redraw),
     label: (labels) => void worker.label(labels).then(redraw),
     skip: (ids) => {

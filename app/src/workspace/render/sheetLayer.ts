@@ -1,5 +1,5 @@
 import type { Sheet } from '@zest/core/job/records/sheet';
-import type { SheetFiles } from '../../platform/sheetFiles.ts';
+import { type SheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import type { Camera, Size } from '../camera.ts';
 import { toSheet } from '../camera.ts';
 
@@ -127,7 +127,7 @@ export function createSheetLayer(
 
   return {
     show: (next) => {
-      if (sheet?.id === next.id) return;
+      if (sheet !== undefined && pictureKey(sheet) === pictureKey(next)) return;
       clear();
       sheet = next;
     },

@@ -66,6 +66,8 @@ describe('marks as open drawings', () => {
   });
 
   it('are nothing on a sheet without scale: there is no ground to draw on', () => {
-    expect(JSON.parse(writeGeoJson(job, { ...sheet, scale: null }))).toMatchObject({ features: [] });
+    const bare = { ...sheet, scale: null };
+    const unscaled = createJob([...listRecords(job), bare]);
+    expect(JSON.parse(writeGeoJson(unscaled, bare))).toMatchObject({ features: [] });
   });
 });

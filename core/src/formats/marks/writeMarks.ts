@@ -5,6 +5,7 @@ import type { Mark } from '../../job/records/mark.ts';
 import type { Scope } from '../../job/records/scope.ts';
 import type { Sheet } from '../../job/records/sheet.ts';
 import { toWorld } from '../../takeoff/scale.ts';
+import { scaleOfMark } from '../../takeoff/scaleAt.ts';
 
 /** Arcs are written as straight pieces this fine, in sheet points. */
 const ARC_PT = 0.05;
@@ -19,24 +20,23 @@ interface Written {
 const isClosed = ({ kind }: Mark): boolean => kind === 'area' || kind === 'slope';
 
 function marksOnGround(job: Job, sheet: Sheet): readonly Written[] {
-  const { scale } = sheet;
-  if (scale === null) return [];
-  const top = sheet.heightPt * scale.yMetersPerPoint;
   const scopes = inOrder(job.scope.values());
   return scopes.flatMap((scope) =>
     [...job.mark.values()]
       .filter((mark) => mark.scopeId === scope.id && mark.sheetId === sheet.id)
       .sort((a, b) => (a.id < b.id ? -1 : 1))
-      .map((mark) => ({
-        mark,
-        scope,
-        rings: mark.strokes.map((stroke) =>
+      .flatMap((mark) => {
+        const scale = scaleOfMark(job, mark);
+        if (scale === undefined) return [];
+        const top = sheet.heightPt * scale.yMetersPerPoint;
+        const rings = mark.strokes.map((stroke) =>
           (mark.kind === 'count' ? stroke : flattenPath(stroke, isClosed(mark), ARC_PT)).map((at) => {
             const { x, y } = toWorld(at, scale);
             return { x, y: top - y };
           }),
-        ),
-      })),
+        );
+        return [{ mark, scope, rings }];
+      }),
   );
 }
 

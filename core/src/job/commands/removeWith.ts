@@ -4,6 +4,7 @@ import { put, remove, sequence } from '../change.ts';
 import type { Id } from '../id.ts';
 import { type Diff, findRecord } from '../job.ts';
 import type { JobProblem } from '../problem.ts';
+import type { Sheet } from '../records/sheet.ts';
 
 /** Marks go with the openings that sit in them. */
 export const removeMarks =
@@ -21,7 +22,20 @@ export const removeLevel =
     const sheets = [...job.sheet.values()]
       .filter((sheet) => sheet.levelId === levelId)
       .map(({ levelId: _gone, ...sheet }) => sheet);
-    return sequence(put(...sheets), remove(levelId))(job);
+    const due = [...job.scope.values()]
+      .filter(({ dueOn }) => dueOn?.includes(levelId) === true)
+      .map((scope) => ({ ...scope, dueOn: scope.dueOn?.filter((id) => id !== levelId) ?? [] }));
+    return sequence(put(...sheets, ...due), remove(levelId))(job);
+  };
+
+/** A zone goes; its marks stay, in no zone. */
+export const removeZone =
+  (zoneId: Id<'zone'>): Command =>
+  (job) => {
+    const marks = [...job.mark.values()]
+      .filter((mark) => mark.zoneId === zoneId)
+      .map(({ zoneId: _gone, ...mark }) => mark);
+    return sequence(put(...marks), remove(zoneId))(job);
   };
 
 /** A scope goes with its marks and the assemblies applied to it; undo brings all of it back. */
@@ -42,6 +56,11 @@ export const removeScope =
     )(job);
   };
 
+/** The files a sheet shows pages of, each once. */
+const filesOf = ({ fileId, placings = [] }: Sheet): readonly Id<'file'>[] => [
+  ...new Set([fileId, ...placings.map((placing) => placing.fileId)]),
+];
+
 /** A sheet goes with its marks, and its file once no sheet is left on it. */
 export const removeSheet =
   (sheetId: Id<'sheet'>): Command =>
@@ -49,16 +68,18 @@ export const removeSheet =
     const sheet = findRecord(job, sheetId);
     if (sheet === undefined) return refuse({ kind: 'record-gone', id: sheetId });
     const marks = [...job.mark.values()].filter((mark) => mark.sheetId === sheetId).map(({ id }) => id);
-    const last = [...job.sheet.values()].every(({ id, fileId }) => id === sheetId || fileId !== sheet.fileId);
+    const others = [...job.sheet.values()].filter(({ id }) => id !== sheetId);
+    const kept = new Set(others.flatMap(filesOf));
+    const files = filesOf(sheet).filter((fileId) => !kept.has(fileId));
+    // A sheet joined from this one has its pages for itself; only how it was joined is lost.
+    const joined = others
+      .filter(({ join }) => join?.first === sheetId || join?.second === sheetId)
+      .map(({ join: _gone, ...each }) => each);
     // What was read off the sheet stays as data; only the sheet it was printed on is gone.
     const schedules = [...job.schedule.values()]
       .filter((schedule) => schedule.sheetId === sheetId)
       .map((schedule) => ({ ...schedule, sheetId: null }));
-    return sequence(
-      put(...schedules),
-      removeMarks(marks),
-      remove(sheetId, ...(last ? [sheet.fileId] : [])),
-    )(job);
+    return sequence(put(...schedules, ...joined), removeMarks(marks), remove(sheetId, ...files))(job);
   };
 
 /** An assembly that scopes still use stays; the refusal names them. */

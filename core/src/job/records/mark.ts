@@ -24,8 +24,12 @@ export const markSchema = z
       .min(1)
       .max(STROKE_LIMIT)
       .readonly(),
-    /** The same again: so many times in all. Once where it is left out. */
-    repeat: z.number().int().min(1).max(REPEAT_LIMIT).optional(),
+    /**
+     * The same again: so many times in all. Once where it is left out; 0 for what is drawn but not in
+     * the work, as the slopes of a roof that are not replaced.
+     */
+    repeat: z.number().int().min(0).max(REPEAT_LIMIT).optional(),
+    zoneId: idOf('zone').optional(),
     /** Extra length at the two ends of a run, in meters: wire beyond the conduit, lap of a bar. */
     tailsM: z.tuple([tailField, tailField]).readonly().optional(),
     /** A roof slope: its pitch as typed, and what each edge of its first ring is. */

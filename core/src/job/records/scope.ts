@@ -3,6 +3,8 @@ import { MARK_KINDS } from '../../takeoff/measures.ts';
 import { formulaField, idOf, keyField, nameField, orderField, shortField } from './fields.ts';
 
 export const COLOR_COUNT = 12;
+export const GLYPHS = ['disc', 'square', 'triangle', 'diamond', 'ring', 'cross'] as const;
+export type Glyph = (typeof GLYPHS)[number];
 export const FACES = ['center', 'left', 'right'] as const;
 
 /** A named value of a scope. A bare number takes `unit`; anything else is a formula. */
@@ -28,6 +30,17 @@ export const scopeSchema = z
     properties: z.array(propertyField).max(60).readonly(),
     /** Which face of the thickness the runs are traced on, looking along the run. Center where left out. */
     face: z.enum(FACES).optional(),
+    /** The levels it must be measured on before the tally is quiet about it. */
+    dueOn: z.array(idOf('level')).max(500).readonly().optional(),
+    /** How the points of a count are shown: size in sheet points, turned clockwise. */
+    sign: z
+      .strictObject({
+        glyph: z.enum(GLYPHS),
+        sizePt: z.number().min(2).max(60),
+        turnDeg: z.number().min(-360).max(360),
+      })
+      .readonly()
+      .optional(),
     /** Which openings are deducted. All where it is left out. */
     deduct: z
       .discriminatedUnion('rule', [
@@ -43,5 +56,6 @@ export const scopeSchema = z
 
 export type Scope = z.infer<typeof scopeSchema>;
 export type Property = z.infer<typeof propertyField>;
+export type CountSign = NonNullable<Scope['sign']>;
 export type Face = (typeof FACES)[number];
 export type DeductRule = NonNullable<Scope['deduct']>;

@@ -1,0 +1,140 @@
+import { Suspense, lazy } from 'react';
+import { X } from 'lucide-react';
+import { useLocation } from 'react-router';
+import type { Id } from '@zest/core/job/id';
+import { type Job, inOrder } from '@zest/core/job/job';
+import { IconAction } from '../components/IconAction.tsx';
+import { useOpenJob, useSetView, useView } from '../stores/context.tsx';
+import type { Beside as BesideWhat } from '../stores/viewStore.ts';
+
+const SheetPane = lazy(() => import('../workspace/SheetPane.tsx').then((m) => ({ default: m.SheetPane })));
+const EstimateStage = lazy(() =>
+  import('../stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })),
+);
+
+/** Stages that something can stand beside. */
+const STAGES_WITH_ROOM = /\/(measure|estimate)(\/|$)/;
+
+const keyOf = (what: BesideWhat | undefined): string =>
+  what === undefined ? '' : what.is === 'estimate' ? 'estimate' : `${what.is} ${what.id}`;
+
+const readKey = (key: string): BesideWhat | undefined => {
+  const [is = '', id = ''] = key.split(' ');
+  if (is === 'estimate') return { is };
+  return is === 'sheet' || is === 'schedule' ? { is, id } : undefined;
+};
+
+function Options({ job }: { readonly job: Job }) {
+  return (
+    <>
+      <option value="estimate">Estimate</option>
+      {job.schedule.size === 0 ? null : (
+        <optgroup label="Schedules">
+          {inOrder(job.schedule.values()).map(({ id, title }) => (
+            <option key={id} value={`schedule ${id}`}>
+              {title}
+            </option>
+          ))}
+        </optgroup>
+      )}
+      <optgroup label="Sheets">
+        {inOrder(job.sheet.values()).map(({ id, number, title }) => (
+          <option key={id} value={`sheet ${id}`}>
+            {number} {title}
+          </option>
+        ))}
+      </optgroup>
+    </>
+  );
+}
+
+/** Sets a sheet, a schedule or the estimate beside what is being worked on. */
+export function BesideChoice() {
+  const { job } = useOpenJob();
+  const what = useView((state) => state.beside);
+  const setView = useSetView();
+  const { pathname } = useLocation();
+  if (!STAGES_WITH_ROOM.test(pathname)) return null;
+  return (
+    <select
+      className="beside-choice"
+      aria-label="Set beside"
+      value={keyOf(what)}
+      onChange={(event) => setView({ beside: readKey(event.target.value) })}
+    >
+      <option value="">Nothing beside</option>
+      <Options job={job} />
+    </select>
+  );
+}
+
+/** What stands beside the work, with a zoom or a scroll of its own. */
+export function Beside() {
+  const { job } = useOpenJob();
+  const what = useView((state) => state.beside);
+  const setView = useSetView();
+  const { pathname } = useLocation();
+  if (what === undefined || !STAGES_WITH_ROOM.test(pathname)) return null;
+  return (
+    <aside className="beside" aria-label="Beside">
+      <div className="beside-head">
+        <select
+          className="input"
+          aria-label="What stands beside"
+          value={keyOf(what)}
+          onChange={(event) => setView({ beside: readKey(event.target.value) })}
+        >
+          <Options job={job} />
+        </select>
+        <IconAction label="Close what is beside" icon={X} onClick={() => setView({ beside: undefined })} />
+      </div>
+      <Suspense fallback={null}>
+        <Content what={what} job={job} />
+      </Suspense>
+    </aside>
+  );
+}
+
+function Content({ what, job }: { readonly what: BesideWhat; readonly job: Job }) {
+  if (what.is === 'estimate') return <EstimateStage />;
+  if (what.is === 'sheet') {
+    const sheet = job.sheet.get(what.id as Id<'sheet'>);
+    return sheet === undefined ? <Gone /> : <SheetPane key={sheet.id} sheet={sheet} />;
+  }
+  return <ScheduleTable id={what.id} />;
+}
+
+const Gone = () => <p className="empty">It is no longer in the job.</p>;
+
+/** A schedule to read while measuring; a click on its title opens it to be corrected. */
+function ScheduleTable({ id }: { readonly id: string }) {
+  const { job } = useOpenJob();
+  const setView = useSetView();
+  const schedule = job.schedule.get(id as Id<'schedule'>);
+  if (schedule === undefined) return <Gone />;
+  return (
+    <div className="beside-schedule">
+      <button type="button" className="link" onClick={() => setView({ schedule })}>
+        Correct it, or make scopes of its rows
+      </button>
+      <table>
+        <thead>
+          <tr>
+            {schedule.columns.map((column, index) => (
+              <th key={index}>{column}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {schedule.rows.map((row, index) => (
+            <tr key={index}>
+              {schedule.columns.map((_, column) => (
+                <td key={column}>{row[column] ?? ''}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import { findNotMeasured } from '@zest/core/takeoff/notMeasured';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob, useSetView } from '../../stores/context.tsx';
+
+/** What was never measured: empty scopes, levels where one is due, rows of schedules nobody used. */
+export function NotMeasured() {
+  const { job } = useOpenJob();
+  const setView = useSetView();
+  const [open, setOpen] = useState(false);
+  const { scopes, levels, rows } = findNotMeasured(job);
+  const count = scopes.length + levels.length + rows.reduce((sum, { tags }) => sum + tags.length, 0);
+  if (count === 0) return null;
+  return (
+    <div className="not-measured">
+      <button type="button" className="plain-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? '▾' : '▸'} Not yet measured <span className="warn">{count}</span>
+      </button>
+      {open ? (
+        <ul aria-label="Not yet measured">
+          {scopes.map((scope) => (
+            <li key={scope.id}>
+              <button
+                type="button"
+                className="link"
+                onClick={() => setView({ penScope: scope.id, tool: scope.kind })}
+              >
+                {scope.name}
+              </button>{' '}
+              nothing drawn
+            </li>
+          ))}
+          {levels.map(({ scope, level }) => (
+            <li key={`${scope.id} ${level.id}`}>
+              <button
+                type="button"
+                className="link"
+                onClick={() => setView({ penScope: scope.id, tool: scope.kind })}
+              >
+                {scope.name}
+              </button>{' '}
+              nothing on {level.name}
+            </li>
+          ))}
+          {rows.map(({ schedule, tags }) => (
+            <li key={schedule.id}>
+              <button type="button" className="link" onClick={() => setView({ schedule })}>
+                {schedule.title}
+              </button>{' '}
+              {plural(tags.length, 'row')} never used: {tags.slice(0, 12).join(', ')}
+              {tags.length > 12 ? ' …' : ''}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </div>
+  );
+}

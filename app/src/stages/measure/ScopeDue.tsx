@@ -1,0 +1,81 @@
+import { inOrder } from '@zest/core/job/job';
+import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
+import { lookOf } from '../../look/scopeColors.ts';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { useOpenJob } from '../../stores/context.tsx';
+import type { ScopePartProps } from './ScopeProperties.tsx';
+
+/** The levels a scope is expected on; the tally says where it is missing. */
+export function ScopeDue({ scope, onChange }: ScopePartProps) {
+  const { job } = useOpenJob();
+  const levels = inOrder(job.level.values());
+  if (levels.length < 2) return null;
+  const due = scope.dueOn ?? [];
+  return (
+    <div className="due">
+      <span className="soft">Due on</span>
+      {levels.map(({ id, name }) => (
+        <label key={id}>
+          <input
+            type="checkbox"
+            checked={due.includes(id)}
+            onChange={(event) =>
+              onChange('levels a scope is due on', {
+                dueOn: event.target.checked ? [...due, id] : due.filter((each) => each !== id),
+              })
+            }
+          />{' '}
+          {name}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** How the points of a count look on the sheet. */
+export function ScopeSign({ scope, onChange }: ScopePartProps) {
+  if (scope.kind !== 'count') return null;
+  const usual = { glyph: lookOf(scope.color).glyph, sizePt: 12, turnDeg: 0 };
+  const sign = scope.sign ?? usual;
+  const set = (changed: Partial<typeof sign>): string | undefined =>
+    onChange('sign of a count', { sign: { ...sign, ...changed } });
+  const figure = (text: string, low: number, high: number): number | undefined => {
+    const value = Number(text.replace(/[°\s]|pt/g, '').replace(',', '.'));
+    return text.trim() !== '' && value >= low && value <= high ? value : undefined;
+  };
+  return (
+    <div className="sign">
+      <span className="soft">Sign</span>
+      <select
+        className="input"
+        aria-label="Shape of the sign"
+        value={sign.glyph}
+        onChange={(event) => set({ glyph: event.target.value as Glyph })}
+      >
+        {GLYPHS.map((glyph) => (
+          <option key={glyph} value={glyph}>
+            {glyph}
+          </option>
+        ))}
+      </select>
+      <CommitInput
+        label="Size of the sign on the sheet"
+        className="right"
+        value={`${sign.sizePt} pt`}
+        onCommit={(text) => {
+          const sizePt = figure(text, 2, 60);
+          return sizePt === undefined ? 'Type 2 to 60 points.' : set({ sizePt });
+        }}
+      />
+      <CommitInput
+        label="Turn of the sign"
+        className="right"
+        value={`${sign.turnDeg}°`}
+        onCommit={(text) => {
+          const turnDeg = figure(text, -360, 360);
+          return turnDeg === undefined ? 'Type degrees, −360 to 360.' : set({ turnDeg });
+        }}
+      />
+    </div>
+  );
+}

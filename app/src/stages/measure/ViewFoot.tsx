@@ -1,0 +1,159 @@
+import { Popover, Portal } from '@chakra-ui/react';
+import { SlidersHorizontal } from 'lucide-react';
+import { inOrder } from '@zest/core/job/job';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import {
+  COLOR_MODES,
+  type ColorMode,
+  LABEL_MODES,
+  type LabelMode,
+  type ViewState,
+  type WithinMode,
+} from '../../stores/viewStore.ts';
+import { ShownCheck } from './ShownCheck.tsx';
+import { Zones } from './Zones.tsx';
+
+const WITHIN_WORDS: Readonly<Record<WithinMode, string>> = {
+  job: 'the whole job',
+  level: 'this level',
+  sheet: 'this sheet',
+};
+const SHEET_WORDS: Readonly<Record<ViewState['sheetShown'], string>> = {
+  full: 'shown',
+  dim: 'dimmed',
+  hidden: 'hidden',
+};
+
+/** What the tally is of, and what of it is to be seen on the sheet. */
+export function ViewFoot() {
+  const { job } = useOpenJob();
+  const hidden = useView((state) => state.hidden);
+  const alone = useView((state) => state.alone);
+  const within = useView((state) => state.within);
+  const setView = useSetView();
+  const lone = [...job.scope.values()].find(({ id }) => id === alone);
+  return (
+    <div className="tally-foot">
+      <label>
+        Figures of{' '}
+        <select
+          className="tally-labels"
+          value={within}
+          onChange={(event) => setView({ within: event.target.value as WithinMode })}
+        >
+          {Object.entries(WITHIN_WORDS).map(([mode, words]) => (
+            <option key={mode} value={mode}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <span style={{ flex: 1 }} />
+      {hidden.size > 0 || lone !== undefined ? (
+        <button
+          type="button"
+          className="link"
+          title={lone === undefined ? `${plural(hidden.size, 'thing')} hidden` : `Only ${lone.name} is shown`}
+          onClick={() => setView({ hidden: new Set(), alone: undefined })}
+        >
+          Show all
+        </button>
+      ) : null}
+      <Popover.Root lazyMount unmountOnExit positioning={{ placement: 'top-end' }}>
+        <Popover.Trigger asChild>
+          <button type="button" className="link view-button">
+            <SlidersHorizontal size={13} aria-hidden="true" /> View
+          </button>
+        </Popover.Trigger>
+        <Portal>
+          <Popover.Positioner>
+            <Popover.Content className="view-box" aria-label="View">
+              <Choices />
+              <Sections />
+              <Zones />
+            </Popover.Content>
+          </Popover.Positioner>
+        </Portal>
+      </Popover.Root>
+    </div>
+  );
+}
+
+function Choices() {
+  const sheetShown = useView((state) => state.sheetShown);
+  const labels = useView((state) => state.labels);
+  const colorBy = useView((state) => state.colorBy);
+  const junctionsShown = useView((state) => state.junctionsShown);
+  const setView = useSetView();
+  return (
+    <>
+      <label className="property">
+        <span>Sheet</span>
+        <select
+          className="input"
+          value={sheetShown}
+          onChange={(event) => setView({ sheetShown: event.target.value as ViewState['sheetShown'] })}
+        >
+          {Object.entries(SHEET_WORDS).map(([mode, words]) => (
+            <option key={mode} value={mode}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="property">
+        <span>Labels</span>
+        <select
+          className="input"
+          value={labels}
+          onChange={(event) => setView({ labels: event.target.value as LabelMode })}
+        >
+          {LABEL_MODES.map((mode) => (
+            <option key={mode} value={mode}>
+              {mode}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="property">
+        <span>Colors by</span>
+        <select
+          className="input"
+          value={colorBy}
+          onChange={(event) => setView({ colorBy: event.target.value as ColorMode })}
+        >
+          {COLOR_MODES.map((mode) => (
+            <option key={mode} value={mode}>
+              {mode}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        <input
+          type="checkbox"
+          checked={junctionsShown}
+          onChange={(event) => setView({ junctionsShown: event.target.checked })}
+        />{' '}
+        Dots where the runs of the open scope meet
+      </label>
+    </>
+  );
+}
+
+/** Sections with something in them, each to be shown or not. */
+function Sections() {
+  const { job } = useOpenJob();
+  const used = new Set([...job.scope.values()].map(({ sectionId }) => sectionId));
+  const sections = inOrder(job.section.values()).filter(({ id }) => used.has(id));
+  if (sections.length === 0) return null;
+  return (
+    <fieldset>
+      <legend>Sections shown</legend>
+      {sections.map(({ id, code, name }) => (
+        <ShownCheck key={id} id={id} name={`${code} ${name}`.trim()} />
+      ))}
+    </fieldset>
+  );
+}

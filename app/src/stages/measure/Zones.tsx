@@ -1,0 +1,85 @@
+import { X } from 'lucide-react';
+import { put } from '@zest/core/job/change';
+import { removeZone } from '@zest/core/job/commands/removeWith';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { ShownCheck } from './ShownCheck.tsx';
+
+/** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
+export function Zones() {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const penZone = useView((state) => state.penZone);
+  const setView = useSetView();
+  const zones = inOrder(job.zone.values());
+  const settle = (label: string, command: Parameters<typeof actions.transact>[1]): string | undefined => {
+    const done = actions.transact(label, command);
+    return done.ok ? undefined : describeProblem(done.problem);
+  };
+  return (
+    <fieldset>
+      <legend>Zones</legend>
+      {zones.map((zone) => (
+        <div key={zone.id} className="zone-row">
+          <ShownCheck id={zone.id} name={zone.name} />
+          <span className="soft">times</span>
+          <CommitInput
+            label={`${zone.name} is built so many times`}
+            className="right"
+            style={{ width: 46 }}
+            value={String(zone.repeat)}
+            onCommit={(text) => {
+              const repeat = Number(text);
+              if (!Number.isInteger(repeat) || repeat < 1) return 'Type a whole number from 1.';
+              return settle('times of a zone', put({ ...zone, repeat }));
+            }}
+          />
+          <button
+            type="button"
+            className="icon-button"
+            style={{ width: 20 }}
+            aria-label={`Remove ${zone.name}`}
+            onClick={() => void settle('remove a zone', removeZone(zone.id))}
+          >
+            <X size={13} />
+          </button>
+        </div>
+      ))}
+      <CommitInput
+        label="New zone"
+        placeholder="+ zone, as East wing"
+        value=""
+        onCommit={(name) =>
+          name.trim() === ''
+            ? undefined
+            : settle(
+                'new zone',
+                put({ type: 'zone', id: makeId('zone'), name, order: orderAfter(zones), repeat: 1 }),
+              )
+        }
+      />
+      {zones.length === 0 ? null : (
+        <label className="property">
+          <span>New marks go to</span>
+          <select
+            className="input"
+            value={penZone ?? ''}
+            onChange={(event) =>
+              setView({ penZone: event.target.value === '' ? undefined : event.target.value })
+            }
+          >
+            <option value="">no zone</option>
+            {zones.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </fieldset>
+  );
+}

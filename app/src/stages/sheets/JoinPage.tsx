@@ -1,0 +1,170 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Point } from '@zest/core/geometry/point';
+import type { Id } from '@zest/core/job/id';
+import { inOrder } from '@zest/core/job/job';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { JOIN_PAIR_LIMIT } from '@zest/core/job/records/sheet';
+import { type JoinPair, planJoin } from '@zest/core/takeoff/joinSheets';
+import { useOpenJob, useStores } from '../../stores/context.tsx';
+import { SheetPane } from '../../workspace/SheetPane.tsx';
+import { toScreen } from '../../workspace/camera.ts';
+import { JoinPreview } from './JoinPreview.tsx';
+import { joinSheets } from './joinSheets.ts';
+
+type Points = readonly Point[];
+
+/** Joins two sheets along a match line: the same places are picked on both, and the fit is shown. */
+export function JoinPage() {
+  const { sheetId = '' } = useParams();
+  const { job, jobId } = useOpenJob();
+  const navigate = useNavigate();
+  const stores = useStores();
+  const sheets = inOrder(job.sheet.values());
+  const asked = job.sheet.get(sheetId as Id<'sheet'>);
+  const redone = asked?.join === undefined ? undefined : asked;
+  const begin = job.sheet.get(redone?.join?.first ?? ('' as Id<'sheet'>)) ?? asked ?? sheets[0];
+  const at = sheets.findIndex(({ id }) => id === begin?.id);
+  const [firstId, setFirstId] = useState<string>(begin?.id ?? '');
+  const [secondId, setSecondId] = useState<string>(
+    redone?.join?.second ?? sheets[at + 1]?.id ?? sheets[0]?.id ?? '',
+  );
+  const kept = redone?.join?.pairs ?? [];
+  const [onFirst, setOnFirst] = useState<Points>(kept.map(([p]) => p));
+  const [onSecond, setOnSecond] = useState<Points>(kept.map(([, q]) => q));
+  const first = job.sheet.get(firstId as Id<'sheet'>);
+  const second = job.sheet.get(secondId as Id<'sheet'>);
+  if (first === undefined || second === undefined || sheets.length < 2)
+    return (
+      <div className="empty">
+        <h2>Nothing to join</h2>
+        <p>Two sheets are needed, such as the west and the east part of a site plan.</p>
+      </div>
+    );
+  const pairs: readonly JoinPair[] = onFirst.flatMap((p, i): readonly JoinPair[] => {
+    const q = onSecond[i];
+    return q === undefined ? [] : [[p, q]];
+  });
+  const plan = pairs.length < 2 && first.id !== second.id ? undefined : planJoin(first, second, pairs);
+  const back = (): void => void navigate(`/job/${jobId}/sheets`);
+  const finish = (): void => {
+    const id = joinSheets(stores, first, second, pairs, redone);
+    if (id !== undefined) void navigate(`/job/${jobId}/measure/${encodeURIComponent(id)}`);
+  };
+  return (
+    <div className="join">
+      <JoinPane
+        label="First sheet, which stays"
+        sheets={sheets}
+        sheet={first}
+        points={onFirst}
+        onSheet={(id) => {
+          setFirstId(id);
+          setOnFirst([]);
+        }}
+        onPoints={setOnFirst}
+      />
+      <JoinPane
+        label="Second sheet, which is moved"
+        sheets={sheets}
+        sheet={second}
+        points={onSecond}
+        onSheet={(id) => {
+          setSecondId(id);
+          setOnSecond([]);
+        }}
+        onPoints={setOnSecond}
+      />
+      <aside className="join-side" aria-label="How the sheets fit">
+        <h1>Join two sheets</h1>
+        <p className="soft">
+          Click two places on the match line that both sheets show, far apart, in the same order. More places
+          check the fit.
+        </p>
+        <JoinPreview first={first} second={second} pairs={pairs} plan={plan} />
+        <span style={{ flex: 1 }} />
+        <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+          <Button size="sm" disabled={plan?.ok !== true} onClick={finish}>
+            {redone === undefined ? 'Join' : 'Join anew'}
+          </Button>
+          <Button
+            size="sm"
+            variant="outline"
+            onClick={() => {
+              setOnFirst([]);
+              setOnSecond([]);
+            }}
+          >
+            Pick again
+          </Button>
+          <Button size="sm" variant="outline" onClick={back}>
+            Cancel
+          </Button>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+interface JoinPaneProps {
+  readonly label: string;
+  readonly sheets: readonly Sheet[];
+  readonly sheet: Sheet;
+  readonly points: Points;
+  readonly onSheet: (id: string) => void;
+  readonly onPoints: (points: Points) => void;
+}
+
+function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneProps) {
+  return (
+    <section className="join-pane" aria-label={label}>
+      <div className="join-head">
+        <select
+          className="input"
+          aria-label={label}
+          value={sheet.id}
+          onChange={(event) => onSheet(event.target.value)}
+        >
+          {sheets.map(({ id, number, title }) => (
+            <option key={id} value={id}>
+              {number} {title}
+            </option>
+          ))}
+        </select>
+        <span className="soft">
+          {points.length <= 2 ? `${points.length} of 2 places` : `2 places, ${points.length - 2} to check`}
+        </span>
+        <button
+          type="button"
+          className="link"
+          disabled={points.length === 0}
+          onClick={() => onPoints(points.slice(0, -1))}
+        >
+          Take back
+        </button>
+      </div>
+      <SheetPane
+        key={sheet.id}
+        sheet={sheet}
+        onPick={(at) => {
+          if (points.length < JOIN_PAIR_LIMIT) onPoints([...points, at]);
+        }}
+      >
+        {(camera) =>
+          points.map((point, index) => {
+            const { x, y } = toScreen(camera, point);
+            return (
+              <g key={index} className="join-point">
+                <path d={`M${x - 9} ${y}H${x + 9}M${x} ${y - 9}V${y + 9}`} />
+                <text x={x + 9} y={y - 8}>
+                  {index + 1}
+                </text>
+              </g>
+            );
+          })
+        }
+      </SheetPane>
+    </section>
+  );
+}

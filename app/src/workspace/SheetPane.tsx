@@ -1,0 +1,105 @@
+import { Maximize, Minus, Plus } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Point } from '@zest/core/geometry/point';
+import type { Snap } from '@zest/core/geometry/snap';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { type Camera, toScreen, toSheet, zoomAbout } from './camera.ts';
+import type { Desk } from './desk.ts';
+import { useDesk } from './useDesk.ts';
+import { usePaneHand } from './usePointer.ts';
+import { snapReach, useSnap } from './useSnap.ts';
+
+interface SheetPaneProps {
+  readonly sheet: Sheet;
+  /** Told the place that is clicked, drawn to the sheet's lines; without it the sheet is only looked at. */
+  readonly onPick?: (at: Point) => void;
+  /** Drawn over the sheet. */
+  readonly children?: (camera: Camera) => ReactNode;
+}
+
+/** A sheet with its marks to look at, with a zoom of its own. */
+export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
+  const { refs, desk, hits } = useDesk(sheet, 'pane');
+  const snapper = useSnap(sheet, hits);
+  const [snap, setSnap] = useState<Snap | undefined>();
+  const [grabbing, setGrabbing] = useState(false);
+  const placeAt = (screenPoint: Point): { readonly at: Point; readonly found: Snap | undefined } => {
+    const camera = desk?.store.getState().camera ?? { scale: 1, x: 0, y: 0 };
+    const at = toSheet(camera, screenPoint);
+    const found = snapper.snap(at, snapReach(camera.scale), undefined);
+    return { at: found?.at ?? at, found };
+  };
+  usePaneHand(refs.desk, desk, {
+    setGrabbing,
+    onDown: () => 'click',
+    onMove: (screenPoint) => setSnap(onPick === undefined ? undefined : placeAt(screenPoint).found),
+    onDragged: () => undefined,
+    onDrop: () => undefined,
+    onCancelDrag: () => undefined,
+    onClick: (screenPoint) => onPick?.(placeAt(screenPoint).at),
+  });
+  return (
+    <div
+      ref={refs.desk}
+      className="desk"
+      tabIndex={0}
+      role="application"
+      aria-label={`Sheet ${sheet.number} ${sheet.title}, beside`}
+      data-snap={snapper.ready ?? 'reading'}
+      style={{ cursor: grabbing ? 'grabbing' : onPick === undefined ? 'grab' : 'crosshair' }}
+    >
+      <div ref={refs.paper} className="layer sheet-paper" />
+      <div ref={refs.sheet} className="layer" />
+      <div ref={refs.marks} className="layer" />
+      {desk === undefined ? null : (
+        <>
+          <PaneOverlay desk={desk} snap={snap}>
+            {children}
+          </PaneOverlay>
+          <PaneZoom desk={desk} />
+        </>
+      )}
+    </div>
+  );
+}
+
+interface PaneOverlayProps {
+  readonly desk: Desk;
+  readonly snap: Snap | undefined;
+  readonly children: SheetPaneProps['children'];
+}
+
+function PaneOverlay({ desk, snap, children }: PaneOverlayProps) {
+  const camera = useStore(desk.store, (state) => state.camera);
+  const at = snap === undefined ? undefined : toScreen(camera, snap.at);
+  return (
+    <svg className="overlay" aria-hidden="true">
+      {children?.(camera)}
+      {at === undefined ? null : (
+        <circle cx={at.x} cy={at.y} r="8" fill="none" stroke="#1E4B39" strokeWidth="2" />
+      )}
+    </svg>
+  );
+}
+
+/** The three buttons that every sheet on a desk has. */
+export function PaneZoom({ desk }: { readonly desk: Desk }) {
+  const by = (factor: number) => (): void => {
+    const { camera, screen } = desk.store.getState();
+    desk.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
+  };
+  return (
+    <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
+      <button type="button" aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
+        <Plus size={16} />
+      </button>
+      <button type="button" aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
+        <Maximize size={15} />
+      </button>
+      <button type="button" aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
+        <Minus size={16} />
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { put } from '@zest/core/job/change';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { Swatch } from '../../components/Swatch.tsx';
+import { useFormats, useJobActions, useJobState, useOpenJob, useView } from '../../stores/context.tsx';
+import { isScopeShown } from '../../stores/viewStore.ts';
+import { toScreen } from '../camera.ts';
+import type { Desk } from '../desk.ts';
+import { LEGEND, legendRows } from '../legendRows.ts';
+
+/** What is measured on the sheet, in a box that is dragged where there is room and printed with it. */
+export function Legend({ sheet, desk }: { readonly sheet: Sheet; readonly desk: Desk }) {
+  const camera = useStore(desk.store, (state) => state.camera);
+  const { calculation } = useOpenJob();
+  const { display } = useFormats();
+  const actions = useJobActions();
+  const hidden = useView((state) => state.hidden);
+  const alone = useView((state) => state.alone);
+  useJobState((state) => state.revision);
+  const press = useRef<{ readonly x: number; readonly y: number } | undefined>(undefined);
+  const [moved, setMoved] = useState({ x: 0, y: 0 });
+  const { legend } = sheet;
+  if (legend === undefined) return null;
+  const rows = legendRows(calculation, sheet, display, (scope) => isScopeShown({ hidden, alone }, scope));
+  const at = toScreen(camera, legend);
+  const settle = (dx: number, dy: number): void => {
+    setMoved({ x: 0, y: 0 });
+    if (dx !== 0 || dy !== 0)
+      actions.transact(
+        'move the legend',
+        put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
+      );
+  };
+  const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+    ArrowLeft: [-8, 0],
+    ArrowRight: [8, 0],
+    ArrowUp: [0, -8],
+    ArrowDown: [0, 8],
+  };
+  return (
+    <div
+      className="legend"
+      role="group"
+      aria-label="Legend; drag it, or move it with the arrow keys"
+      tabIndex={0}
+      style={{
+        transform: `translate(${at.x + moved.x}px, ${at.y + moved.y}px) scale(${camera.scale})`,
+        width: LEGEND.width,
+        padding: LEGEND.pad,
+        fontSize: LEGEND.text,
+      }}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        press.current = { x: event.clientX, y: event.clientY };
+      }}
+      onPointerMove={(event) => {
+        if (press.current !== undefined)
+          setMoved({ x: event.clientX - press.current.x, y: event.clientY - press.current.y });
+      }}
+      onPointerUp={() => {
+        if (press.current === undefined) return;
+        press.current = undefined;
+        settle(moved.x, moved.y);
+      }}
+      onKeyDown={(event) => {
+        const step = STEPS[event.key];
+        if (step === undefined) return;
+        event.preventDefault();
+        event.stopPropagation();
+        settle(...step);
+      }}
+    >
+      <b>{sheet.number} measured</b>
+      {rows.length === 0 ? <div className="soft">nothing on this sheet yet</div> : null}
+      {rows.map(({ scope, figure }) => (
+        <div key={scope.id} className="legend-row" style={{ height: LEGEND.row }}>
+          <Swatch color={scope.color} kind={scope.kind} />
+          <span className="cut">{scope.name}</span>
+          <span>{figure}</span>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,103 @@
+import { memo } from 'react';
+import { type Command, put } from '@zest/core/job/change';
+import { type Job, inOrder } from '@zest/core/job/job';
+import type { Id } from '@zest/core/job/id';
+import type { Mark } from '@zest/core/job/records/mark';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import { copyToSheet } from '../clipboard.ts';
+
+interface MarkPlacesProps {
+  readonly marks: readonly Mark[];
+  readonly run: (label: string, command: Command) => boolean;
+}
+
+/** Where marks belong: their zone, the same place on another sheet, and of roof slopes which are replaced. */
+export function MarkPlaces({ marks, run }: MarkPlacesProps) {
+  const { job, calculation } = useOpenJob();
+  const { makeId } = useServices();
+  const setView = useSetView();
+  const [first] = marks;
+  if (first === undefined) return null;
+  const zones = new Set(marks.map(({ zoneId }) => zoneId ?? ''));
+  const setZone = (zoneId: string): void => {
+    const moved = marks.map(({ zoneId: _before, ...mark }): Mark =>
+      zoneId === '' ? mark : { ...mark, zoneId: zoneId as Id<'zone'> },
+    );
+    run(`zone of ${plural(marks.length, 'mark')}`, put(...moved));
+  };
+  const copy = (sheetId: string): void => {
+    const copied = copyToSheet(job, marks, sheetId as Id<'sheet'>, makeId);
+    const target = job.sheet.get(sheetId as Id<'sheet'>);
+    if (run(`copy ${plural(marks.length, 'mark')} to ${target?.number ?? 'a sheet'}`, copied.command))
+      setView({ selectedMarks: new Set(copied.ids) });
+  };
+  const slopes = first.kind === 'slope' ? calculation.marksOf(first.scopeId) : [];
+  const others = slopes.filter(
+    ({ sheetId, id }) => sheetId === first.sheetId && marks.every((mark) => mark.id !== id),
+  );
+  const whole = others.every(({ repeat }) => repeat !== 0);
+  const chooseSlopes = (): void => {
+    const repeat = whole ? 0 : 1;
+    run(
+      whole ? 'replace one slope alone' : 'replace the whole roof',
+      put(...others.map((mark) => ({ ...mark, repeat }))),
+    );
+  };
+  return (
+    <div className="mark-bar-row">
+      {job.zone.size === 0 ? null : (
+        <select
+          className="input"
+          style={{ width: 120 }}
+          aria-label="Zone of the marks"
+          value={zones.size === 1 ? [...zones][0] : 'several'}
+          onChange={(event) => setZone(event.target.value)}
+        >
+          {zones.size > 1 ? <option value="several">several zones</option> : null}
+          <option value="">no zone</option>
+          {inOrder(job.zone.values()).map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+      <select
+        className="input"
+        aria-label="Copy to another sheet, at the same place"
+        value=""
+        onChange={(event) => copy(event.target.value)}
+      >
+        <option value="">copy to another sheet …</option>
+        <SheetOptions sheets={job.sheet} from={first.sheetId} />
+      </select>
+      {others.length === 0 ? null : (
+        <button type="button" className="link" onClick={chooseSlopes}>
+          {whole ? 'Replace this slope alone' : 'Replace the whole roof'}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** The list is as long as the set of drawings; it is not made anew for every change of a mark. */
+const SheetOptions = memo(function SheetOptions({
+  sheets,
+  from,
+}: {
+  readonly sheets: Job['sheet'];
+  readonly from: string;
+}) {
+  return (
+    <>
+      {inOrder(sheets.values())
+        .filter(({ id }) => id !== from)
+        .map(({ id, number, title }) => (
+          <option key={id} value={id}>
+            {number} {title}
+          </option>
+        ))}
+    </>
+  );
+});

@@ -1,0 +1,31 @@
+import { Button } from '@chakra-ui/react';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { plural } from '../../messages/words.ts';
+import { useSetView, useView } from '../../stores/context.tsx';
+import { useTextHits } from './SheetSigns.tsx';
+
+/** Words looked for on the sheet: how often they stand on it, and an end of looking. */
+export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
+  const sought = useView((state) => state.soughtText);
+  const setView = useSetView();
+  const hits = useTextHits(sheet, sought);
+  return (
+    <div className="desk-note" role="note">
+      <label>
+        <b>Looking for</b>
+        <input
+          className="input"
+          value={sought}
+          onChange={(event) => setView({ soughtText: event.target.value })}
+        />
+      </label>
+      <div className="row">
+        <span role="status">{`${plural(hits.length, 'place')} on ${sheet.number || 'this sheet'}`}</span>
+        <span style={{ flex: 1 }} />
+        <Button size="xs" variant="outline" onClick={() => setView({ soughtText: '' })}>
+          Done
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { put, remove } from '@zest/core/job/change';
+import { removeMarks } from '@zest/core/job/commands/removeWith';
+import type { Point } from '@zest/core/geometry/point';
+import type { Job } from '@zest/core/job/job';
+import type { Mark } from '@zest/core/job/records/mark';
+import type { Scope } from '@zest/core/job/records/scope';
+import type { Sheet } from '@zest/core/job/records/sheet';
+import { tellProblem } from '../components/toaster.tsx';
+import { describeProblem } from '../messages/describeProblem.ts';
+import type { Stores } from '../stores/context.tsx';
+import { markOf, openingAt, scopeFor } from './drawing.ts';
+import { nextOpeningRow } from './openingRows.ts';
+import type { Strokes } from './tools/edit.ts';
+
+/** Puts what a pen has drawn into the job, and takes the last of it back. */
+export interface Placer {
+  readonly mark: (kind: Mark['kind'], strokes: Strokes) => void;
+  readonly opening: (host: Mark | undefined, at: Point) => void;
+  readonly takeBackOpening: () => void;
+  readonly takeBackCount: () => void;
+}
+
+export function createPlacer(
+  stores: Stores,
+  held: () => { readonly job: Job; readonly sheet: Sheet },
+): Placer {
+  const { jobs, view } = stores;
+  return {
+    mark: (kind, strokes) => {
+      const target = scopeFor(stores, kind);
+      if (target === undefined) return;
+      const mark = markOf(stores, target, held().sheet, strokes);
+      const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
+      if (done.ok) jobs.actions.select({ type: 'scope', id: target.id });
+      else tellProblem(describeProblem(done.problem));
+    },
+    opening: (host, at) => {
+      const opening = host === undefined ? undefined : openingAt(stores, host, at);
+      if (opening === undefined) {
+        tellProblem('Openings sit in a run, an area or a roof slope. Click on one.');
+        return;
+      }
+      const name = held().job.scope.get(opening.scopeId as Scope['id'])?.name ?? 'opening';
+      const done = jobs.actions.transact(`place ${name}`, put(opening));
+      if (!done.ok) return tellProblem(describeProblem(done.problem));
+      const { openingRow } = view.getState();
+      const job = jobs.getState().open?.job;
+      // A schedule is gone through row by row: the next tag that sits nowhere yet.
+      if (openingRow !== undefined && job !== undefined)
+        view.setState({ openingRow: nextOpeningRow(job, openingRow) });
+    },
+    takeBackOpening: () => {
+      const { job: now, sheet: on } = held();
+      const last = [...now.opening.values()]
+        .filter(({ markId }) => now.mark.get(markId)?.sheetId === on.id)
+        .at(-1);
+      if (last !== undefined) jobs.actions.transact('take back an opening', remove(last.id));
+    },
+    takeBackCount: () => {
+      const { job: now, sheet: on } = held();
+      const target = scopeFor(stores, 'count');
+      const last = [...now.mark.values()]
+        .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
+        .at(-1);
+      if (last !== undefined)
+        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, removeMarks([last.id]));
+    },
+  };
+}

@@ -1,0 +1,25 @@
+import type { Point } from '../geometry/point.ts';
+import type { Job } from '../job/job.ts';
+import type { Mark } from '../job/records/mark.ts';
+import type { ScaleArea, Sheet, SheetScale } from '../job/records/sheet.ts';
+
+const holds = ({ x, y, width, height }: ScaleArea, p: Point): boolean =>
+  p.x >= x && p.x <= x + width && p.y >= y && p.y <= y + height;
+
+/** The scale area a place lies in, the smallest where they overlap; undefined outside of all. */
+export function findScaleArea(sheet: Pick<Sheet, 'scaleAreas'>, p: Point): ScaleArea | undefined {
+  return (sheet.scaleAreas ?? [])
+    .filter((area) => holds(area, p))
+    .sort((a, b) => a.width * a.height - b.width * b.height)[0];
+}
+
+/** The scale at a place of a sheet: that of the area it lies in, else the sheet's own. */
+export const scaleAt = (sheet: Pick<Sheet, 'scaleAreas' | 'scale'>, p: Point): SheetScale | undefined =>
+  findScaleArea(sheet, p)?.scale ?? sheet.scale ?? undefined;
+
+/** A mark has the scale of the place where it begins. */
+export function scaleOfMark(job: Job, mark: Pick<Mark, 'sheetId' | 'strokes'>): SheetScale | undefined {
+  const sheet = job.sheet.get(mark.sheetId);
+  const start = mark.strokes[0]?.[0];
+  return sheet === undefined || start === undefined ? undefined : scaleAt(sheet, start);
+}
