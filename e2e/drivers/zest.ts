@@ -61,7 +61,12 @@ export interface Desk {
  * Opens a sheet to measure on. Center lines of walls are not drawn on it, so tests that trace them
  * turn snapping off, as a person would.
  */
-export async function openSheet(page: Page, number: string, snapping = false): Promise<Desk> {
+export async function openSheet(
+  page: Page,
+  number: string,
+  snapping = false,
+  on: OnSheet = onSheet,
+): Promise<Desk> {
   if (!page.url().includes('/measure')) await goTo(page, 'Measure');
   await page
     .getByRole('complementary', { name: 'Tally' })
@@ -76,7 +81,7 @@ export async function openSheet(page: Page, number: string, snapping = false): P
     await page.keyboard.press('Escape');
     await expect(root).toHaveAttribute('data-snapping', 'off');
   }
-  return createDesk(page, root);
+  return createDesk(page, root, on);
 }
 
 async function optionFor(page: Page, number: string): Promise<string> {
@@ -87,9 +92,13 @@ async function optionFor(page: Page, number: string): Promise<string> {
   return option.innerText();
 }
 
-function createDesk(page: Page, root: Locator): Desk {
+/** Where a place of a building lies on a sheet, in sheet points. */
+export type OnSheet = (place: Place) => readonly [x: number, y: number];
+
+/** A desk of any sheet: pans, clicks and draws by places of the building. */
+export function createDesk(page: Page, root: Locator, on: OnSheet = onSheet): Desk {
   const screenOf: Desk['screenOf'] = (place) => {
-    const [x, y] = onSheet(place);
+    const [x, y] = on(place);
     return root.evaluate(
       (element, at) => {
         const box = element.getBoundingClientRect();
@@ -132,6 +141,30 @@ function createDesk(page: Page, root: Locator): Desk {
         await page.mouse.wheel(0, wheelSteps > 0 ? -120 : 120);
     },
   };
+}
+
+/** Chooses from the menu of the sheet on the desk. */
+export async function doToSheet(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Sheet', exact: true }).click();
+  await page.getByRole('menuitem', { name, exact: true }).click();
+}
+
+/** Draws chains of places as one mark of a new scope; gives the scope's figure in the tally. */
+export async function measureNew(
+  page: Page,
+  desk: Desk,
+  kind: 'Run' | 'Area' | 'Count',
+  chains: readonly (readonly Place[])[],
+): Promise<Locator> {
+  await page.getByRole('button', { name: 'New scope' }).click();
+  await page.getByRole('menuitem', { name: new RegExp(`^${kind} `) }).click();
+  for (const [index, chain] of chains.entries()) {
+    if (index > 0 && kind !== 'Count') await page.keyboard.press('.');
+    for (const place of chain) await desk.click(place);
+  }
+  if (kind !== 'Count') await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  return page.locator('.tally-row.on .tally-figure');
 }
 
 /** Feet in `14′-6 1/2″`. */

@@ -6,7 +6,7 @@ import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { packJob } from '../storage/jobFiles.ts';
-import { useJobActions, useJobState, useOpenJob, useServices } from '../stores/context.tsx';
+import { Later, useJobActions, useJobState, useOpenJob, useServices } from '../stores/context.tsx';
 import { tellProblem } from '../components/toaster.tsx';
 import { Beside } from './Beside.tsx';
 import { Head } from './Head.tsx';
@@ -40,11 +40,15 @@ function MissingJob() {
   );
 }
 
+/** One element each for ever, so that they are drawn anew only when their job is. */
+const SPINE = <Spine />;
+const THROUGH_LINE = <ThroughLine />;
+
 function Frame() {
   useActionKeys();
   return (
     <div className="frame">
-      <Spine />
+      <Later>{SPINE}</Later>
       <Head />
       <main className="work">
         <SaveBanner />
@@ -55,7 +59,7 @@ function Frame() {
           <Beside />
         </div>
       </main>
-      <ThroughLine />
+      <Later>{THROUGH_LINE}</Later>
       <Finder />
       <KeysDialog />
     </div>
@@ -64,7 +68,6 @@ function Frame() {
 
 function Spine() {
   const { calculation } = useOpenJob();
-  useJobState((state) => state.revision);
   return (
     <nav className="spine" aria-label="Stages">
       <Link to="/jobs" className="spine-home" aria-label="All jobs" title="All jobs">

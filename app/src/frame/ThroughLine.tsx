@@ -20,7 +20,6 @@ import {
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
   const selection = useJobState((state) => state.selection);
-  useJobState((state) => state.revision);
   const { calculation } = useOpenJob();
   const steps = selection === undefined ? [] : throughLine(calculation, selection);
   return (

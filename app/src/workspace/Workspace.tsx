@@ -1,6 +1,7 @@
+import { useDeferredValue } from 'react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { useView } from '../stores/context.tsx';
+import { Later, useView } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
@@ -39,6 +40,8 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const sheetShown = useView((state) => state.sheetShown);
   const snapper = useSnap(sheet, hits);
   const pens = usePens(sheet, desk, hits, snapper);
+  // The bar for the marks in hand is long; it follows once the sheet and the total stand.
+  const later = useDeferredValue(pens);
   usePointer(refs.desk, desk, pens);
   return (
     <div
@@ -67,7 +70,9 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
           <DrawnState desk={desk} />
           <PaneZoom desk={desk} />
           <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
-          <MarkBar pens={pens} />
+          <Later>
+            <MarkBar pens={later} />
+          </Later>
           <Legend sheet={sheet} desk={desk} />
         </>
       )}

@@ -64,6 +64,8 @@ export interface Pens {
   readonly drag: Drag | undefined;
   /** What the pen's point is drawn to. */
   readonly snap: Snap | undefined;
+  /** True while only its kind draws the point. */
+  readonly snapHeld: boolean;
   readonly box: Box | undefined;
   readonly vertex: Handle | undefined;
   readonly pointer: Point | undefined;
@@ -375,6 +377,22 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
   const held = [...selectedIds]
     .map((id) => job.mark.get(id as Mark['id']))
     .filter((mark) => mark !== undefined) as Mark[];
+  const snapHeld = snapper.held !== undefined;
   const selected = held.filter((mark) => mark.sheetId === sheet.id);
-  return { ...pens, tool, scope, draft, two, drag, snap, box, vertex, pointer, grabbing, selected, held };
+  return {
+    ...pens,
+    tool,
+    scope,
+    draft,
+    two,
+    drag,
+    snap,
+    box,
+    vertex,
+    pointer,
+    grabbing,
+    selected,
+    held,
+    snapHeld,
+  };
 }

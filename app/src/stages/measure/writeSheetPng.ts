@@ -27,7 +27,7 @@ export async function writeSheetPng(stores: Stores, sheet: Sheet): Promise<Blob>
         placings: [{ fileId, pageIndex: 0, widthPt, heightPt, matrix: [1, 0, 0, 1, 0, 0], clip }],
         tone: undefined,
       },
-      { scale, x: 0, y: 0, width: Math.ceil(widthPt * scale), height: Math.ceil(heightPt * scale) },
+      { scale, x: 0, y: 0, width: Math.round(widthPt * scale), height: Math.round(heightPt * scale) },
     );
     const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
     canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);

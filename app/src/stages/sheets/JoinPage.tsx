@@ -122,7 +122,7 @@ function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneP
       <div className="join-head">
         <select
           className="input"
-          aria-label={label}
+          aria-label="Sheet"
           value={sheet.id}
           onChange={(event) => onSheet(event.target.value)}
         >

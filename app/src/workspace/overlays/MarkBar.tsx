@@ -44,7 +44,7 @@ import { MarkPlaces } from './MarkPlaces.tsx';
 const SIMPLIFY_PT = 1.5;
 
 /** What can be done with the marks in hand. */
-export function MarkBar({ pens }: { readonly pens: Pens }) {
+export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) {
   const { selected, held, vertex } = pens;
   const { job } = useOpenJob();
   const actions = useJobActions();
@@ -208,7 +208,7 @@ export function MarkBar({ pens }: { readonly pens: Pens }) {
       {held.length === 1 && selected.length === 1 ? <MarkDetails mark={first} vertex={vertex} /> : null}
     </div>
   );
-}
+});
 
 /** Hundreds of options must not be made anew for every moved vertex. */
 const ScopeOptions = memo(function ScopeOptions({

@@ -45,7 +45,7 @@ export function Overlay({ desk, pens, sheet }: OverlayProps) {
       <OpeningGhost pens={pens} camera={camera} sheet={sheet} />
       <TwoPoints pens={pens} camera={camera} />
       {pens.snap === undefined ? null : (
-        <SnapSign at={toScreen(camera, pens.snap.at)} kind={pens.snap.kind} />
+        <SnapSign at={toScreen(camera, pens.snap.at)} kind={pens.snap.kind} held={pens.snapHeld} />
       )}
       {pens.box === undefined ? null : (
         <polygon
@@ -205,12 +205,19 @@ const SNAP_WORDS: Readonly<Record<SnapKind, string>> = {
   line: 'on the line',
 };
 
+interface SnapSignProps {
+  readonly at: Point;
+  readonly kind: SnapKind;
+  readonly held: boolean;
+}
+
 /** Which place the point is drawn to, in a word: there is no code of shapes to learn. */
-const SnapSign = ({ at: { x, y }, kind }: { readonly at: Point; readonly kind: SnapKind }) => (
+const SnapSign = ({ at: { x, y }, kind, held }: SnapSignProps) => (
   <g className="snap-sign">
     <circle cx={x} cy={y} r="8" fill="none" stroke="#1E4B39" strokeWidth="2" />
     <text x={x + 12} y={y - 9}>
       {SNAP_WORDS[kind]}
+      {held ? ', held' : ''}
     </text>
   </g>
 );

@@ -139,7 +139,14 @@ export function drawPen(state: DrawState, event: DrawEvent, context: DrawContext
     case 'lift':
       return currentStroke(state).length === 0
         ? keep(state)
-        : keep({ ...state, strokes: [...state.strokes, []], typed: '', bend: undefined });
+        : // A click after a lift is meant, also where the last one was.
+          keep({
+            ...state,
+            strokes: [...state.strokes, []],
+            typed: '',
+            bend: undefined,
+            lastClick: undefined,
+          });
     case 'complete':
       return state.typed === '' ? finish(state, context, false) : placeTyped(state, context);
     case 'cancel':

@@ -182,6 +182,19 @@ describe('the pen', () => {
     expect(effects).toEqual([]);
   });
 
+  it('takes a click after a lift as meant, also where the last one was a moment ago', () => {
+    const { state } = play(
+      'run',
+      click(0, 0),
+      click(100, 0),
+      { type: 'lift' },
+      click(100, 0, false, 120),
+      click(100, 50),
+    );
+    expect(state.strokes).toHaveLength(2);
+    expect(state.strokes[1]).toEqual([point(100, 0), point(100, 50)]);
+  });
+
   it('closes an area on its first point, and refuses one of two points', () => {
     expect(play('area', click(0, 0), click(90, 0), click(90, 90), click(2, 2)).effects).toEqual([
       { type: 'commit', strokes: [[point(0, 0), point(90, 0), point(90, 90)]] },
