@@ -2,8 +2,10 @@
 import { spawn } from 'node:child_process';
 import { mkdir } from 'node:fs/promises';
 import { type Page, chromium, expect } from '@playwright/test';
+import { MATCH_X, SITE_DEPTH } from '@zest/demo/boathouse/site';
+import { onEast, onWest } from '@zest/demo/boathouse/siteSheets';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './browser.ts';
-import { DEMO_JOB, DEMO_SHEETS, goTo, openDemo, openSheet } from './drivers/zest.ts';
+import { DEMO_JOB, DEMO_SHEETS, createDesk, doToSheet, goTo, openDemo, openSheet } from './drivers/zest.ts';
 
 const PORT = 4189;
 const FOLDER = process.argv[2] ?? 'docs/screenshots';
@@ -37,6 +39,23 @@ async function takeAll(page: Page): Promise<void> {
   await openDemo(page);
   await expect(page.getByRole('article').locator('img')).toHaveCount(DEMO_SHEETS);
   await take('sheets');
+  await openSheet(page, 'C-101');
+  await doToSheet(page, 'Join with another sheet');
+  for (const [pane, on] of [
+    ['First sheet, which stays', onWest],
+    ['Second sheet, which is moved', onEast],
+  ] as const) {
+    const root = page.getByRole('region', { name: pane }).getByRole('application');
+    await expect(root).toHaveAttribute('data-camera-scale', /\d/);
+    await expect(root).toHaveAttribute('data-snap', /\d/);
+    for (const y of [0, SITE_DEPTH]) await createDesk(page, root, on).click([MATCH_X, y]);
+  }
+  await expect(page.locator('.join-picture')).toHaveAttribute('data-drawn', 'true');
+  await take('join');
+  await openSheet(page, 'A-201');
+  await expect(page.locator('[data-drawn="sharp"]')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Roof, shingles, hip', exact: true }).click();
+  await take('roof');
   const desk = await openSheet(page, 'A-101');
   await page.getByRole('button', { name: 'Partition P2, 2x6', exact: true }).click();
   await expect(desk.root).toHaveAttribute('data-marks', 'drawn');

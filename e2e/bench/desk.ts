@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { Mark } from '@zest/core/job/records/mark';
 import { createHitIndex } from '../../app/src/workspace/tools/edit.ts';
+import { createSnapIndex, packLines } from '@zest/core/geometry/snap';
 import { type BenchFigure, median, quantile, timeRuns } from './figures.ts';
 import { SHEET_POINTS, USUAL, createLargeJob } from './largeJob.ts';
 import { type Bench, importLargeJob, startFrames, waitDrawn } from './pages.ts';
@@ -189,4 +190,29 @@ export function measureHits(): readonly BenchFigure[] {
     2,
   );
   return [{ name: 'hit.50k', value: (median(times) / asks) * 1000, unit: 'µs' }];
+}
+
+/** A sheet of 35,000 segments: what a point is drawn to, within ten screen pixels of a whole sheet. */
+export function measureSnaps(): readonly BenchFigure[] {
+  const count = 35_000;
+  const lines = new Float32Array(count * 4);
+  for (let i = 0; i < count; i += 1) {
+    const [x, y] = [(i * 977) % SHEET_POINTS.width, (i * 613) % SHEET_POINTS.height];
+    lines.set(i % 2 === 0 ? [x, y, x + 40, y] : [x, y, x, y + 40], i * 4);
+  }
+  const index = createSnapIndex(packLines(lines));
+  let turn = 0;
+  const asks = 2000;
+  const times = timeRuns(
+    9,
+    () => {
+      for (let i = 0; i < asks; i += 1) {
+        turn += 1;
+        const at = { x: (turn * 331) % SHEET_POINTS.width, y: (turn * 757) % SHEET_POINTS.height };
+        index.find(at, 5, { x: 0, y: 0 });
+      }
+    },
+    2,
+  );
+  return [{ name: 'snap.query', value: (median(times) / asks) * 1000, unit: 'µs' }];
 }

@@ -1,5 +1,5 @@
 // npm run bench [-- --only PREFIX --json FILE]: prints `name: value unit (ratio)` lines; asserts nothing.
-import { measureCrowdedSheet, measureHits, measureUsualJob } from './desk.ts';
+import { measureCrowdedSheet, measureHits, measureSnaps, measureUsualJob } from './desk.ts';
 import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureRecalculation } from './recalc.ts';
@@ -13,13 +13,14 @@ interface Part {
 
 const PARTS: readonly Part[] = [
   { names: ['recalc.'], measure: async () => measureRecalculation() },
+  { names: ['snap.query'], measure: async () => measureSnaps() },
   { names: ['hit.50k'], measure: async () => measureHits() },
   { names: ['open.job', 'pan.10k', 'edit.total'], measure: async (bench) => measureUsualJob(await bench()) },
   {
     names: ['pan.50k', 'drag.50k', 'sharp.50k'],
     measure: async (bench) => measureCrowdedSheet(await bench()),
   },
-  { names: ['pdf.20', 'pdf.tile'], measure: async (bench) => measureSmallSet(await bench()) },
+  { names: ['pdf.20', 'pdf.tile', 'snap.ready'], measure: async (bench) => measureSmallSet(await bench()) },
   { names: ['pdf.200'], measure: async (bench) => measureLargeSet(await bench()) },
 ];
 

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect, test } from '@playwright/test';
-import { goTo, newJob, openDemo, openSheet } from '../drivers/zest.ts';
+import { doToSheet, goTo, newJob, openDemo, openSheet } from '../drivers/zest.ts';
 
 async function expectAccessible(page: Page, where: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -30,6 +30,20 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     const desk = await openSheet(page, 'A-101');
     await desk.click([88, 40]);
     await expect(page.getByRole('toolbar', { name: 'Marks in hand' })).toBeVisible();
+  },
+  'join two sheets': async (page) => {
+    await openDemo(page);
+    await openSheet(page, 'C-101');
+    await doToSheet(page, 'Join with another sheet');
+    await expect(page.getByRole('heading', { name: 'Join two sheets' })).toBeVisible();
+  },
+  'the view of the plan, with a sheet beside': async (page) => {
+    await openDemo(page);
+    await openSheet(page, 'A-101');
+    await page.getByLabel('Set beside').selectOption({ label: 'A-102 Upper floor plan' });
+    await doToSheet(page, 'Legend on or off');
+    await page.getByRole('button', { name: 'View' }).click();
+    await expect(page.getByLabel('Colors by')).toBeVisible();
   },
   ...Object.fromEntries(
     ['Assemblies', 'Prices', 'Estimate', 'Bid'].map((stage) => [

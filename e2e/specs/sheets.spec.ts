@@ -1,5 +1,16 @@
 import { type Page, expect, test } from '@playwright/test';
-import { DEMO_SHEETS, addPdf, goTo, newJob, openDemo, readFeet, tallyFigure } from '../drivers/zest.ts';
+import { writeTiff } from '../drivers/tiff.ts';
+import {
+  DEMO_SHEETS,
+  addPdf,
+  createDesk,
+  goTo,
+  measureNew,
+  newJob,
+  openDemo,
+  readFeet,
+  tallyFigure,
+} from '../drivers/zest.ts';
 
 /** A picture of a 60 x 40 ft room, drawn 5 pixels a foot up and 0.6 % more across. */
 const STRETCH = 1.006;
@@ -130,4 +141,51 @@ test('sheets are edited many at once in a table, put on levels, and found by the
   await page.getByLabel('Find sheets by name or by text on them').fill('panic hardware');
   await expect(page.getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('article', { name: /A-601/ })).toContainText('Panic hardware');
+});
+
+test('a scan of several pages comes in as TIFF, each page a sheet that is measured on', async ({ page }) => {
+  await newJob(page, 'Scanned pages');
+  const buffer = writeTiff(
+    [
+      { width: 800, height: 500 },
+      { width: 500, height: 800 },
+    ],
+    100,
+  );
+  await addPdf(page, { name: 'as built.tif', mimeType: 'image/tiff', buffer });
+  await expect(page.getByRole('article')).toHaveCount(2);
+  await page.getByRole('article').first().getByRole('button', { name: /^Open/ }).click();
+  await expect(page.locator('[data-drawn="sharp"]')).toHaveCount(1);
+  const root = page.getByRole('application');
+  await expect(root).toHaveAttribute('data-camera-scale', /\d/);
+  // 8 in wide at 100 dots an inch: at 1:48, 32 ft.
+  await page.getByRole('button', { name: 'Type a scale' }).click();
+  await page.getByRole('dialog').getByRole('textbox').first().fill(`1/4" = 1'-0"`);
+  await page.keyboard.press('Enter');
+  const desk = createDesk(page, root, ([x, y]) => [x, y]);
+  await page.keyboard.press('n');
+  const figure = await measureNew(page, desk, 'Run', [
+    [
+      [1, 180],
+      [575, 180],
+    ],
+  ]);
+  await expect(figure).toHaveText(/′/);
+  expect(Math.abs(readFeet(await figure.innerText()) / (574 / 18) - 1)).toBeLessThan(0.01);
+});
+
+test('sheets are put in order by their place, and grouped by discipline', async ({ page }) => {
+  await openDemo(page);
+  await page.getByLabel('Group by').selectOption('discipline');
+  await expect(page.getByRole('region', { name: 'Architectural' }).getByRole('article')).toHaveCount(4);
+  await page.getByLabel('Group by').selectOption('nothing');
+  await page.getByRole('button', { name: 'As a table' }).click();
+  const grid = page.getByRole('grid', { name: 'Sheets' });
+  const first = grid.getByRole('row').nth(1);
+  await expect(first).toContainText('G-001');
+  await grid.getByRole('row', { name: /E-101/ }).getByRole('gridcell').first().dblclick();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect(first).toContainText('E-101');
 });

@@ -23,6 +23,10 @@ export type ColorMode = (typeof COLOR_MODES)[number];
 export const WITHIN_MODES = ['job', 'level', 'sheet'] as const;
 export type WithinMode = (typeof WITHIN_MODES)[number];
 
+/** What the pictures of the sheets are grouped by. */
+export const SHEET_GROUPS = ['nothing', 'discipline', 'level'] as const;
+export type SheetGroup = (typeof SHEET_GROUPS)[number];
+
 /** What stands beside the work. */
 export type Beside =
   | { readonly is: 'sheet'; readonly id: string }
@@ -57,6 +61,7 @@ export interface ViewState {
   /** Words looked for on the sheet. */
   readonly soughtText: string;
   readonly beside: Beside | undefined;
+  readonly sheetsBy: SheetGroup;
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
@@ -87,6 +92,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     part: undefined,
     soughtText: '',
     beside: undefined,
+    sheetsBy: 'nothing',
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,

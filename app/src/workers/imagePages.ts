@@ -1,7 +1,7 @@
 import { PIXEL_LIMIT, readImageSize } from '@zest/core/formats/image/readImageSize';
 import type { Placing } from '@zest/core/job/records/sheet';
 import UTIF from 'utif2';
-import { matrixInTile, shareOfPage } from './placedPages.ts';
+import { matrixInTile, shareOfPage, takeBitmap } from './placedPages.ts';
 import type { OpenAnswer, PageInfo, Tile } from './sheetProtocol.ts';
 
 /** Dots an inch that are assumed of a photo or a scan that does not say. */
@@ -123,5 +123,5 @@ export async function renderImage(placing: Placing, tile: Tile): Promise<ImageBi
       (x1 - x0) * page.widthPt * tile.scale,
       (y1 - y0) * page.heightPt * tile.scale,
     );
-  return canvas.transferToImageBitmap();
+  return takeBitmap(canvas);
 }

@@ -42,7 +42,15 @@ export async function renderPlaced(
     bitmap.close();
   }
   if (tone !== undefined) applyTone(context, tone);
-  return canvas.transferToImageBitmap();
+  return takeBitmap(canvas);
+}
+
+/** The picture of a canvas, and none of its pixels left behind. */
+export function takeBitmap(canvas: OffscreenCanvas): ImageBitmap {
+  const bitmap = canvas.transferToImageBitmap();
+  canvas.width = 0;
+  canvas.height = 0;
+  return bitmap;
 }
 
 function meetsTile({ clip }: Placing, { scale, x, y, width, height }: Tile): boolean {

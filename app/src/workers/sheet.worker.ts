@@ -7,7 +7,15 @@ import { closeImages, hasImages, imageInfo, openImages, renderImage } from './im
 import { type PackedLines, packLines } from '@zest/core/geometry/snap';
 import type { Placing } from '@zest/core/job/records/sheet';
 import { type Operations, extractLineWork } from './lineWork.ts';
-import { isAsItIs, matrixInTile, placeLines, placeTexts, renderPlaced, shareOfPage } from './placedPages.ts';
+import {
+  isAsItIs,
+  matrixInTile,
+  placeLines,
+  placeTexts,
+  renderPlaced,
+  shareOfPage,
+  takeBitmap,
+} from './placedPages.ts';
 import type { OpenAnswer, PageInfo, PageText, PlacedSheet, SheetWorker, Tile } from './sheetProtocol.ts';
 
 type Document = pdfjs.PDFDocumentProxy;
@@ -100,10 +108,25 @@ function getPage(fileId: string, pageIndex: number): Promise<Page> {
   const entry = documents.get(fileId);
   if (entry === undefined) throw new Error(`getPage: the file ${fileId} is not open`);
   const known = entry.pages.get(pageIndex);
-  if (known !== undefined) return known;
-  const page = entry.document.getPage(pageIndex + 1);
+  const page = known ?? entry.document.getPage(pageIndex + 1);
+  // Moved to the end: the page least lately seen is let go of first.
+  entry.pages.delete(pageIndex);
   entry.pages.set(pageIndex, page);
+  for (const [index, oldest] of entry.pages) {
+    if (entry.pages.size <= PAGES_KEPT) break;
+    entry.pages.delete(index);
+    void oldest.then(letGo, () => undefined);
+  }
   return page;
+}
+
+/** Parsed pages kept of one file: a set of hundreds would fill the memory once all were seen. */
+const PAGES_KEPT = 10;
+
+function letGo(page: Page): void {
+  (page as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes = null;
+  // False while it is being drawn; then it goes the next time it is the oldest.
+  page.cleanup();
 }
 
 async function page(fileId: string, pageIndex: number): Promise<PageInfo> {
@@ -184,7 +207,7 @@ async function drawPage(placing: Placing, tile: Tile): Promise<ImageBitmap> {
     recordOperations: recorded === null && records,
     ...(recorded === null || whole ? {} : { operationsFilter: inside }),
   });
-  return canvas.transferToImageBitmap();
+  return takeBitmap(canvas);
 }
 
 /** A list of its own: rendering replaces the path data of the one it draws from. */

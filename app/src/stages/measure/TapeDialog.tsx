@@ -3,7 +3,10 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { tapeOf } from '@zest/core/calculate/explain';
 import { repeatOf } from '@zest/core/calculate/defineMeasures';
-import { measureNode, pieceNode } from '@zest/core/calculate/nodes';
+import { knownValue } from '@zest/core/calculate/define';
+import { measureNode, pieceNode, sharedNode } from '@zest/core/calculate/nodes';
+import type { Job } from '@zest/core/job/job';
+import type { Mark } from '@zest/core/job/records/mark';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MARK_MEASURES, MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
@@ -15,6 +18,15 @@ import { fileName } from '../../storage/jobFiles.ts';
 import { useFormats, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { writeTape } from './writeTape.ts';
 
+const zoneName = (job: Job, { zoneId }: Mark): string =>
+  zoneId === undefined ? '' : (job.zone.get(zoneId)?.name ?? '');
+
+/** How often a mark counts, where that is not once, and in which zone. */
+function writeTimes(times: number, zone: string): string {
+  const often = times === 0 ? ' not in the work' : times === 1 ? '' : ` × ${times}`;
+  return zone === '' ? often : `${often} ${zone}`;
+}
+
 /** The tape of a figure: every piece that adds up to it, each leading to its mark. */
 export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly onClose: () => void }) {
   const { calculation, job, jobId } = useOpenJob();
@@ -24,6 +36,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
   const navigate = useNavigate();
   const [measure, setMeasure] = useState(leadingMeasure(scope.kind));
   const tape = tapeOf(calculation, scope.id, measure);
+  const shared = calculation.figure(sharedNode(scope.id, measure));
   const dimension = MEASURE_DIMENSION[measure];
   const exportTape = (): void => {
     const text = writeTape(calculation, scope, formats);
@@ -84,7 +97,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                 </td>
                 <td>
                   {job.sheet.get(mark.sheetId)?.number}
-                  {repeatOf(job, mark) > 1 ? <span className="soft"> × {repeatOf(job, mark)}</span> : null}
+                  <span className="soft">{writeTimes(repeatOf(job, mark), zoneName(job, mark))}</span>
                 </td>
                 <td className="soft">
                   {showPieces
@@ -101,6 +114,14 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                 </td>
               </tr>
             ))}
+            {knownValue(shared) === undefined || knownValue(shared) === 0 ? null : (
+              <tr>
+                <td colSpan={3}>where two slopes meet, counted once</td>
+                <td className="right">
+                  <QuantityText figure={shared} dimension={dimension} />
+                </td>
+              </tr>
+            )}
             {measure !== leadingMeasure(scope.kind)
               ? null
               : calculation.piecesOf(scope.id).map((piece) => (

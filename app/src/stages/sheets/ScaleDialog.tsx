@@ -7,7 +7,8 @@ import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
-import { useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { doubtPaper } from './scaleWords.ts';
 import { settingsOf } from '@zest/core/job/job';
 
 const COMMON = {
@@ -30,6 +31,8 @@ export function ScaleDialog({
   const [text, setText] = useState(sheet.scale?.source.by === 'ratio' ? sheet.scale.source.text : '');
   const [refusal, setRefusal] = useState<string | undefined>();
   const [alike, setAlike] = useState(false);
+  const [asked, setAsked] = useState<string | undefined>();
+  const { numbers } = useFormats();
   // Only sheets that say the same and have no scale yet: nothing that was set is overrun.
   const others = [...job.sheet.values()].filter(
     (each) => each.id !== sheet.id && each.scale === null && each.printedScale === sheet.printedScale,
@@ -38,6 +41,13 @@ export function ScaleDialog({
     const ratio = parseScaleRatio(typed);
     if (!ratio.ok) {
       setRefusal(describeProblem(ratio.problem));
+      return;
+    }
+    const doubt = doubtPaper(sheet, numbers);
+    if (doubt !== undefined && asked !== typed) {
+      // Asked once; the same scale given again is meant.
+      setAsked(typed);
+      setRefusal(doubt);
       return;
     }
     const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: typed.trim() } } as const;

@@ -5,14 +5,23 @@ import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { put } from '@zest/core/job/change';
 import { removeSheet } from '@zest/core/job/commands/removeWith';
-import { inOrder } from '@zest/core/job/job';
+import { groupBy } from '@zest/core/job/groupBy';
+import { type Job, inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
-import { useFormats, useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import {
+  useFormats,
+  useJobActions,
+  useOpenJob,
+  useServices,
+  useSetView,
+  useView,
+} from '../../stores/context.tsx';
+import { SHEET_GROUPS, type SheetGroup } from '../../stores/viewStore.ts';
 import { ScaleDialog } from './ScaleDialog.tsx';
 import { planDrawings } from './addDrawings.ts';
 import { Levels } from './Levels.tsx';
@@ -31,6 +40,8 @@ export function SheetsStage() {
   const { job } = useOpenJob();
   const { reading, add, cancel } = useAddPdfs();
   const sheets = useMemo(() => inOrder(job.sheet.values()), [job.sheet]);
+  const sheetsBy = useView((state) => state.sheetsBy);
+  const setView = useSetView();
   const [asTable, setAsTable] = useState(false);
   const [wanted, setWanted] = useState('');
   const search = useSheetSearch(sheets, wanted);
@@ -54,6 +65,23 @@ export function SheetsStage() {
           {search.progress}
         </span>
         <span className="grow" />
+        {sheets.length === 0 || asTable ? null : (
+          <label className="soft">
+            Group by{' '}
+            <select
+              className="input"
+              style={{ width: 110 }}
+              value={sheetsBy}
+              onChange={(event) => setView({ sheetsBy: event.target.value as SheetGroup })}
+            >
+              {SHEET_GROUPS.map((group) => (
+                <option key={group} value={group}>
+                  {group}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         {sheets.length === 0 ? null : (
           <Button size="sm" variant="outline" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
             {asTable ? 'As pictures' : 'As a table'}
@@ -102,11 +130,16 @@ export function SheetsStage() {
             <SheetsTable sheets={search.found} />
           </div>
         ) : (
-          <div className="sheet-cards">
-            {search.found.map((sheet) => (
-              <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
-            ))}
-          </div>
+          groupSheets(job, search.found, sheetsBy).map(([name, group]) => (
+            <section key={name} aria-label={name === '' ? 'Sheets' : name}>
+              {name === '' ? null : <h2 className="sheet-group">{name}</h2>}
+              <div className="sheet-cards">
+                {group.map((sheet) => (
+                  <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
+                ))}
+              </div>
+            </section>
+          ))
         )}
         {sheets.length > 0 && search.found.length === 0 ? (
           <div className="empty">
@@ -117,6 +150,20 @@ export function SheetsStage() {
       </div>
     </div>
   );
+}
+
+/** Sheets under the name of what they are grouped by, in their own order; one group without a name for none. */
+function groupSheets(
+  job: Job,
+  sheets: readonly Sheet[],
+  by: SheetGroup,
+): readonly (readonly [name: string, sheets: readonly Sheet[]])[] {
+  if (by === 'nothing') return [['', sheets]];
+  const nameOf = ({ discipline, levelId }: Sheet): string =>
+    by === 'discipline'
+      ? discipline || 'No discipline'
+      : ((levelId === undefined ? undefined : job.level.get(levelId)?.name) ?? 'No level');
+  return [...groupBy(sheets, nameOf)];
 }
 
 function useAddPdfs() {

@@ -10,12 +10,25 @@ import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
 import { writeScale } from './scaleWords.ts';
 
+/** The order that puts a sheet in the given place among the others; undefined where there is no such place. */
+function orderAt(sheets: readonly Sheet[], sheet: Sheet, place: number): number | undefined {
+  const others = sheets.filter(({ id }) => id !== sheet.id);
+  if (!Number.isInteger(place) || place < 1 || place > sheets.length) return undefined;
+  const [before, after] = [others[place - 2], others[place - 1]];
+  if (before === undefined) return (after?.order ?? 1) - 1;
+  return after === undefined ? before.order + 1 : (before.order + after.order) / 2;
+}
+
 /** All sheets as rows: numbers, titles, disciplines, levels and scales, edited many at once. */
 export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const { job } = useOpenJob();
   const actions = useJobActions();
   const services = useServices();
   const { numbers } = useFormats();
+  const places = useMemo(
+    () => new Map<string, number>(inOrder(job.sheet.values()).map(({ id }, index) => [id, index + 1])),
+    [job.sheet],
+  );
   const columns = useMemo((): readonly GridColumn<Sheet>[] => {
     const text = (
       id: string,
@@ -37,6 +50,7 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
     const levelOf = ({ levelId }: Sheet): string =>
       levelId === undefined ? '' : (job.level.get(levelId)?.name ?? '');
     return [
+      text('place', 'Place', '64px', ({ id }) => String(places.get(id) ?? '')),
       text('number', 'Number', '110px', ({ number }) => number),
       text('title', 'Title', 'minmax(240px, 1fr)', ({ title }) => title),
       text('discipline', 'Discipline', '150px', ({ discipline }) => discipline ?? ''),
@@ -47,7 +61,7 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
         editable: () => false,
       },
     ];
-  }, [job.level, numbers]);
+  }, [job.level, numbers, places]);
   const onEdit = (edits: readonly GridEdit<Sheet>[]): string | undefined => {
     const changed = new Map<string, Sheet>();
     const levels = new Map<string, Level>(
@@ -57,7 +71,11 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
     for (const { row, column, text } of edits) {
       const sheet = changed.get(row.id) ?? row;
       const value = text.trim();
-      if (column === 'scale') {
+      if (column === 'place') {
+        const order = orderAt(inOrder(job.sheet.values()), sheet, Number(value));
+        if (order === undefined) return `Type a whole number from 1 to ${job.sheet.size}.`;
+        changed.set(row.id, { ...sheet, order });
+      } else if (column === 'scale') {
         const ratio = parseScaleRatio(value);
         if (value !== '' && !ratio.ok) return describeProblem(ratio.problem);
         const scale = ratio.ok

@@ -1,3 +1,4 @@
+import { findPaperSlip } from '@zest/core/takeoff/paper';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { METERS_PER_POINT, ratioOfScale, scaleError, worldDistance } from '@zest/core/takeoff/scale';
@@ -36,4 +37,13 @@ export const writeError = (error: number, numbers: NumberFormat): string =>
 export function writeSlip(slip: number, numbers: NumberFormat): string {
   const times = slip >= 1 ? slip : 1 / slip;
   return `${formatNumber(times, 1, numbers, true)} times ${slip >= 1 ? 'larger' : 'smaller'} than what the sheet says`;
+}
+
+/** What speaks against a scale by ratio: a page that is a round factor off any paper. */
+export function doubtPaper({ widthPt, heightPt }: Sheet, numbers: NumberFormat): string | undefined {
+  const slip = findPaperSlip(widthPt, heightPt);
+  if (slip === undefined) return undefined;
+  const { paper, factor } = slip;
+  const times = formatNumber(factor > 1 ? factor : 1 / factor, 1, numbers);
+  return `The page is ${times} times ${factor > 1 ? 'larger' : 'smaller'} than ${paper} paper, as if its size were in another unit. A ratio would read off by as much; set the scale by two points, or press again to set it all the same.`;
 }

@@ -6,7 +6,7 @@ import type { DrawnMark, DrawnStyle, MarksWorker, View } from '../../workers/mar
 import { type Camera, type Size, toSheet } from '../camera.ts';
 
 /** The bitmap reaches this much beyond the screen, so that a pan has something to show. */
-const OVERSCAN = 1.5;
+const OVERSCAN = 2;
 /** Quiet for this long, the marks are drawn properly again. */
 const IDLE_MS = 110;
 

@@ -110,7 +110,7 @@ export function createSheetLayer(
       tiles.set(key, place(bitmap, level, x, y));
       for (const [oldest, canvas] of tiles) {
         if (tiles.size <= TILES_KEPT) break;
-        canvas.remove();
+        letGo(canvas);
         tiles.delete(oldest);
       }
     });
@@ -120,7 +120,7 @@ export function createSheetLayer(
     generation += 1;
     queue = [];
     asked.clear();
-    for (const canvas of [...whole.values(), ...tiles.values()]) canvas.remove();
+    for (const canvas of [...whole.values(), ...tiles.values()]) letGo(canvas);
     whole.clear();
     tiles.clear();
   };
@@ -153,6 +153,13 @@ export function createSheetLayer(
       sheet = undefined;
     },
   };
+}
+
+/** Takes a picture off the desk and gives its pixels back at once; left to itself the browser keeps gigabytes. */
+function letGo(canvas: HTMLCanvasElement): void {
+  canvas.remove();
+  canvas.width = 0;
+  canvas.height = 0;
 }
 
 /** Columns and rows of the tiles in view, from the middle of the screen outward. */

@@ -3,8 +3,11 @@ export const ZESTJOB = {
   extension: '.zestjob',
   mediaType: 'application/zip',
   format: 'zestjob',
-  /** 2 brought openings, levels, typed pieces, arcs and roof slopes; a file of version 1 is one without them. */
-  version: 2,
+  /**
+   * 2 brought openings, levels, typed pieces, arcs and roof slopes; 3 zones, pages laid on sheets and parts
+   * with a scale of their own. An older file is one without them.
+   */
+  version: 3,
   jobEntry: 'job.json',
   filesFolder: 'files/',
 } as const;

@@ -1,0 +1,116 @@
+import { describe, expect, it } from '@jest/globals';
+import { Calculation } from '@zest/core/calculate/calculation';
+import { point } from '@zest/core/geometry/point';
+import { createJob, inOrder, listRecords } from '@zest/core/job/job';
+import type { RecordOf } from '@zest/core/job/record';
+import { createTestJob, makeMark, makeScope } from '@zest/core/testing/job';
+import { caughtBy } from './boxes.ts';
+import { copyToSheet } from './clipboard.ts';
+import { colorChoice } from './colorChoice.ts';
+import { legendRows } from './legendRows.ts';
+import { listOpeningRows, nextOpeningRow } from './openingRows.ts';
+
+const { job: started, makeId, sheet } = createTestJob();
+const wall = makeScope(makeId, { key: 'wall', name: 'Wall', kind: 'run', color: 4 });
+const doors = makeScope(makeId, { key: 'doors', name: 'Doors', kind: 'count', order: 2 });
+const run = makeMark(makeId, wall, sheet, [
+  [10, 10],
+  [30, 10],
+]);
+const opening: RecordOf<'opening'> = {
+  type: 'opening',
+  id: makeId('opening'),
+  markId: run.id,
+  scopeId: doors.id,
+  tag: '101A',
+  widthM: 0.9,
+  heightM: 2,
+  seat: { on: 'run', stroke: 0, along: 0.5 },
+};
+const schedule: RecordOf<'schedule'> = {
+  type: 'schedule',
+  id: makeId('schedule'),
+  sheetId: null,
+  title: 'Doors',
+  columns: ['Door', 'Width', 'Height'],
+  rows: [
+    ['101A', `3'-0"`, `7'-0"`],
+    ['101B', `6'`, `7'`],
+    ['102A', 'see plan', `7'`],
+    ['103A', '900 mm', '2100 mm'],
+  ],
+  order: 1,
+};
+const job = createJob([...listRecords(started), wall, doors, run, opening, schedule]);
+
+describe('rows of schedules that openings are placed from', () => {
+  it('are those with a tag, a width and a height that can be read, in any unit', () => {
+    const rows = listOpeningRows(job);
+    expect(rows.map(({ tag }) => tag)).toEqual(['101A', '101B', '103A']);
+    expect(rows[0]?.widthM).toBeCloseTo(0.9144, 6);
+    expect(rows[2]?.heightM).toBeCloseTo(2.1, 6);
+  });
+
+  it('are gone through one after the other, past the tags that sit in a wall, and around', () => {
+    const [first, second, last] = listOpeningRows(job);
+    expect(nextOpeningRow(job, first!)?.tag).toBe('101B');
+    expect(nextOpeningRow(job, second!)?.tag).toBe('103A');
+    expect(nextOpeningRow(job, last!)?.tag).toBe('101B');
+    const all = ['101B', '103A'].map((tag) => ({ ...opening, id: makeId('opening'), tag }));
+    expect(nextOpeningRow(createJob([...listRecords(job), ...all]), last!)).toBeUndefined();
+  });
+});
+
+describe('what a box or a loop catches', () => {
+  it('is what lies in it whole', () => {
+    expect(caughtBy({ from: point(300, 120), to: point(60, 60) })(run)).toBe(true);
+    expect(caughtBy({ from: point(60, 60), to: point(200, 120) })(run)).toBe(false);
+    const loop = [point(60, 60), point(300, 60), point(300, 120), point(60, 120)];
+    expect(caughtBy({ from: point(60, 60), to: point(60, 120), lasso: loop })(run)).toBe(true);
+    expect(caughtBy({ from: point(60, 60), to: point(60, 120), lasso: loop.slice(0, 2) })(run)).toBe(false);
+  });
+});
+
+describe('colors', () => {
+  it('are the scope’s own, or follow its section, its level or its zone', () => {
+    const sections = inOrder(job.section.values());
+    const filed = { ...wall, sectionId: sections[2]?.id ?? null };
+    const zone: RecordOf<'zone'> = { type: 'zone', id: makeId('zone'), name: 'East', order: 1, repeat: 1 };
+    const zoned = createJob([...listRecords(job), zone]);
+    expect(colorChoice(job, 'scope', undefined)(wall, undefined)).toBe(4);
+    expect(colorChoice(job, 'section', undefined)(filed, undefined)).toBe(2);
+    expect(colorChoice(zoned, 'zone', undefined)(wall, zone)).toBe(0);
+    // What belongs nowhere is gray, whatever its own color.
+    const gray = colorChoice(job, 'section', undefined)(wall, undefined);
+    expect(colorChoice(zoned, 'zone', undefined)(wall, undefined)).toBe(gray);
+    expect(colorChoice(job, 'level', undefined)(wall, undefined)).toBe(gray);
+  });
+});
+
+describe('the legend of a sheet', () => {
+  it('has what is on it with how much, openings in the count they are of, and nothing hidden', () => {
+    const display = { system: 'us', numbers: { decimal: '.', group: ',' } } as Parameters<
+      typeof legendRows
+    >[2];
+    const rows = legendRows(new Calculation(job), sheet, display, () => true);
+    expect(rows.map(({ scope, figure }) => [scope.name, figure])).toEqual([
+      ['Wall', '20′-0″'],
+      ['Doors', '1 ea'],
+    ]);
+    expect(legendRows(new Calculation(job), sheet, display, ({ key }) => key !== 'wall')).toHaveLength(1);
+  });
+});
+
+describe('marks copied to another sheet', () => {
+  it('stand at the same place in the same scope, with their openings', () => {
+    const above: RecordOf<'sheet'> = { ...sheet, id: makeId('sheet'), number: 'A-102', order: 2 };
+    const copied = copyToSheet(createJob([...listRecords(job), above]), [run], above.id, makeId);
+    const diff = copied.command(createJob([...listRecords(job), above]));
+    expect(diff.ok && diff.value.added.map(({ type }) => type)).toEqual(['mark', 'opening']);
+    expect(diff.ok && diff.value.added[0]).toMatchObject({
+      strokes: run.strokes,
+      sheetId: above.id,
+      scopeId: wall.id,
+    });
+  });
+});
