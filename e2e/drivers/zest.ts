@@ -167,6 +167,16 @@ export async function measureNew(
   return page.locator('.tally-row.on .tally-figure');
 }
 
+/** Finds an assembly by its name and applies it to the open scope. */
+export async function applyAssembly(page: Page, name: string): Promise<void> {
+  const field = page.getByRole('combobox', { name: 'Apply an assembly' });
+  await field.fill(name);
+  await page
+    .getByRole('option', { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
+}
+
 /** Feet in `14′-6 1/2″`. */
 export function readFeet(text: string): number {
   const match = /([\d,]+)′-(\d+)(?: (\d+)\/(\d+))?″/.exec(text);
@@ -180,4 +190,16 @@ export function readNumber(text: string): number {
   const match = /[\d,]+(?:\.\d+)?/.exec(text);
   if (match === null) throw new Error(`readNumber: ${text} has no number`);
   return Number(match[0].replace(/,/g, ''));
+}
+
+/** Feet of a figure in the tally, once it has some: it follows a moment after the mark is drawn. */
+export async function feetOf(figure: Locator): Promise<number> {
+  await expect(figure).toHaveText(/′/);
+  return readFeet(await figure.innerText());
+}
+
+/** The number of a figure with its unit, once it has one. */
+export async function numberOf(figure: Locator): Promise<number> {
+  await expect(figure).toHaveText(/\d.*(²|³|m|ea)/);
+  return readNumber(await figure.innerText());
 }

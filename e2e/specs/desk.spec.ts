@@ -4,12 +4,12 @@ import { PDFDocument } from 'pdf-lib';
 import {
   createDesk,
   doToSheet,
+  feetOf,
   goTo,
   measureNew,
+  numberOf,
   openDemo,
   openSheet,
-  readFeet,
-  readNumber,
   tallyFigure,
   waitSaved,
 } from '../drivers/zest.ts';
@@ -86,10 +86,10 @@ test('a detail at another scale is measured by its own', async ({ page }) => {
     ],
   ]);
   await expect(figure).toHaveText(/′/);
-  expect(readFeet(await figure.innerText())).toBeCloseTo(2, 1);
+  expect(await feetOf(figure)).toBeCloseTo(2, 1);
   await doToSheet(page, 'Scale of a part');
   await page.getByRole('button', { name: /^Remove the scale of/ }).click();
-  await expect.poll(async () => readFeet(await figure.innerText())).toBeCloseTo(12, 1);
+  await expect.poll(async () => await feetOf(figure)).toBeCloseTo(12, 1);
 });
 
 test('zones: marks are put in one, it is built three times, and it can be hidden', async ({ page }) => {
@@ -101,7 +101,7 @@ test('zones: marks are put in one, it is built three times, and it can be hidden
   await page.keyboard.press('Escape');
   await desk.click([93, 60]);
   await bar(page).getByLabel('Zone of the marks').selectOption('East wing');
-  const feet = async (): Promise<number> => readFeet(await tallyFigure(page, 'p1').innerText());
+  const feet = async (): Promise<number> => await feetOf(tallyFigure(page, 'p1'));
   const before = await feet();
   await page.getByRole('button', { name: 'View' }).click();
   await page.getByLabel('East wing is built so many times').fill('3');
@@ -138,10 +138,10 @@ test('the tally of the sheet, of the level, and what is not measured yet', async
   await page.keyboard.press('Escape');
   await expect(tally.getByRole('list', { name: 'Not yet measured' })).not.toContainText('Upper floor');
   await tally.getByLabel('Figures of').selectOption('this sheet');
-  await expect.poll(async () => readFeet(await tallyFigure(page, 'p2').innerText())).toBeCloseTo(56, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'p2'))).toBeCloseTo(56, 0);
   await expect(tally.getByRole('button', { name: 'Partition P1, 2x4', exact: true })).toHaveCount(0);
   await tally.getByLabel('Figures of').selectOption('the whole job');
-  await expect.poll(async () => readFeet(await tallyFigure(page, 'p2').innerText())).toBeCloseTo(292, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'p2'))).toBeCloseTo(292, 0);
 });
 
 test('marks are caught in a loop, copied to the floor above, and taken off a whole level', async ({
@@ -166,14 +166,12 @@ test('marks are caught in a loop, copied to the floor above, and taken off a who
   await expect(bar(page).getByText(/^\d+ marks?$/)).toHaveText('2 marks');
   await page.keyboard.press('Escape');
   await desk.click([93, 60]);
-  const before = readFeet(await tallyFigure(page, 'p1').innerText());
+  const before = await feetOf(tallyFigure(page, 'p1'));
   await bar(page)
     .getByLabel('Copy to another sheet, at the same place')
     .selectOption('A-102 Upper floor plan');
   await expect(page.getByRole('button', { name: 'Undo copy 1 mark to A-102' })).toBeVisible();
-  await expect
-    .poll(async () => readFeet(await tallyFigure(page, 'p1').innerText()))
-    .toBeCloseTo(before + 26, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'p1'))).toBeCloseTo(before + 26, 0);
   await find(page, 'Select all marks on the level of this sheet');
   await expect(bar(page).getByText(/^\d+ marks$/)).toBeVisible();
   await openSheet(page, 'A-102');
@@ -212,7 +210,7 @@ test('one slope of a roof is replaced alone; its figures are the job, the others
 }) => {
   await openDemo(page);
   const desk = await openSheet(page, 'A-201');
-  const area = async (): Promise<number> => readNumber(await tallyFigure(page, 'roof_metal').innerText());
+  const area = async (): Promise<number> => await numberOf(tallyFigure(page, 'roof_metal'));
   const whole = await area();
   await desk.click([15, 40]);
   await bar(page).getByRole('button', { name: 'Replace this slope alone' }).click();

@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { goTo, openDemo, openSheet, readFeet, tallyFigure, totalOf, waitSaved } from '../drivers/zest.ts';
+import {
+  applyAssembly,
+  feetOf,
+  goTo,
+  openDemo,
+  openSheet,
+  tallyFigure,
+  totalOf,
+  waitSaved,
+} from '../drivers/zest.ts';
 
 test('marks are selected, moved, bent, cut and deleted, and all of it undone by name', async ({ page }) => {
   await openDemo(page);
@@ -18,7 +27,7 @@ test('marks are selected, moved, bent, cut and deleted, and all of it undone by 
   // The wall between the changing rooms: 22 ft, selected, its end pulled 6 ft further.
   await desk.click([88, 40]);
   await drag([88, 56], [88, 62]);
-  await expect.poll(async () => readFeet(await p2.innerText())).toBeCloseTo(242, 0);
+  await expect.poll(async () => await feetOf(p2)).toBeCloseTo(242, 0);
   expect(await totalOf(page)).toBeGreaterThan(before);
   await expect(page.getByRole('button', { name: 'Undo move a vertex' })).toBeVisible();
 
@@ -28,17 +37,17 @@ test('marks are selected, moved, bent, cut and deleted, and all of it undone by 
   await desk.click([92, 48]);
   await page.keyboard.press('Delete');
   await expect(page.getByRole('button', { name: 'Undo delete a vertex' })).toBeVisible();
-  await expect.poll(async () => readFeet(await p2.innerText())).toBeCloseTo(242, 0);
+  await expect.poll(async () => await feetOf(p2)).toBeCloseTo(242, 0);
 
   await desk.click([88, 40]);
   await page.keyboard.press('Delete');
-  await expect.poll(async () => readFeet(await p2.innerText())).toBeCloseTo(214, 0);
+  await expect.poll(async () => await feetOf(p2)).toBeCloseTo(214, 0);
 
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('Control+z');
   await expect(p2).toHaveText('236′-0″');
   expect(await totalOf(page)).toBe(before);
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('Control+Shift+z');
-  await expect.poll(async () => readFeet(await p2.innerText())).toBeCloseTo(214, 0);
+  await expect.poll(async () => await feetOf(p2)).toBeCloseTo(214, 0);
 });
 
 test('while drawing: typed lengths, right angles, points taken back, the pen lifted', async ({ page }) => {
@@ -118,7 +127,7 @@ test('an assembly is made, priced and applied; a wage changed in one place reach
 
   const desk = await openSheet(page, 'A-101');
   await page.getByRole('button', { name: 'Furring, creek side', exact: true }).click();
-  await page.getByLabel('Apply an assembly').selectOption('Furring strips');
+  await applyAssembly(page, 'Furring strips');
   await desk.draw('l', [
     [1, 2],
     [1, 42],

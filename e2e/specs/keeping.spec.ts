@@ -3,7 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, expect, test } from '@playwright/test';
 import { CHROMIUM_ARGS, CHROMIUM_PATH, PORT } from '../browser.ts';
-import { DEMO_JOB, newJob, openDemo, openSheet, tallyFigure, totalOf, waitSaved } from '../drivers/zest.ts';
+import {
+  applyAssembly,
+  DEMO_JOB,
+  newJob,
+  openDemo,
+  openSheet,
+  tallyFigure,
+  totalOf,
+  waitSaved,
+} from '../drivers/zest.ts';
 
 test('a killed browser loses nothing that was shown as saved', async () => {
   const profile = await mkdtemp(join(tmpdir(), 'zest-profile-'));
@@ -25,6 +34,7 @@ test('a killed browser loses nothing that was shown as saved', async () => {
   ]);
   await expect(tallyFigure(page, 'furring')).toHaveText(/^(39|40)′/);
   await waitSaved(page);
+  await expect(tallyFigure(page, 'furring')).toHaveText(/′/);
   const figure = await tallyFigure(page, 'furring').innerText();
   const session = await context.browser()?.newBrowserCDPSession();
   // No chance to write anything more: the whole browser goes down at once.
@@ -110,7 +120,7 @@ test('a metric job measures in meters, writes commas and prices in euro', async 
   await page.getByLabel('Height', { exact: true }).fill('2,7');
   await page.getByLabel('Height', { exact: true }).press('Enter');
   await expect(page.getByLabel('Height', { exact: true })).toHaveValue('2,7 m');
-  await page.getByLabel('Apply an assembly').selectOption('Stud partition');
+  await applyAssembly(page, 'Stud partition');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(0);
   await expect(page.locator('[data-total]')).toHaveText(/^\d{1,3}(\.\d{3})*,\d\d\s€$/);
 });

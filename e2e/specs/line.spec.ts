@@ -11,13 +11,14 @@ import {
   WALLS,
 } from '@zest/demo/boathouse/building';
 import {
-  DEMO_SHEETS,
+  applyAssembly,
   addPdf,
+  DEMO_SHEETS,
+  feetOf,
   goTo,
   newJob,
+  numberOf,
   openSheet,
-  readFeet,
-  readNumber,
   tallyFigure,
   totalOf,
   waitSaved,
@@ -63,7 +64,7 @@ test('a PDF goes in at one end and a priced bid comes out at the other', async (
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await expect(tallyFigure(page, 'run_1')).toHaveText(/′/);
-  within(readFeet(await tallyFigure(page, 'run_1').innerText()), wallLength('P2'));
+  within(await feetOf(tallyFigure(page, 'run_1')), wallLength('P2'));
 
   // A count, one click a door.
   await page.keyboard.press('c');
@@ -77,12 +78,12 @@ test('a PDF goes in at one end and a priced bid comes out at the other', async (
   await foundation.zoomTo([31, 41], 1);
   await foundation.draw('a', BAY_SLAB);
   await expect(tallyFigure(page, 'area_1')).toHaveText(/ft²/);
-  within(readNumber(await tallyFigure(page, 'area_1').innerText()), areaOf(BAY_SLAB));
+  within(await numberOf(tallyFigure(page, 'area_1')), areaOf(BAY_SLAB));
   await page.keyboard.press('Escape');
 
   // An assembly turns it into priced lines; the bid follows at once.
   expect(await totalOf(page)).toBe(0);
-  await page.getByLabel('Apply an assembly').selectOption('Slab on grade');
+  await applyAssembly(page, 'Slab on grade');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(3_000_000);
   await waitSaved(page);
 

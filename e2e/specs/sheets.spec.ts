@@ -1,14 +1,14 @@
 import { type Page, expect, test } from '@playwright/test';
 import { writeTiff } from '../drivers/tiff.ts';
 import {
-  DEMO_SHEETS,
   addPdf,
   createDesk,
+  DEMO_SHEETS,
+  feetOf,
   goTo,
   measureNew,
   newJob,
   openDemo,
-  readFeet,
   tallyFigure,
 } from '../drivers/zest.ts';
 
@@ -86,7 +86,7 @@ test('calibrate a stretched scan: each way gets a scale of its own, and a mistak
     await page.keyboard.press('Enter');
     await page.keyboard.press('Escape');
     await expect
-      .poll(async () => Math.abs(readFeet(await tallyFigure(page, 'run_1').innerText()) / truth - 1))
+      .poll(async () => Math.abs((await feetOf(tallyFigure(page, 'run_1'))) / truth - 1))
       .toBeLessThan(0.003);
     await page.keyboard.press('Control+z');
   }
@@ -171,7 +171,7 @@ test('a scan of several pages comes in as TIFF, each page a sheet that is measur
     ],
   ]);
   await expect(figure).toHaveText(/′/);
-  expect(Math.abs(readFeet(await figure.innerText()) / (574 / 18) - 1)).toBeLessThan(0.01);
+  expect(Math.abs((await feetOf(figure)) / (574 / 18) - 1)).toBeLessThan(0.01);
 });
 
 test('sheets are put in order by their place, and grouped by discipline', async ({ page }) => {

@@ -7,11 +7,11 @@ import { onEast, onWest } from '@zest/demo/boathouse/siteSheets';
 import {
   createDesk,
   doToSheet,
+  feetOf,
   goTo,
   measureNew,
   openDemo,
   openSheet,
-  readFeet,
   waitSaved,
 } from '../drivers/zest.ts';
 
@@ -78,7 +78,7 @@ test('join the road: two sheets become one along the match line, and a run cross
   });
   const figure = await measureNew(page, desk, 'Run', [ROAD]);
   await expect(figure).toHaveText(/′/);
-  expect(Math.abs(readFeet(await figure.innerText()) / roadLength - 1)).toBeLessThan(0.003);
+  expect(Math.abs((await feetOf(figure)) / roadLength - 1)).toBeLessThan(0.003);
   await waitSaved(page);
 
   // The sources stay, and the join can be redone.

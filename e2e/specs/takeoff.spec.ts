@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openDemo, openSheet, readFeet, readNumber, tallyFigure, waitSaved } from '../drivers/zest.ts';
+import { feetOf, numberOf, openDemo, openSheet, tallyFigure, waitSaved } from '../drivers/zest.ts';
 
 test('measure a floor of partitions with doors: openings sit in the wall, move with it, and are counted', async ({
   page,
@@ -57,14 +57,14 @@ test('a conduit run with risers: at right angles between clicks, with rises and 
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   // 30 across and 20 down, never the diagonal; 8 up and 4 down.
-  await expect.poll(async () => readFeet(await tallyFigure(page, 'furring').innerText())).toBeCloseTo(62, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'furring'))).toBeCloseTo(62, 0);
   await desk.click([25, 10]);
   const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
   await bar.getByLabel('Tail at the start').fill('8');
   await bar.getByLabel('Tail at the start').press('Enter');
   await bar.getByLabel('Tail at the end').fill('2 ft');
   await bar.getByLabel('Tail at the end').press('Enter');
-  await expect.poll(async () => readFeet(await tallyFigure(page, 'furring').innerText())).toBeCloseTo(72, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'furring'))).toBeCloseTo(72, 0);
 });
 
 test('a roof slope: pitch and edges give true area and true lengths', async ({ page }) => {
@@ -86,9 +86,7 @@ test('a roof slope: pitch and edges give true area and true lengths', async ({ p
   await bar.getByLabel('Pitch').press('Enter');
   await expect(tallyFigure(page, 'roof_slope_4')).toHaveText(/ft²/);
   await expect
-    .poll(
-      async () => readNumber(await tallyFigure(page, 'roof_slope_4').innerText()) / (800 * Math.sqrt(1.25)),
-    )
+    .poll(async () => (await numberOf(tallyFigure(page, 'roof_slope_4'))) / (800 * Math.sqrt(1.25)))
     .toBeCloseTo(1, 2);
   await bar.getByLabel('Edge 1').selectOption('eave');
   await bar.getByLabel('Edge 2').selectOption('rake');
@@ -112,7 +110,7 @@ test('areas: a circle, a hole cut later, one cut out of another, copied to anoth
   await desk.click([30, 20]);
   await desk.click([40, 20]);
   const figure = tallyFigure(page, 'area_5');
-  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 100)).toBeCloseTo(1, 2);
+  await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 100)).toBeCloseTo(1, 2);
   await page.keyboard.press('e');
   await desk.click([26, 16]);
   await desk.click([34, 24]);
@@ -124,13 +122,13 @@ test('areas: a circle, a hole cut later, one cut out of another, copied to anoth
   const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
   await bar.getByRole('button', { name: 'Cut the second out of the first' }).click();
   // The circle with its hole, and the box that was cut out, still a mark of its own.
-  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 100)).toBeCloseTo(1, 2);
+  await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 100)).toBeCloseTo(1, 2);
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Control+c');
   await openSheet(page, 'S-101');
   await page.keyboard.press('Control+v');
   await expect(page.getByRole('button', { name: 'Undo paste 2 marks' })).toBeVisible();
-  await expect.poll(async () => readNumber(await figure.innerText()) / (Math.PI * 200)).toBeCloseTo(1, 2);
+  await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 200)).toBeCloseTo(1, 2);
   await waitSaved(page);
 });
 
@@ -199,7 +197,7 @@ test('beams from the schedule: boxed on the sheet, corrected, a scope for each w
     [124, 28],
   ]);
   await page.keyboard.press('Escape');
-  await expect.poll(async () => readFeet(await tallyFigure(page, 'gb_1').innerText())).toBeCloseTo(62, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'gb_1'))).toBeCloseTo(62, 0);
   await page.getByRole('button', { name: 'GRADE BEAM AND FOOTING SCHEDULE' }).click();
   await expect(page.getByLabel('MARK, row 5')).toHaveValue('Strip footing');
   await page.keyboard.press('Escape');
@@ -232,7 +230,7 @@ test('a measuring wheel sends its readings into a scope; what is no reading is t
   await wheel.getByRole('button', { name: 'Send the reading' }).click();
   await expect(tallyFigure(page, 'furring')).toContainText('′');
   await expect
-    .poll(async () => Math.abs(readFeet(await tallyFigure(page, 'furring').innerText()) * 0.3048 - rolledM))
+    .poll(async () => Math.abs((await feetOf(tallyFigure(page, 'furring'))) * 0.3048 - rolledM))
     .toBeLessThan(0.01);
   await request.put('/api/wheel/failing', { data: { on: true } });
   await request.post('/api/wheel/readings', { data: { lengthM: 3 } });

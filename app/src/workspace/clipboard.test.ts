@@ -50,6 +50,19 @@ describe('copied marks', () => {
     expect(pasted(job, sheet.id).mark?.strokes[0]?.[0]).toEqual({ x: 18, y: 18 });
   });
 
+  it('leave their zone and the levels they are due on behind, which another job does not have', () => {
+    const zone: RecordOf<'zone'> = { type: 'zone', id: makeId('zone'), name: 'East', order: 1, repeat: 2 };
+    const level: RecordOf<'level'> = { type: 'level', id: makeId('level'), name: 'Up', order: 1, repeat: 1 };
+    const inZone = { ...mark, zoneId: zone.id };
+    const due = { ...wall, dueOn: [level.id] };
+    const here = createJob([...listRecords(job), zone, level, due, inZone]);
+    copyMarks(here, [inZone]);
+    expect(pasted(here, other.id).mark?.zoneId).toBe(zone.id);
+    const { after, mark: copy } = pasted(createJob(listRecords(started)), sheet.id);
+    expect(copy).not.toHaveProperty('zoneId');
+    expect([...after.scope.values()].every(({ dueOn }) => dueOn === undefined)).toBe(true);
+  });
+
   it('bring what another job lacks, and take its scope of the same name in formulas where it has one', () => {
     copyMarks(job, [mark]);
     const own = makeScope(makeId, { key: 'wall', kind: 'run', name: 'Wall here' });

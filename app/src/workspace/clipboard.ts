@@ -61,7 +61,9 @@ export function pasteMarks(
     const known = job.scope.get(scope.id) ?? byKey.get(scope.key);
     if (known?.kind === scope.kind) scopeIds.set(scope.id, known.id);
     else {
-      const fresh: Scope = { ...scope, id: makeId('scope'), sectionId: null, order };
+      // Sections, levels and zones are another job's own.
+      const { dueOn: _theirs, ...plain } = scope;
+      const fresh: Scope = { ...plain, id: makeId('scope'), sectionId: null, order };
       order += 1;
       added.push(fresh);
       scopeIds.set(scope.id, fresh.id);
@@ -73,7 +75,9 @@ export function pasteMarks(
     const id = makeId('mark');
     markIds.set(mark.id, id);
     const strokes = mapStrokes(mark.strokes, ({ x, y }) => ({ x: x + off, y: y + off }));
-    return { ...mark, id, sheetId, scopeId: scopeIds.get(mark.scopeId) ?? mark.scopeId, strokes };
+    const { zoneId, ...plain } = mark;
+    const zone = zoneId !== undefined && job.zone.has(zoneId) ? { zoneId } : {};
+    return { ...plain, ...zone, id, sheetId, scopeId: scopeIds.get(mark.scopeId) ?? mark.scopeId, strokes };
   });
   const openings = copied.openings.map((opening): Opening => ({
     ...opening,

@@ -27,6 +27,7 @@ export function useToolChanges(
       const kind = drawnKind(tool);
       if (kind !== undefined) latest.current.interrupt(kind);
       latest.current.clearTwo();
+      stores.view.setState({ part: undefined });
     };
   }, [tool, sheetId, stores, act]);
 }

@@ -1,66 +1,6 @@
 // data: the assemblies every new job starts with
-import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
 import type { UnitSystem } from '../units/format.ts';
-
-type Content = Omit<Assembly, 'id' | 'type' | 'order'>;
-
-const input = (
-  key: string,
-  question: string,
-  unit: string,
-  value: string,
-  hint = '',
-  choices: AssemblyInput['choices'] = [],
-): AssemblyInput => ({ key, question, unit, value, hint, choices });
-
-type Bought = readonly [wastePercent: string, roundUpTo: string];
-const AS_FIGURED: Bought = ['0', ''];
-
-const component = (
-  key: string,
-  name: string,
-  kind: Component['kind'],
-  unit: string,
-  formula: string,
-  itemCode: string,
-  [wastePercent, roundUpTo]: Bought = AS_FIGURED,
-): Component => ({ key, name, kind, unit, formula, itemCode, wastePercent, roundUpTo });
-
-interface Sizes {
-  readonly length: string;
-  readonly small: string;
-  readonly area: string;
-  readonly volume: string;
-  readonly mass: string;
-  readonly height: string;
-  readonly stick: string;
-  readonly sheetArea: string;
-}
-
-const SIZES: Readonly<Record<UnitSystem, Sizes>> = {
-  us: {
-    length: 'ft',
-    small: 'in',
-    area: 'ft²',
-    volume: 'yd³',
-    mass: 'lb',
-    height: '9',
-    stick: '16',
-    sheetArea: '4 ft * 8 ft',
-  },
-  metric: {
-    length: 'm',
-    small: 'mm',
-    area: 'm²',
-    volume: 'm³',
-    mass: 'kg',
-    height: '2.7',
-    stick: '4.8',
-    sheetArea: '1.2 m * 2.4 m',
-  },
-};
-
-const pick = <Value>(system: UnitSystem, us: Value, metric: Value): Value => (system === 'us' ? us : metric);
+import { type Content, SIZES, component, input, pick } from './build.ts';
 
 /**
  * Plates, studs, door framing and board of a stud partition. Common practice: two top plates and one

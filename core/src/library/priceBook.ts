@@ -1,9 +1,26 @@
 // data: the invented price book every new job starts with
 import type { Item } from '../job/records/item.ts';
 
-export type CraftKey = 'carpenter' | 'laborer' | 'mason' | 'finisher' | 'operator' | 'boarder' | 'ironworker';
+export type CraftKey =
+  | 'carpenter'
+  | 'laborer'
+  | 'mason'
+  | 'finisher'
+  | 'operator'
+  | 'boarder'
+  | 'ironworker'
+  | 'roofer'
+  | 'electrician'
+  | 'fitter';
 
 /** Hourly wages with burden, invented. */
+/** Crafts that come into a job with the first assembly that needs them. */
+export const FURTHER_CRAFTS: readonly (readonly [key: CraftKey, name: string, wage: string])[] = [
+  ['roofer', 'Roofer', '47.60'],
+  ['electrician', 'Electrician', '62.30'],
+  ['fitter', 'Pipe fitter', '56.20'],
+];
+
 export const CRAFTS: readonly (readonly [key: CraftKey, name: string, wage: string])[] = [
   ['carpenter', 'Carpenter', '54.00'],
   ['laborer', 'Laborer', '41.50'],

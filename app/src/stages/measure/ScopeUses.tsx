@@ -1,12 +1,12 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { put, remove } from '@zest/core/job/change';
+import { remove } from '@zest/core/job/change';
 import { inOrder } from '@zest/core/job/job';
-import type { Id } from '@zest/core/job/id';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Use } from '@zest/core/job/records/use';
+import { AssemblyChoice } from './AssemblyChoice.tsx';
 import { UseAnswers } from '../assemblies/UseAnswers.tsx';
-import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
@@ -17,7 +17,7 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
       {uses.map((use) => (
         <UseBox key={use.id} use={use} />
       ))}
-      <ApplyAssembly scope={scope} next={(uses.at(-1)?.order ?? 0) + 1} />
+      <AssemblyChoice scope={scope} />
     </div>
   );
 }
@@ -52,44 +52,5 @@ function UseBox({ use }: { readonly use: Use }) {
       </div>
       {open ? <UseAnswers use={use} /> : null}
     </div>
-  );
-}
-
-function ApplyAssembly({ scope, next }: { readonly scope: Scope; readonly next: number }) {
-  const { job } = useOpenJob();
-  const actions = useJobActions();
-  const { makeId } = useServices();
-  const fitting = inOrder(job.assembly.values()).filter(({ measures }) => measures === scope.kind);
-  return (
-    <select
-      className="input"
-      aria-label="Apply an assembly"
-      value=""
-      disabled={fitting.length === 0}
-      onChange={(event) => {
-        const assembly = job.assembly.get(event.target.value as Id<'assembly'>);
-        if (assembly === undefined) return;
-        const use: Use = {
-          type: 'use',
-          id: makeId('use'),
-          scopeId: scope.id,
-          assemblyId: assembly.id,
-          order: next,
-          answers: {},
-        };
-        actions.transact(`apply ${assembly.name}`, put(use));
-      }}
-    >
-      <option value="">
-        {fitting.length === 0
-          ? `No assembly for ${scope.kind === 'count' ? 'counts' : `${scope.kind}s`} yet`
-          : 'Apply an assembly…'}
-      </option>
-      {fitting.map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </select>
   );
 }

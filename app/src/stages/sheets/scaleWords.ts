@@ -2,6 +2,7 @@ import { findPaperSlip } from '@zest/core/takeoff/paper';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { METERS_PER_POINT, ratioOfScale, scaleError, worldDistance } from '@zest/core/takeoff/scale';
+import { scaleAt } from '@zest/core/takeoff/scaleAt';
 import { LENGTH } from '@zest/core/units/dimension';
 import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 
@@ -22,8 +23,9 @@ export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
 
 /** How far off a known dimension measures back, as a share; undefined when it was not checked. */
 export function checkError(sheet: Sheet): number | undefined {
-  const { scale, check } = sheet;
-  if (scale === null || check === null) return undefined;
+  const { check } = sheet;
+  const scale = check === null ? undefined : scaleAt(sheet, check.a);
+  if (scale === undefined || check === null) return undefined;
   const known = evaluateEntry(check.text, LENGTH, undefined, KEPT);
   return known.ok && known.value > 0
     ? scaleError(worldDistance(check.a, check.b, scale), known.value)

@@ -4,7 +4,8 @@ import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
-import type { Sheet, SheetScale } from '@zest/core/job/records/sheet';
+import type { ScaleArea, Sheet, SheetScale } from '@zest/core/job/records/sheet';
+import { findScaleArea } from '@zest/core/takeoff/scaleAt';
 import {
   type KnownDistance,
   type ScaleProblem,
@@ -129,8 +130,12 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
   const { tool, two } = pens;
   const { a, b } = two;
   if (a === undefined || b === undefined) return null;
-  const other = tool === 'scale' ? otherWay(sheet, a, b) : undefined;
-  const reads = sheet.scale === null ? undefined : worldDistance(a, b, sheet.scale);
+  const part = findScaleArea(sheet, a);
+  // Within a part it is the part's scale that is set, and by which the points read.
+  const inPart = part !== undefined && part === findScaleArea(sheet, b) ? part : undefined;
+  const now = inPart?.scale ?? sheet.scale;
+  const other = tool === 'scale' && inPart === undefined ? otherWay(sheet, a, b) : undefined;
+  const reads = now === null ? undefined : worldDistance(a, b, now);
   const submit = (): void => {
     const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
     if (!known.ok) return setRefusal(describeEntry(known.problem));
@@ -149,7 +154,8 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
     const scale = other !== undefined && both ? scaleBothWays(drawn, other) : scaleOneWay(drawn, known.value);
     if (!scale.ok) return setRefusal(describeProblem(scale.problem));
     const printed = parseScaleRatio(sheet.printedScale);
-    const slip = printed.ok ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
+    const slip =
+      printed.ok && inPart === undefined ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
     if (slip !== undefined && asked !== text) {
       // Asked once; the same length given again is meant.
       setAsked(text);
@@ -159,7 +165,11 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
     }
     const changed = actions.transact(
       `scale of ${sheet.number}`,
-      put({ ...sheet, scale: scale.value, check: null }),
+      put(
+        inPart === undefined
+          ? { ...sheet, scale: scale.value, check: null }
+          : { ...sheet, scaleAreas: replacePart(sheet, inPart, scale.value) },
+      ),
     );
     if (!changed.ok) return setRefusal(describeProblem(changed.problem));
     setDone('The scale is set. Measure another known dimension back to be sure.');
@@ -241,6 +251,9 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
     </div>
   );
 }
+
+const replacePart = (sheet: Sheet, part: ScaleArea, scale: SheetScale): readonly ScaleArea[] =>
+  (sheet.scaleAreas ?? []).map((each) => (each === part ? { ...each, scale } : each));
 
 /** A distance picked on the sheet, with what was typed for it. */
 interface Drawn {

@@ -1,0 +1,118 @@
+import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
+
+export interface SearchOption {
+  readonly id: string;
+  /** What is shown of it, in cells side by side. */
+  readonly content: ReactNode;
+}
+
+interface SearchChoiceProps {
+  readonly label: string;
+  readonly listLabel: string;
+  readonly placeholder: string;
+  /** What the field shows while nothing is typed. */
+  readonly value: string;
+  readonly title?: string;
+  readonly invalid?: boolean;
+  readonly width: number;
+  readonly side: 'left' | 'right';
+  /** The options that fit what was typed, best first. */
+  readonly find: (text: string) => readonly SearchOption[];
+  readonly nothing: string;
+  readonly onChoose: (id: string) => void;
+  /** The option that typed text means by itself when the field is left; undefined for none. */
+  readonly exact?: (text: string) => string | undefined;
+}
+
+/** A field that finds while typing: arrow keys, Enter, Escape, or a click. */
+export function SearchChoice(props: SearchChoiceProps) {
+  const { label, find, onChoose, value, exact } = props;
+  const [text, setText] = useState<string | undefined>();
+  const [at, setAt] = useState(0);
+  const listId = useId();
+  const field = useRef<HTMLInputElement>(null);
+  const found = useMemo(() => (text === undefined ? [] : find(text)), [find, text]);
+  const list = useRef<HTMLUListElement>(null);
+  const open = text !== undefined;
+  // The field may stand at the foot of what scrolls; the list must be seen.
+  useEffect(() => {
+    if (open) list.current?.scrollIntoView({ block: 'nearest' });
+  }, [open, found]);
+  const choose = (id: string): void => {
+    onChoose(id);
+    setText(undefined);
+  };
+  const leave = (): void => {
+    const meant = text === undefined ? undefined : exact?.(text);
+    if (meant === undefined) setText(undefined);
+    else choose(meant);
+  };
+  return (
+    <div style={{ position: 'relative' }}>
+      <input
+        ref={field}
+        className="input"
+        role="combobox"
+        aria-label={label}
+        aria-expanded={text !== undefined && found.length > 0}
+        aria-controls={listId}
+        aria-activedescendant={found[at] === undefined ? undefined : `${listId}-${at}`}
+        aria-invalid={props.invalid}
+        placeholder={props.placeholder}
+        title={props.title}
+        value={text ?? value}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onBlur={leave}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+          if (step !== undefined) {
+            event.preventDefault();
+            if (text === undefined) setText('');
+            setAt((from) => Math.max(0, Math.min(found.length - 1, from + step)));
+          } else if (event.key === 'Enter' && text !== undefined) {
+            const option = found[at];
+            if (text.trim() === '' && exact !== undefined) leave();
+            else if (option !== undefined) choose(option.id);
+          } else if (event.key === 'Escape') setText(undefined);
+        }}
+      />
+      {text === undefined ? null : (
+        <ul
+          ref={list}
+          className="finder-list box search-list"
+          id={listId}
+          role="listbox"
+          aria-label={props.listLabel}
+          style={{ [props.side]: 0, width: props.width }}
+        >
+          {found.map(({ id, content }, index) => (
+            <li
+              key={id}
+              id={`${listId}-${index}`}
+              role="option"
+              aria-selected={index === at}
+              onMouseDown={(event) => {
+                event.preventDefault();
+                choose(id);
+                // By hand the keys go back to the work; by keyboard the focus stays.
+                field.current?.blur();
+              }}
+            >
+              {content}
+            </li>
+          ))}
+          {found.length === 0 ? (
+            <li role="option" aria-selected="false">
+              {props.nothing}
+            </li>
+          ) : null}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,98 @@
+import { useCallback, useMemo } from 'react';
+import { put } from '@zest/core/job/change';
+import type { Command } from '@zest/core/job/change';
+import { type Job, inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
+import type { Id } from '@zest/core/job/id';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import type { Scope } from '@zest/core/job/records/scope';
+import { applyFromLibrary, findAssemblies, tradeLibrary } from '@zest/core/library/tradeLibrary';
+import { SearchChoice, type SearchOption } from '../../components/SearchChoice.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+
+const LIMIT = 14;
+const KIND_WORDS: Readonly<Record<Scope['kind'], string>> = {
+  run: 'runs',
+  area: 'areas',
+  count: 'counts',
+  slope: 'roof slopes',
+};
+
+const option = (id: string, name: string, from: string): SearchOption => ({
+  id,
+  content: (
+    <>
+      <span className="cut" style={{ flex: 1 }}>
+        {name}
+      </span>
+      <span className="kind">{from}</span>
+    </>
+  ),
+});
+
+const ownFitting = (job: Job, scope: Scope, text: string): readonly Assembly[] => {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return inOrder(job.assembly.values()).filter(
+    ({ name, description, measures }) =>
+      measures === scope.kind && words.every((word) => `${name} ${description}`.toLowerCase().includes(word)),
+  );
+};
+
+/** Applies an assembly to the scope: one of the job's own, or one of the trade library. */
+export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const { unitSystem } = settingsOf(job);
+  const library = useMemo(() => tradeLibrary(unitSystem), [unitSystem]);
+  const find = useCallback(
+    (text: string): readonly SearchOption[] => {
+      const own = ownFitting(job, scope, text);
+      const names = new Set([...job.assembly.values()].map(({ name }) => name));
+      const shipped = findAssemblies(library, scope.kind, text).filter(({ name }) => !names.has(name));
+      return [
+        ...own.map(({ id, name }) => option(id, name, 'in this job')),
+        ...shipped.map(({ name, trade }) => option(`library ${name}`, name, trade)),
+      ].slice(0, LIMIT);
+    },
+    [job, scope, library],
+  );
+  const commandFor = (id: string): readonly [name: string, command: Command] | undefined => {
+    const shipped = library.find(({ name }) => id === `library ${name}`);
+    if (shipped !== undefined) return [shipped.name, applyFromLibrary(shipped, scope.id, makeId)];
+    const assembly = job.assembly.get(id as Id<'assembly'>);
+    if (assembly === undefined) return undefined;
+    const uses = [...job.use.values()].filter((use) => use.scopeId === scope.id);
+    return [
+      assembly.name,
+      put({
+        type: 'use',
+        id: makeId('use'),
+        scopeId: scope.id,
+        assemblyId: assembly.id,
+        order: orderAfter(uses),
+        answers: {},
+      }),
+    ];
+  };
+  const apply = (id: string): void => {
+    const chosen = commandFor(id);
+    if (chosen === undefined) return;
+    const done = actions.transact(`apply ${chosen[0]}`, chosen[1]);
+    if (!done.ok) tellProblem(describeProblem(done.problem));
+  };
+  return (
+    <SearchChoice
+      label="Apply an assembly"
+      listLabel={`Assemblies for ${KIND_WORDS[scope.kind]}`}
+      placeholder="+ assembly: find by name or trade"
+      value=""
+      width={272}
+      side="left"
+      find={find}
+      nothing={`No assembly for ${KIND_WORDS[scope.kind]} has that.`}
+      onChoose={apply}
+    />
+  );
+}

@@ -1,0 +1,170 @@
+import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
+import type { UnitSystem } from '../units/format.ts';
+import type { BookItem, CraftKey } from './priceBook.ts';
+
+/** What an assembly is, apart from its place in a job. */
+export type Content = Omit<Assembly, 'id' | 'type' | 'order'>;
+
+export const TRADES = [
+  'Walls',
+  'Floors',
+  'Concrete',
+  'Masonry',
+  'Board',
+  'Roofing',
+  'Electrical',
+  'Irrigation',
+  'Sitework',
+] as const;
+export type Trade = (typeof TRADES)[number];
+
+/** An assembly of the trade library with the items it is priced by, in the units of a job. */
+export interface LibraryAssembly extends Content {
+  readonly trade: Trade;
+  /** Words it is also found by. */
+  readonly tags: string;
+  /** Items of the price book that its components name; a job takes over those it lacks. */
+  readonly items: readonly BookItem[];
+}
+
+/** Makes an assembly for a unit system; its price items are invented. */
+export type Maker = (system: UnitSystem) => LibraryAssembly;
+
+export const input = (
+  key: string,
+  question: string,
+  unit: string,
+  value: string,
+  hint = '',
+  choices: AssemblyInput['choices'] = [],
+): AssemblyInput => ({ key, question, unit, value, hint, choices });
+
+export const choice = (
+  ...choices: readonly (readonly [label: string, value: string])[]
+): AssemblyInput['choices'] => choices.map(([label, value]) => ({ label, value }));
+
+export const YES_NO = choice(['Yes', '1'], ['No', '0']);
+
+export type Bought = readonly [wastePercent: string, roundUpTo: string];
+const AS_FIGURED: Bought = ['0', ''];
+
+/** A component by the code of an item; its kind of cost follows from what the item costs. */
+export const component = (
+  key: string,
+  name: string,
+  kind: Component['kind'],
+  unit: string,
+  formula: string,
+  itemCode: string,
+  [wastePercent, roundUpTo]: Bought = AS_FIGURED,
+): Component => ({ key, name, kind, unit, formula, itemCode, wastePercent, roundUpTo });
+
+interface Price {
+  readonly material?: string;
+  readonly hours?: string;
+  readonly craft?: CraftKey;
+  readonly equipment?: string;
+  readonly subcontract?: string;
+  readonly basis?: number;
+}
+
+/** A component with the item that prices it. */
+export interface PricedPart {
+  readonly component: Component;
+  readonly item: BookItem;
+}
+
+/** A bought or done part: what it is, how much by which formula, and an invented price for it. */
+export function part(
+  key: string,
+  [code, name, unit]: readonly [code: string, name: string, unit: string],
+  formula: string,
+  price: Price,
+  bought: Bought = AS_FIGURED,
+): PricedPart {
+  const { material = '', hours = '', craft, equipment = '', subcontract = '', basis = 1 } = price;
+  const kind =
+    material !== ''
+      ? 'material'
+      : subcontract !== ''
+        ? 'subcontract'
+        : equipment !== ''
+          ? 'equipment'
+          : 'labor';
+  return {
+    component: component(key, name, kind, unit, formula, code, bought),
+    item: {
+      code,
+      description: name,
+      unit,
+      basis,
+      material,
+      laborHours: hours,
+      equipment,
+      subcontract,
+      other: '',
+      craft: craft ?? null,
+      supplier: '',
+      date: '2026-10-01',
+      group: '',
+    },
+  };
+}
+
+interface Shelf {
+  readonly trade: Trade;
+  readonly name: string;
+  readonly description: string;
+  readonly measures: Content['measures'];
+  readonly tags?: string;
+  readonly inputs: readonly AssemblyInput[];
+  readonly parts: readonly PricedPart[];
+}
+
+export function assemblyOf({ parts, tags = '', trade, ...content }: Shelf): LibraryAssembly {
+  const byCode = new Map(parts.map(({ item }) => [item.code, { ...item, group: trade }]));
+  return {
+    ...content,
+    trade,
+    tags,
+    components: parts.map((each) => each.component),
+    items: [...byCode.values()],
+  };
+}
+
+export interface Sizes {
+  readonly length: string;
+  readonly small: string;
+  readonly area: string;
+  readonly volume: string;
+  readonly mass: string;
+  readonly height: string;
+  readonly stick: string;
+  readonly sheetArea: string;
+}
+
+export const SIZES: Readonly<Record<UnitSystem, Sizes>> = {
+  us: {
+    length: 'ft',
+    small: 'in',
+    area: 'ft²',
+    volume: 'yd³',
+    mass: 'lb',
+    height: '9',
+    stick: '16',
+    sheetArea: '4 ft * 8 ft',
+  },
+  metric: {
+    length: 'm',
+    small: 'mm',
+    area: 'm²',
+    volume: 'm³',
+    mass: 'kg',
+    height: '2.7',
+    stick: '4.8',
+    sheetArea: '1.2 m * 2.4 m',
+  },
+};
+
+export const pick = <Value>(system: UnitSystem, us: Value, metric: Value): Value =>
+  system === 'us' ? us : metric;

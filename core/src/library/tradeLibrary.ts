@@ -1,0 +1,104 @@
+import { type Command, put, sequence } from '../job/change.ts';
+import type { Id, MakeId } from '../job/id.ts';
+import { type Job, orderAfter } from '../job/job.ts';
+import type { JobRecord, RecordOf } from '../job/record.ts';
+import type { MarkKind } from '../takeoff/measures.ts';
+import type { UnitSystem } from '../units/format.ts';
+import type { LibraryAssembly, Maker } from './build.ts';
+import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';
+import { CONCRETE_ASSEMBLIES } from './trades/concrete.ts';
+import { ELECTRICAL_ASSEMBLIES } from './trades/electrical.ts';
+import { GROUND_ASSEMBLIES } from './trades/ground.ts';
+import { ROOF_ASSEMBLIES } from './trades/roofing.ts';
+import { WALL_ASSEMBLIES } from './trades/walls.ts';
+
+const MAKERS: readonly Maker[] = [
+  ...WALL_ASSEMBLIES,
+  ...CONCRETE_ASSEMBLIES,
+  ...ROOF_ASSEMBLIES,
+  ...ELECTRICAL_ASSEMBLIES,
+  ...GROUND_ASSEMBLIES,
+];
+
+/** The assemblies that ship with the program, in the units of a job. */
+export const tradeLibrary = (system: UnitSystem): readonly LibraryAssembly[] =>
+  MAKERS.map((make) => make(system));
+
+/** Assemblies for a kind of mark whose name, trade, tags or description hold every word, best first. */
+export function findAssemblies(
+  library: readonly LibraryAssembly[],
+  kind: MarkKind,
+  text: string,
+): readonly LibraryAssembly[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const rank = ({ name, trade, tags, description }: LibraryAssembly): number => {
+    const [first, rest] = [name.toLowerCase(), `${trade} ${tags} ${description}`.toLowerCase()];
+    if (!words.every((word) => first.includes(word) || rest.includes(word))) return -1;
+    return words.filter((word) => first.includes(word)).length;
+  };
+  return library
+    .map((each) => ({ each, rank: rank(each) }))
+    .filter((found) => found.each.measures === kind && found.rank >= 0)
+    .sort((a, b) => b.rank - a.rank)
+    .map(({ each }) => each);
+}
+
+const CRAFT_LIST = [...CRAFTS, ...FURTHER_CRAFTS];
+
+/** Crafts and items a job lacks for an assembly; what it has under the same name or code is its own and stays. */
+function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly JobRecord[] {
+  const codes = new Set([...job.item.values()].map(({ code }) => code));
+  const wanted = assembly.items.filter(({ code }) => !codes.has(code));
+  const byName = new Map([...job.craft.values()].map((craft) => [craft.name, craft.id]));
+  const crafts: RecordOf<'craft'>[] = [];
+  const craftId = (key: CraftKey): Id<'craft'> => {
+    const found = CRAFT_LIST.find(([each]) => each === key);
+    if (found === undefined) throw new Error(`craftId: no craft is called ${key}`);
+    const [, name, wage] = found;
+    const known = byName.get(name);
+    if (known !== undefined) return known;
+    const craft: RecordOf<'craft'> = { type: 'craft', id: makeId('craft'), name, wage };
+    crafts.push(craft);
+    byName.set(name, craft.id);
+    return craft.id;
+  };
+  const items = wanted.map(({ craft, ...item }): RecordOf<'item'> => ({
+    type: 'item',
+    id: makeId('item'),
+    ...item,
+    craftId: craft === null ? null : craftId(craft),
+  }));
+  return [...crafts, ...items];
+}
+
+/**
+ * Applies an assembly of the trade library to a scope: a copy becomes the job's own, with the items and
+ * crafts it needs, so that later versions of the library reach the job only when they are asked for.
+ * A copy the job has already, by its name, is used again.
+ */
+export function applyFromLibrary(assembly: LibraryAssembly, scopeId: Id<'scope'>, makeId: MakeId): Command {
+  return (job) => {
+    const { trade: _trade, tags: _tags, items: _items, ...content } = assembly;
+    const known = [...job.assembly.values()].find(
+      ({ name, measures }) => name === content.name && measures === content.measures,
+    );
+    const id = known?.id ?? makeId('assembly');
+    const own: readonly JobRecord[] =
+      known === undefined
+        ? [
+            ...missing(job, assembly, makeId),
+            { type: 'assembly', id, ...content, order: orderAfter(job.assembly.values()) },
+          ]
+        : [];
+    const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
+    const use: RecordOf<'use'> = {
+      type: 'use',
+      id: makeId('use'),
+      scopeId,
+      assemblyId: id,
+      order: orderAfter(uses),
+      answers: {},
+    };
+    return sequence(put(...own), put(use))(job);
+  };
+}

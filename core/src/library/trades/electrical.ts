@@ -1,0 +1,214 @@
+// data: electrical work of the trade library
+import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+
+/** Trade sizes of thin-wall conduit, as its inside diameter in inches. */
+const CONDUITS = choice(
+  ['1/2"', '0.5'],
+  ['3/4"', '0.75'],
+  ['1"', '1'],
+  ['1 1/4"', '1.25'],
+  ['1 1/2"', '1.5'],
+  ['2"', '2'],
+);
+
+/**
+ * Conduit comes in sticks of 10 ft and is fastened every 10 ft and within 3 ft of each box (NFPA 70,
+ * 358.30, from memory): two straps more a run than its tens of feet. The tail to allow is the mean of the
+ * tails at the two ends; each conductor has one at either end (common practice).
+ */
+const conduitRun: Maker = (system) => {
+  const { length } = SIZES[system];
+  const stick = pick(system, '10 ft', '3 m');
+  return assemblyOf({
+    trade: 'Electrical',
+    name: 'Conduit run',
+    description:
+      'Conduit in sticks with couplings, connectors, straps and elbows; conductors with their tails, and the pull.',
+    tags: 'emt thin wall pipe wire feeder circuit pull',
+    measures: 'run',
+    inputs: [
+      input('size', 'Size of the conduit?', '', '0.75', 'trade size', CONDUITS),
+      input('conductors', 'How many conductors?', '', '3'),
+      input('ground', 'A ground wire with them?', '', '1', '', YES_NO),
+      input(
+        'tail',
+        'Tail of each conductor at an end?',
+        length,
+        pick(system, '5', '1.5'),
+        'the mean of the tails at the two ends',
+      ),
+      input('spare_elbows', 'Further elbows, such as at risers?', '', '0'),
+      input(
+        'difficulty',
+        'How hard is it to work there?',
+        '',
+        '1',
+        'factor on the hours',
+        choice(
+          ['Open, to 10 ft', '1'],
+          ['High, to 20 ft', '1.15'],
+          ['Above finished ceiling', '1.3'],
+          ['In slab', '0.85'],
+        ),
+      ),
+    ],
+    parts: [
+      part('conduit', ['EL-CON', 'Conduit', length], 'length', { material: '128.00', basis: 100 }, [
+        '0',
+        pick(system, '10', '3'),
+      ]),
+      part(
+        'couplings',
+        ['EL-CPL', 'Couplings', 'ea'],
+        `max(0, ceil(length / ${stick}) - count)`,
+        { material: '0.96' },
+        ['5', '1'],
+      ),
+      part('connectors', ['EL-CNR', 'Connectors, two a run', 'ea'], '2 * count', { material: '0.88' }, [
+        '5',
+        '1',
+      ]),
+      part('straps', ['EL-STR', 'Straps', 'ea'], `ceil(length / ${stick}) + count`, { material: '0.41' }, [
+        '5',
+        '1',
+      ]),
+      part('elbows', ['EL-ELB', 'Elbows', 'ea'], 'corners + spare_elbows', { material: '3.85' }, ['0', '1']),
+      part(
+        'wire',
+        ['EL-WIR', 'Conductors', length],
+        'conductors * (length + 2 * tail * count)',
+        { material: '285.00', basis: 1000 },
+        ['5', ''],
+      ),
+      part(
+        'ground_wire',
+        ['EL-GND', 'Ground wire', length],
+        'ground * (length + 2 * tail * count)',
+        { material: '198.00', basis: 1000 },
+        ['5', ''],
+      ),
+      part('run_labor', ['LB-CON', 'Run conduit', length], 'length * difficulty * (0.6 + 0.4 * size)', {
+        hours: '4.2',
+        craft: 'electrician',
+        basis: 100,
+      }),
+      part(
+        'pull',
+        ['LB-PULL', 'Pull conductors', length],
+        '(conductors + ground) * (length + 2 * tail * count) * difficulty',
+        { hours: '0.7', craft: 'electrician', basis: 100 },
+      ),
+    ],
+  });
+};
+
+const fixtures: Maker = (system) =>
+  assemblyOf({
+    trade: 'Electrical',
+    name: 'Light fixture',
+    description: 'Fixture with box, ring, whip and lamp, hung and connected.',
+    tags: 'lighting luminaire box whip lamp',
+    measures: 'count',
+    inputs: [
+      input('whip', 'Length of the whip?', SIZES[system].length, pick(system, '6', '1.8')),
+      input('lamps', 'Lamps in a fixture?', '', '0', '0 where the light is built in'),
+    ],
+    parts: [
+      part('fixture', ['EL-FIX', 'Light fixture', 'ea'], 'count', {
+        material: '94.00',
+        hours: '0.85',
+        craft: 'electrician',
+      }),
+      part(
+        'box',
+        ['EL-BOX-4', 'Box, 4 in', 'ea'],
+        'count',
+        { material: '2.95', hours: '0.16', craft: 'electrician' },
+        ['3', '1'],
+      ),
+      part('ring', ['EL-RNG', 'Ring', 'ea'], 'count', { material: '1.35' }, ['3', '1']),
+      part('whip', ['EL-WHP', 'Flexible whip', SIZES[system].length], 'count * whip', { material: '1.42' }, [
+        '5',
+        '',
+      ]),
+      part(
+        'whip_connectors',
+        ['EL-FLX', 'Whip connectors, two each', 'ea'],
+        '2 * count',
+        { material: '0.79' },
+        ['3', '1'],
+      ),
+      part('lamp', ['EL-LMP', 'Lamps', 'ea'], 'count * lamps', { material: '6.20' }, ['2', '1']),
+    ],
+  });
+
+const DEVICES = [
+  ['Switches', 'switch', 'EL-SWT', 'Switch', '3.40', '0.2'],
+  ['Receptacles', 'duplex outlet socket', 'EL-RCP', 'Receptacle', '2.85', '0.2'],
+] as const;
+
+/** A box, ring, plate and device by gangs, and the wire to the next one. */
+const devices: readonly Maker[] = DEVICES.map(
+  ([name, tags, code, device, price, hours]): Maker =>
+    (system) => {
+      const { length } = SIZES[system];
+      return assemblyOf({
+        trade: 'Electrical',
+        name,
+        description: 'Box, ring, plate, devices by gang, screws and the wire to the next one.',
+        tags: `${tags} device plate gang`,
+        measures: 'count',
+        inputs: [
+          input('gangs', 'Gangs in a box?', '', '1', '', choice(['One', '1'], ['Two', '2'], ['Three', '3'])),
+          input(
+            'apart',
+            'Distance to the next one?',
+            length,
+            pick(system, '12', '3.6'),
+            'along the way the cable goes',
+          ),
+          input('tail', 'Tail of cable in a box?', length, pick(system, '1', '0.3')),
+        ],
+        parts: [
+          part(
+            'device',
+            [code, device, 'ea'],
+            'count * gangs',
+            { material: price, hours, craft: 'electrician' },
+            ['2', '1'],
+          ),
+          part(
+            'box',
+            ['EL-BOX-D', 'Device box', 'ea'],
+            'count',
+            { material: '2.10', hours: '0.14', craft: 'electrician' },
+            ['3', '1'],
+          ),
+          part('ring', ['EL-RNG-D', 'Device ring', 'ea'], 'count', { material: '1.20' }, ['3', '1']),
+          part(
+            'plate',
+            ['EL-PLT', 'Cover plate', 'ea'],
+            'count',
+            { material: '0.68', hours: '0.03', craft: 'electrician' },
+            ['3', '1'],
+          ),
+          part(
+            'screws',
+            ['EL-SCW', 'Device screws', 'ea'],
+            '2 * count * gangs',
+            { material: '3.60', basis: 100 },
+            ['0', '100'],
+          ),
+          part(
+            'cable',
+            ['EL-CBL', 'Cable', length],
+            'count * (apart + 2 * tail)',
+            { material: '520.00', basis: 1000, hours: '12', craft: 'electrician' },
+            ['5', ''],
+          ),
+        ],
+      });
+    },
+);
+
+export const ELECTRICAL_ASSEMBLIES: readonly Maker[] = [conduitRun, fixtures, ...devices];

@@ -1,0 +1,219 @@
+// data: board and roofing of the trade library
+import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+
+/** Common practice, a 4 x 8 ft sheet: 4.5 lb ready-mix, 15.4 ft tape, 2.9 lb compound, 40 screws. */
+const boardParts = (face: string, sheetArea: string, { area, length, mass }: (typeof SIZES)['us']) => [
+  part('board', ['BD-58-8', 'Board', 'sheet'], `layers * ${face} / (${sheetArea})`, { material: '17.40' }, [
+    '5',
+    '1',
+  ]),
+  part('screws', ['BD-SCR', 'Board screws', 'ea'], '40 * board', { material: '18.00', basis: 1000 }, [
+    '0',
+    '100',
+  ]),
+  part('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], 'board * 4.5 lb', { material: '0.42' }),
+  part('tape', ['BD-TAPE', 'Joint tape', length], 'board * 15.4 ft', { material: '0.03' }),
+  part('compound', ['BD-CMP', 'Joint compound', mass], 'board * 2.9 lb', { material: '0.58' }),
+  part('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`, {
+    hours: '0.021',
+    craft: 'boarder',
+  }),
+];
+
+const wallBoard: Maker = (system) =>
+  assemblyOf({
+    trade: 'Board',
+    name: 'Board on walls',
+    description: 'Sheets, screws, tape and compound on one or both faces, hung and finished.',
+    tags: 'drywall gypsum plasterboard taping',
+    measures: 'run',
+    inputs: [
+      input('height', 'Height of the board?', SIZES[system].length, SIZES[system].height),
+      input('faces', 'On how many faces?', '', '2', '', choice(['One face', '1'], ['Both faces', '2'])),
+      input('layers', 'Layers on each face?', '', '1'),
+    ],
+    parts: boardParts('faces * length * height', SIZES[system].sheetArea, SIZES[system]),
+  });
+
+const ceilingBoard: Maker = (system) =>
+  assemblyOf({
+    trade: 'Board',
+    name: 'Board on ceilings',
+    description: 'Sheets, screws, tape and compound on a ceiling, hung and finished.',
+    tags: 'drywall gypsum plasterboard taping ceiling',
+    measures: 'area',
+    inputs: [input('layers', 'Layers?', '', '1')],
+    parts: boardParts('area', SIZES[system].sheetArea, SIZES[system]),
+  });
+
+const SHAPES = choice(['Gable, 10 %', '10'], ['Hip, 15 %', '15'], ['Cut up, 20 %', '20'], ['None', '0']);
+
+/** A square is 100 ft². Common practice: 10 % waste on a gable roof, more where hips cut the courses. */
+const shingles: Maker = (system) => {
+  const { length, area } = SIZES[system];
+  const bundle = pick(system, '33.3 ft²', '3.1 m²');
+  return assemblyOf({
+    trade: 'Roofing',
+    name: 'Shingle roof',
+    description:
+      'Shingles with waste by the shape of the roof, underlay, edges, ridge and valleys; tear-off if asked.',
+    tags: 'asphalt covering underlayment drip edge ridge cap tear-off',
+    measures: 'slope',
+    inputs: [
+      input('waste', 'Shape of the roof?', '%', '10', 'waste on the covering', SHAPES),
+      input('tear_off', 'Is an old roof taken off?', '', '0', '', YES_NO),
+      input('vents', 'Ridge vent along the ridge?', '', '1', '', YES_NO),
+    ],
+    parts: [
+      part(
+        'shingles',
+        ['RF-SHG', 'Shingles', 'bundle'],
+        `slope_area * (1 + waste) / (${bundle})`,
+        { material: '38.50' },
+        ['0', '1'],
+      ),
+      part('underlay', ['RF-UND', 'Underlay', area], 'slope_area', { material: '0.16' }, ['10', '']),
+      part(
+        'drip',
+        ['RF-DRP', 'Drip edge at eaves and rakes', length],
+        'eave + rake',
+        { material: '0.98', hours: '0.02', craft: 'roofer' },
+        ['5', '10'],
+      ),
+      part(
+        'starter',
+        ['RF-STR', 'Starter course at eaves and rakes', length],
+        'eave + rake',
+        { material: '0.71' },
+        ['5', ''],
+      ),
+      part(
+        'caps',
+        ['RF-CAP', 'Cap shingles on ridges and hips', length],
+        'ridge + hip',
+        { material: '1.62', hours: '0.03', craft: 'roofer' },
+        ['5', ''],
+      ),
+      part('vent', ['RF-VNT', 'Ridge vent', length], 'if(vents = 1, 1, 0) * ridge', { material: '3.45' }),
+      part(
+        'valley',
+        ['RF-VAL', 'Valley lining', length],
+        'valley',
+        { material: '2.60', hours: '0.05', craft: 'roofer' },
+        ['10', ''],
+      ),
+      part(
+        'nails',
+        ['RF-NAL', 'Roofing nails', 'lb'],
+        `slope_area * 1 lb / (${pick(system, '50 ft²', '4.6 m²')})`,
+        { material: '2.35' },
+        ['0', '1'],
+      ),
+      part('laying', ['LB-SHG', 'Lay shingles', area], 'slope_area', { hours: '0.018', craft: 'roofer' }),
+      part('tear', ['LB-TEAR', 'Take off the old roof', area], 'if(tear_off = 1, 1, 0) * slope_area', {
+        hours: '0.012',
+        craft: 'laborer',
+      }),
+    ],
+  });
+};
+
+const seamMetal: Maker = (system) => {
+  const { length, small, area } = SIZES[system];
+  return assemblyOf({
+    trade: 'Roofing',
+    name: 'Standing seam roof',
+    description: 'Metal pans by their cover, clips, underlay, edges and ridge.',
+    tags: 'metal covering pans clips',
+    measures: 'slope',
+    inputs: [
+      input('cover', 'Cover of a pan?', small, pick(system, '16', '400')),
+      input('clip_spacing', 'Spacing of clips along a seam?', small, pick(system, '24', '600')),
+    ],
+    parts: [
+      part(
+        'pans',
+        ['RF-PAN', 'Metal pans', area],
+        'slope_area',
+        { material: '4.85', hours: '0.05', craft: 'roofer' },
+        ['7', ''],
+      ),
+      part(
+        'clips',
+        ['RF-CLP', 'Seam clips', 'ea'],
+        'ceil(slope_area / cover / clip_spacing)',
+        { material: '62.00', basis: 100 },
+        ['5', '1'],
+      ),
+      part('underlay', ['RF-UNS', 'Self-adhering underlay', area], 'slope_area', { material: '0.88' }, [
+        '10',
+        '',
+      ]),
+      part(
+        'edges',
+        ['RF-EDM', 'Edge metal at eaves and rakes', length],
+        'eave + rake',
+        { material: '4.10', hours: '0.04', craft: 'roofer' },
+        ['5', ''],
+      ),
+      part(
+        'ridge_cap',
+        ['RF-RCM', 'Ridge and hip cap', length],
+        'ridge + hip',
+        { material: '7.20', hours: '0.06', craft: 'roofer' },
+        ['5', ''],
+      ),
+      part(
+        'flashing',
+        ['RF-FLS', 'Flashing at walls', length],
+        'wall',
+        { material: '5.60', hours: '0.07', craft: 'roofer' },
+        ['5', ''],
+      ),
+    ],
+  });
+};
+
+const membrane: Maker = (system) => {
+  const { length, area, sheetArea } = SIZES[system];
+  return assemblyOf({
+    trade: 'Roofing',
+    name: 'Membrane roof',
+    description: 'Cover board, two plies, edge metal and flashing of a low slope.',
+    tags: 'bitumen flat low slope plies',
+    measures: 'slope',
+    inputs: [input('plies', 'How many plies?', '', '2')],
+    parts: [
+      part(
+        'cover_board',
+        ['RF-CVB', 'Cover board', 'sheet'],
+        `slope_area / (${sheetArea})`,
+        { material: '21.90' },
+        ['5', '1'],
+      ),
+      part(
+        'plies',
+        ['RF-PLY', 'Membrane plies', area],
+        'plies * slope_area',
+        { material: '1.12', hours: '0.014', craft: 'roofer' },
+        ['12', ''],
+      ),
+      part(
+        'edges',
+        ['RF-EDG', 'Edge metal', length],
+        'eave + rake',
+        { material: '3.40', hours: '0.05', craft: 'roofer' },
+        ['5', ''],
+      ),
+      part(
+        'flashing',
+        ['RF-FLS', 'Flashing at walls', length],
+        'wall',
+        { material: '5.60', hours: '0.07', craft: 'roofer' },
+        ['5', ''],
+      ),
+    ],
+  });
+};
+
+export const ROOF_ASSEMBLIES: readonly Maker[] = [wallBoard, ceilingBoard, shingles, seamMetal, membrane];

@@ -1,0 +1,144 @@
+// data: walls and floors of the trade library
+import { type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
+
+/**
+ * An outer wall of studs. Common practice: two top plates and one bottom plate, a stud per spacing and
+ * one more at every end, corner and tee.
+ */
+const outerWall: Maker = (system) => {
+  const { length, small, area, height, stick, sheetArea } = SIZES[system];
+  return assemblyOf({
+    trade: 'Walls',
+    name: 'Outer wall, framed',
+    description: 'Plates, studs, sheathing, wrap and insulation of an outer stud wall, and framing it.',
+    tags: 'exterior studs sheathing insulation wrap',
+    measures: 'run',
+    inputs: [
+      input('height', 'Wall height?', length, height),
+      input('spacing', 'Stud spacing?', small, pick(system, '16', '400'), 'center to center'),
+      input('openings', 'Area of openings to take off?', area, '0', 'or openings_area of the walls'),
+    ],
+    parts: [
+      part('bottom_plate', ['FR-PLT-6T', 'Bottom plate, treated', length], 'length', { material: '1.18' }, [
+        '3',
+        stick,
+      ]),
+      part('top_plates', ['FR-PLT-6', 'Top plates, two', length], '2 * length', { material: '0.74' }, [
+        '3',
+        stick,
+      ]),
+      part(
+        'studs',
+        ['FR-STD-6', 'Studs with ends, corners and tees', 'ea'],
+        'ceil(length / spacing) + ends + corners + tees',
+        { material: '7.90' },
+        ['5', '1'],
+      ),
+      part(
+        'sheathing',
+        ['FR-SHT-7', 'Sheathing', 'sheet'],
+        `(length * height - openings) / (${sheetArea})`,
+        { material: '24.60' },
+        ['8', '1'],
+      ),
+      part('wrap', ['FR-WRP', 'Weather wrap', area], 'length * height', { material: '0.19' }, ['10', '']),
+      part('insulation', ['FR-INS-6', 'Insulation between studs', area], 'length * height - openings', {
+        material: '1.05',
+        hours: '0.008',
+        craft: 'carpenter',
+      }),
+      part('framing', ['LB-FRAME-X', 'Frame and sheathe the wall', area], 'length * height', {
+        hours: '0.031',
+        craft: 'carpenter',
+      }),
+    ],
+  });
+};
+
+/** Jamb studs two an opening, headers with bearing on both sides, a sill for windows (common practice). */
+const framedOpening: Maker = (system) => {
+  const { length, small } = SIZES[system];
+  return assemblyOf({
+    trade: 'Walls',
+    name: 'Framed opening',
+    description: 'Jamb studs, header in plies with its bearing, and a sill where there is a window.',
+    tags: 'door window header jamb sill',
+    measures: 'count',
+    inputs: [
+      input('width', 'Width of the opening?', length, pick(system, '3', '0.9')),
+      input('stud_height', 'Height of the studs beside it?', length, pick(system, '9', '2.7')),
+      input('bearing', 'Bearing of the header on each side?', small, pick(system, '1.5', '50')),
+      input('plies', 'Plies of the header?', '', '2'),
+      input(
+        'sill',
+        'Is there a sill under it?',
+        '',
+        '0',
+        '',
+        choice(['Window, yes', '1'], ['Door, no', '0']),
+      ),
+    ],
+    parts: [
+      part('jambs', ['FR-STD-6', 'Jamb studs, two an opening', 'ea'], '2 * count', { material: '7.90' }, [
+        '5',
+        '1',
+      ]),
+      part('jamb_length', ['LB-JAMB', 'Set jamb studs', length], '2 * count * stud_height', {
+        hours: '0.02',
+        craft: 'carpenter',
+      }),
+      part(
+        'header',
+        ['FR-HDR-8', 'Header', length],
+        'count * plies * (width + 2 * bearing)',
+        { material: '2.35', hours: '0.05', craft: 'carpenter' },
+        ['5', ''],
+      ),
+      part(
+        'sill',
+        ['FR-PLT-6', 'Sill', length],
+        'if(sill = 1, count * width, 0 * width)',
+        { material: '0.74' },
+        ['5', ''],
+      ),
+    ],
+  });
+};
+
+/** A joist per spacing over the area, rim around it, decking with adhesive (common practice). */
+const joistFloor: Maker = (system) => {
+  const { length, small, area, sheetArea, stick } = SIZES[system];
+  return assemblyOf({
+    trade: 'Floors',
+    name: 'Joist floor with decking',
+    description: 'Joists by spacing, rim, decking sheets glued and screwed.',
+    tags: 'joists subfloor deck adhesive rim',
+    measures: 'area',
+    inputs: [
+      input('spacing', 'Joist spacing?', small, pick(system, '16', '400'), 'center to center'),
+      input('tube', 'Length of joist one tube of adhesive does?', length, pick(system, '50', '15')),
+    ],
+    parts: [
+      part('joists', ['FR-JST-10', 'Joists', length], 'area / spacing', { material: '2.28' }, ['5', stick]),
+      part('rim', ['FR-RIM-10', 'Rim board', length], 'perimeter', { material: '2.55' }, ['5', stick]),
+      part(
+        'decking',
+        ['FR-DCK-34', 'Decking, tongue and groove', 'sheet'],
+        `area / (${sheetArea})`,
+        { material: '39.50' },
+        ['7', '1'],
+      ),
+      part('adhesive', ['FR-ADH', 'Adhesive', 'tube'], 'joists / tube', { material: '6.40' }, ['0', '1']),
+      part('screws', ['FR-SCR', 'Decking screws', 'ea'], '48 * decking', { material: '52.00', basis: 1000 }, [
+        '0',
+        '100',
+      ]),
+      part('framing', ['LB-FLOOR', 'Frame and deck the floor', area], 'area', {
+        hours: '0.036',
+        craft: 'carpenter',
+      }),
+    ],
+  });
+};
+
+export const WALL_ASSEMBLIES: readonly Maker[] = [outerWall, framedOpening, joistFloor];
