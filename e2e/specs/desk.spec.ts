@@ -325,3 +325,18 @@ test('the points of a count carry a shape, a size and a turn of their own', asyn
   await page.getByRole('button', { name: 'Doors, pair', exact: true }).click();
   await expect(tally.getByLabel('Shape of the sign')).toHaveValue('triangle');
 });
+
+test('partitions meet the block walls: their ends there are tees', async ({ page }) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  await page.getByRole('button', { name: 'Partition P2, 2x6', exact: true }).click();
+  const tally = page.getByRole('complementary', { name: 'Tally' });
+  const fact = (name: string) => tally.locator('dt', { hasText: name }).locator('+ dd');
+  await expect(fact('ends')).toHaveText('7');
+  await tally.getByText('Meets only its own runs').click();
+  await tally.getByRole('checkbox', { name: 'Block wall 8", bay and outside' }).click();
+  await expect(fact('ends')).toHaveText('0');
+  await expect(fact('tees')).toHaveText('10');
+  await page.keyboard.press('Control+z');
+  await expect(fact('ends')).toHaveText('7');
+});

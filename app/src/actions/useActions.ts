@@ -117,10 +117,11 @@ export function writeKey(event: KeyboardEvent): string {
   return parts.filter(Boolean).join('+');
 }
 
-/** Typing belongs to the field that has the focus. */
+/** Typing belongs to the field that has the focus; a box that is ticked takes no text. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) &&
+  !(target instanceof HTMLInputElement && target.type === 'checkbox');
 
 export const isInDialog = (): boolean =>
   document.querySelector('[role="dialog"],[role="alertdialog"]') !== null;

@@ -62,7 +62,7 @@ export function pasteMarks(
     if (known?.kind === scope.kind) scopeIds.set(scope.id, known.id);
     else {
       // Sections, levels and zones are another job's own.
-      const { dueOn: _theirs, ...plain } = scope;
+      const { dueOn: _levels, meets: _scopes, ...plain } = scope;
       const fresh: Scope = { ...plain, id: makeId('scope'), sectionId: null, order };
       order += 1;
       added.push(fresh);

@@ -22,7 +22,7 @@ const namesOf = ({ key, kind, properties }: RecordOf<'scope'>): string =>
   JSON.stringify([key, kind, properties]);
 
 /** What of a scope changes its own marks' figures. */
-const rulesOf = ({ face, deduct }: RecordOf<'scope'>): string => JSON.stringify([face, deduct]);
+const rulesOf = ({ face, deduct, meets }: RecordOf<'scope'>): string => JSON.stringify([face, deduct, meets]);
 
 class Collector {
   readonly marks = new Set<string>();
@@ -102,9 +102,16 @@ class Collector {
   mark(mark: RecordOf<'mark'>): void {
     this.marks.add(mark.id);
     this.scopes.add(mark.scopeId);
+    for (const job of this.#jobs) this.addMeeting(job, mark.scopeId);
     for (const job of this.#jobs)
       for (const { markId, scopeId } of job.opening.values())
         if (markId === mark.id && scopeId !== null) this.scopes.add(scopeId);
+  }
+
+  /** Scopes whose runs meet those of another: its marks make their junctions. */
+  addMeeting(job: Job, scopeId: string): void {
+    for (const { id, meets } of job.scope.values())
+      if (meets?.some((each) => each === scopeId) === true) this.scopes.add(id);
   }
 
   opening({ markId, scopeId }: RecordOf<'opening'>): void {

@@ -1,5 +1,6 @@
 import { type LineKey, NO_SECTION, componentLine } from '../estimate/lineKey.ts';
 import { type Figure, Graph } from '../graph/graph.ts';
+import { groupBy } from '../job/groupBy.ts';
 import type { Id } from '../job/id.ts';
 import { type Diff, type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
@@ -19,7 +20,7 @@ import {
   defineQuantity,
   findPrice,
 } from './define.ts';
-import { defineMark, defineMeasures } from './defineMeasures.ts';
+import { type Met, defineMark, defineMeasures } from './defineMeasures.ts';
 import { defineBid, defineScopeCost, defineSection } from './defineTotals.ts';
 import { contextOf, defineUse } from './defineUse.ts';
 import { ScopeNames, compileValue, ruleOf } from './names.ts';
@@ -83,6 +84,14 @@ export class Calculation {
 
   openingsOf(markId: string): readonly Opening[] {
     return this.#openingsOfMark.list(markId);
+  }
+
+  /** Marks of the scopes that a scope's runs meet, by sheet. */
+  metBy({ meets = [] }: Scope): Met {
+    return groupBy(
+      meets.flatMap((id) => this.#marksOfScope.list(id)),
+      ({ sheetId }): string => sheetId,
+    );
   }
 
   /** Openings in whatever walls that are counted by a scope. */
@@ -203,6 +212,7 @@ export class Calculation {
       opened: new Set(marks.filter(({ id }) => this.#openingsOfMark.has(id)).map(({ id }) => id)),
       counted: this.#openingsOfScope.list(scope.id),
       pieces: this.#piecesOfScope.list(scope.id),
+      met: this.metBy(scope),
     };
     this.#own(`${scope.id}/measures`, defineMeasures(this.#job, scope, measured, this.#names));
   }

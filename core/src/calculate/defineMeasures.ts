@@ -87,6 +87,8 @@ export interface Measured {
   /** Openings anywhere that are counted by this scope. */
   readonly counted: readonly Opening[];
   readonly pieces: readonly PieceRecord[];
+  /** Marks of the scopes its runs meet. */
+  readonly met: Met;
 }
 
 /** A scope's measures: sums over its marks and typed pieces, how its runs meet, and what follows. */
@@ -111,7 +113,7 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
     [measureNode(scope.id, 'count'), valued(count)],
     ...openings,
     ...defineDerived(scope),
-    ...(scope.kind === 'run' ? defineJunctions(job, scope, marks) : []),
+    ...(scope.kind === 'run' ? defineJunctions(job, scope, marks, measured.met) : []),
   ];
 }
 
@@ -159,6 +161,7 @@ function definePieces(scope: Scope, pieces: readonly PieceRecord[], scopeNames: 
 /** Runs on one sheet that count equally often meet each other; others do not. */
 interface Together {
   readonly times: number;
+  readonly sheetId: string;
   readonly chains: (readonly Point[])[];
 }
 
@@ -167,27 +170,50 @@ function groupChains(job: Job, marks: readonly Mark[]): Iterable<Together> {
   for (const mark of marks) {
     const times = repeatOf(job, mark);
     const key = `${mark.sheetId} ${times}`;
-    const group = groups.get(key) ?? { times, chains: [] };
+    const group = groups.get(key) ?? { times, sheetId: mark.sheetId, chains: [] };
     for (const stroke of mark.strokes) group.chains.push(flattenPath(stroke, false, TOUCHING_PT));
     groups.set(key, group);
   }
   return groups.values();
 }
 
-/** Where the runs of a scope end and meet on one sheet, in sheet points. */
-export function junctionsOnSheet(job: Job, marks: readonly Mark[], sheetId: string): readonly Junctions[] {
-  const here = marks.filter((mark) => mark.sheetId === sheetId);
-  return [...groupChains(job, here)].map(({ chains }) => findJunctions(chains));
+/** Marks of other scopes that a scope's runs meet, by sheet. */
+export type Met = ReadonlyMap<string, readonly Mark[]>;
+
+const chainsOf = (marks: readonly Mark[]): readonly (readonly Point[])[] =>
+  marks.flatMap(({ strokes }) => strokes.map((stroke) => flattenPath(stroke, false, TOUCHING_PT)));
+
+/** Where the runs of a scope end and meet, in sheet points: a group for each sheet and times. */
+function junctionsOf(
+  job: Job,
+  marks: readonly Mark[],
+  met: Met,
+): readonly { readonly times: number; readonly found: Junctions }[] {
+  return [...groupChains(job, marks)].map(({ times, sheetId, chains }) => ({
+    times,
+    found: findJunctions(chains, chainsOf(met.get(sheetId) ?? [])),
+  }));
 }
 
-function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[]): Definitions {
+/** The same on one sheet. */
+export const junctionsOnSheet = (
+  job: Job,
+  marks: readonly Mark[],
+  met: Met,
+  sheetId: string,
+): readonly Junctions[] =>
+  junctionsOf(
+    job,
+    marks.filter((mark) => mark.sheetId === sheetId),
+    met,
+  ).map(({ found }) => found);
+
+function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[], met: Met): Definitions {
   let found: Readonly<Record<JunctionMeasure, number>> | undefined;
   const find = (): Readonly<Record<JunctionMeasure, number>> => {
     const totals = { ends: 0, corners: 0, tees: 0, crossings: 0 };
-    for (const { times, chains } of groupChains(job, marks)) {
-      const junctions: Junctions = findJunctions(chains);
+    for (const { times, found: junctions } of junctionsOf(job, marks, met))
       for (const measure of JUNCTION_MEASURES) totals[measure] += junctions[measure].length * times;
-    }
     return totals;
   };
   return JUNCTION_MEASURES.map((measure) => [

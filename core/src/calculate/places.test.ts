@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { type Command, put, sequence } from '../job/change.ts';
-import { removeLevel, removeSheet, removeZone } from '../job/commands/removeWith.ts';
+import { removeLevel, removeScope, removeSheet, removeZone } from '../job/commands/removeWith.ts';
 import { checkJob } from '../job/integrity.ts';
 import { type Job, applyDiff, createJob, listRecords } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
@@ -121,10 +121,56 @@ describe('junctions on a sheet', () => {
       [10, 0],
       [10, 10],
     ]);
-    const [found] = junctionsOnSheet(job, [bent], sheet.id);
+    const [found] = junctionsOnSheet(job, [bent], new Map(), sheet.id);
     expect(found?.corners).toEqual([{ x: 90, y: 0 }]);
     expect(found?.ends).toHaveLength(2);
-    expect(junctionsOnSheet(job, [bent], 'sheet:other')).toEqual([]);
+    expect(junctionsOnSheet(job, [bent], new Map(), 'sheet:other')).toEqual([]);
+  });
+});
+
+describe('runs that meet those of another scope', () => {
+  const outer = makeScope(makeId, { key: 'outer', kind: 'run', order: 2 });
+  const around = makeMark(makeId, outer, sheet, [
+    [0, 0],
+    [40, 0],
+    [40, 20],
+    [0, 20],
+    [0, 0],
+  ]);
+  // From the long side to the other: two ends on their own, two tees on the outer wall.
+  const inner = makeMark(makeId, wall, sheet, [
+    [20, 0],
+    [20, 20],
+  ]);
+  const walls = createJob([...listRecords(started), outer, wall, around, inner]);
+  const counts = (of: Job): readonly number[] => {
+    const calculation = new Calculation(of);
+    return (['ends', 'corners', 'tees'] as const).map(
+      (measure) => knownValue(calculation.figure(measureNode(wall.id, measure))) ?? Number.NaN,
+    );
+  };
+
+  it('end in tees where they are said to meet, and in ends where they are not', () => {
+    expect(counts(walls)).toEqual([2, 0, 0]);
+    const met = afterwards(put({ ...wall, meets: [outer.id] }), walls).job;
+    // The outer wall's own four corners are not the inner wall's.
+    expect(counts(met)).toEqual([0, 0, 2]);
+  });
+
+  it('follow when the other scope is moved or goes', () => {
+    const met = afterwards(put({ ...wall, meets: [outer.id] }), walls).job;
+    const live = new Calculation(met);
+    const away = {
+      ...around,
+      strokes: around.strokes.map((stroke) => stroke.map(({ x, y }) => ({ x, y: y + 500 }))),
+    };
+    const diff = put(away)(met);
+    if (!diff.ok) throw new Error(diff.problem.kind);
+    live.apply(applyDiff(met, diff.value), diff.value);
+    expect(knownValue(live.figure(measureNode(wall.id, 'ends')))).toBe(2);
+    const gone = afterwards(removeScope(outer.id), met).job;
+    expect(gone.scope.get(wall.id)?.meets).toEqual([]);
+    expect(counts(gone)).toEqual([2, 0, 0]);
   });
 });
 

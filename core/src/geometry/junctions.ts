@@ -21,11 +21,14 @@ type Segment = readonly [Point, Point];
 interface Node {
   readonly at: Point;
   readonly directions: number[];
+  /** True once one of the runs that are asked about has an arm here. */
+  own: boolean;
 }
 
 interface Placed extends Bounds {
   readonly segment: Segment;
   readonly order: number;
+  readonly own: boolean;
 }
 
 /** Places that count as one when they lie within the joining distance; found by squares of that size. */
@@ -42,13 +45,14 @@ class NodeGrid {
     return undefined;
   }
 
-  add(at: Point, angle: number): void {
+  add(at: Point, angle: number, own: boolean): void {
     const known = this.find(at);
     if (known !== undefined) {
       known.directions.push(angle);
+      known.own ||= own;
       return;
     }
-    const node = { at, directions: [angle] };
+    const node = { at, directions: [angle], own };
     const key = squareKey(Math.floor(at.x / JOINING_PT), Math.floor(at.y / JOINING_PT));
     const square = this.#squares.get(key);
     if (square === undefined) this.#squares.set(key, [node]);
@@ -76,12 +80,13 @@ const around = ({ x, y }: Point): Bounds => ({
 /** Arms a vertex or end lays on the inside of another segment: both ways along it. */
 function addPassingArms(grid: NodeGrid, segments: RBush<Placed>): void {
   for (const node of grid.nodes) {
-    for (const { segment } of segments.search(around(node.at))) {
+    for (const { segment, own } of segments.search(around(node.at))) {
       const [a, b] = segment;
       if (distance(a, node.at) <= JOINING_PT || distance(b, node.at) <= JOINING_PT) continue;
       const nearest = nearestOnSegment(node.at, a, b);
       if (distance(nearest.at, node.at) > JOINING_PT) continue;
       node.directions.push(direction(node.at, a), direction(node.at, b));
+      node.own ||= own;
     }
   }
 }
@@ -101,17 +106,27 @@ function distinctArms(directions: readonly number[]): readonly number[] {
 }
 
 /**
- * Finds how the given chains (strokes of runs, in sheet points) meet. Ends within a few points of
- * another run count as joined, since walls are traced by hand.
+ * Finds how the given chains (strokes of runs, in sheet points) meet, each other and the further
+ * chains: of those only what a given chain takes part in counts. Ends within a few points of another
+ * run count as joined, since walls are traced by hand.
  */
-export function findJunctions(chains: readonly (readonly Point[])[]): Junctions {
+export function findJunctions(
+  chains: readonly (readonly Point[])[],
+  further: readonly (readonly Point[])[] = [],
+): Junctions {
   const grid = new NodeGrid();
-  const segments = chains.flatMap(segmentsOf).filter(([a, b]) => distance(a, b) > 0);
+  const whole = (of: readonly (readonly Point[])[]): readonly Segment[] =>
+    of.flatMap(segmentsOf).filter(([a, b]) => distance(a, b) > 0);
+  const segments = [
+    ...whole(chains).map((segment) => ({ segment, own: true })),
+    ...whole(further).map((segment) => ({ segment, own: false })),
+  ];
   const placed = new RBush<Placed>();
-  placed.load(segments.map((segment, order) => ({ segment, order, ...boundsOf(segment) })));
-  for (const [a, b] of segments) {
-    grid.add(a, direction(a, b));
-    grid.add(b, direction(b, a));
+  placed.load(segments.map(({ segment, own }, order) => ({ segment, own, order, ...boundsOf(segment) })));
+  for (const { segment, own } of segments) {
+    const [a, b] = segment;
+    grid.add(a, direction(a, b), own);
+    grid.add(b, direction(b, a), own);
   }
   addPassingArms(grid, placed);
   const found = {
@@ -120,7 +135,7 @@ export function findJunctions(chains: readonly (readonly Point[])[]): Junctions 
     tees: [] as Point[],
     crossings: [...findThrough(placed, grid)],
   };
-  for (const node of grid.nodes) {
+  for (const node of grid.nodes.filter(({ own }) => own)) {
     const arms = distinctArms(node.directions);
     const [first = 0, second = 0] = arms;
     if (arms.length === 1) found.ends.push(node.at);
@@ -138,9 +153,9 @@ function findThrough(placed: RBush<Placed>, grid: NodeGrid): readonly Point[] {
     const [a, b] = each.segment;
     for (const other of placed.search(each)) {
       const [c, d] = other.segment;
-      if (other.order <= each.order || !segmentsCross(a, b, c, d)) continue;
+      if (other.order <= each.order || !(each.own || other.own) || !segmentsCross(a, b, c, d)) continue;
       const at = crossingOf(a, b, c, d);
-      if (grid.find(at) === undefined) places.add(at, 0);
+      if (grid.find(at) === undefined) places.add(at, 0, true);
     }
   }
   return places.nodes.map(({ at }) => at);

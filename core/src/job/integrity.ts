@@ -19,7 +19,7 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'section':
       return present([record.parentId]);
     case 'scope':
-      return present([record.sectionId, ...(record.dueOn ?? [])]);
+      return present([record.sectionId, ...(record.dueOn ?? []), ...(record.meets ?? [])]);
     case 'line':
       return present([record.sectionId]);
     case 'mark':

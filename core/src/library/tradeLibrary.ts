@@ -8,8 +8,9 @@ import type { LibraryAssembly, Maker } from './build.ts';
 import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';
 import { CONCRETE_ASSEMBLIES } from './trades/concrete.ts';
 import { ELECTRICAL_ASSEMBLIES } from './trades/electrical.ts';
-import { GROUND_ASSEMBLIES } from './trades/ground.ts';
+import { IRRIGATION_ASSEMBLIES } from './trades/irrigation.ts';
 import { ROOF_ASSEMBLIES } from './trades/roofing.ts';
+import { SITE_ASSEMBLIES } from './trades/sitework.ts';
 import { WALL_ASSEMBLIES } from './trades/walls.ts';
 
 const MAKERS: readonly Maker[] = [
@@ -17,7 +18,8 @@ const MAKERS: readonly Maker[] = [
   ...CONCRETE_ASSEMBLIES,
   ...ROOF_ASSEMBLIES,
   ...ELECTRICAL_ASSEMBLIES,
-  ...GROUND_ASSEMBLIES,
+  ...IRRIGATION_ASSEMBLIES,
+  ...SITE_ASSEMBLIES,
 ];
 
 /** The assemblies that ship with the program, in the units of a job. */

@@ -15,7 +15,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
-import { ScopeDue, ScopeSign } from './ScopeDue.tsx';
+import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
 import { ScopeRules } from './ScopeRules.tsx';
 import { ScopeUses } from './ScopeUses.tsx';
@@ -82,6 +82,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       <ScopeUses scope={scope} />
       <ScopeRules scope={scope} onChange={change} />
       <ScopeSign scope={scope} onChange={change} />
+      <ScopeMeets scope={scope} onChange={change} />
       <ScopeDue scope={scope} onChange={change} />
       <TypedPieces scope={scope} />
       <WheelReader scope={scope} />

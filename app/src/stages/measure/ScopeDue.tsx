@@ -2,6 +2,7 @@ import { inOrder } from '@zest/core/job/job';
 import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
 import { lookOf } from '../../look/scopeColors.ts';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { plural } from '../../messages/words.ts';
 import { useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 
@@ -29,6 +30,36 @@ export function ScopeDue({ scope, onChange }: ScopePartProps) {
         </label>
       ))}
     </div>
+  );
+}
+
+/** The scopes whose runs this one's meet: where they do are corners, tees and crossings, not ends. */
+export function ScopeMeets({ scope, onChange }: ScopePartProps) {
+  const { job } = useOpenJob();
+  if (scope.kind !== 'run') return null;
+  const others = inOrder(job.scope.values()).filter(({ id, kind }) => kind === 'run' && id !== scope.id);
+  const meets = scope.meets ?? [];
+  if (others.length === 0) return null;
+  return (
+    <details className="meets" open={meets.length > 0}>
+      <summary>
+        Meets {meets.length === 0 ? 'only its own runs' : plural(meets.length, 'other scope')}
+      </summary>
+      {others.map(({ id, name }) => (
+        <label key={id} className="cut">
+          <input
+            type="checkbox"
+            checked={meets.includes(id)}
+            onChange={(event) =>
+              onChange('what a scope meets', {
+                meets: event.target.checked ? [...meets, id] : meets.filter((each) => each !== id),
+              })
+            }
+          />{' '}
+          {name}
+        </label>
+      ))}
+    </details>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { junctionsOnSheet } from '@zest/core/calculate/defineMeasures';
 import { boundsOf } from '@zest/core/geometry/bounds';
+import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
 import { createSheetFiles } from '../../platform/sheetFiles.ts';
@@ -60,8 +61,9 @@ export function JunctionDots({ sheet, camera }: SignsProps) {
   const { job, calculation } = useOpenJob();
   const shown = useView((state) => state.junctionsShown);
   const penScope = useView((state) => state.penScope);
-  if (!shown || penScope === undefined) return null;
-  const groups = junctionsOnSheet(job, calculation.marksOf(penScope), sheet.id);
+  const scope = job.scope.get(penScope as Scope['id']);
+  if (!shown || scope === undefined) return null;
+  const groups = junctionsOnSheet(job, calculation.marksOf(scope.id), calculation.metBy(scope), sheet.id);
   const worded = camera.scale > 0.9;
   return (
     <g className="junctions">

@@ -49,8 +49,11 @@ export const removeScope =
       .filter((opening) => opening.scopeId === scopeId && !marks.includes(opening.markId))
       .map((opening) => ({ ...opening, scopeId: null }));
     const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
+    const met = [...job.scope.values()]
+      .filter(({ id, meets }) => id !== scopeId && meets?.includes(scopeId) === true)
+      .map((scope) => ({ ...scope, meets: scope.meets?.filter((id) => id !== scopeId) ?? [] }));
     return sequence(
-      put(...counted),
+      put(...counted, ...met),
       removeMarks(marks),
       remove(...pieces.map(({ id }) => id), ...uses.map(({ id }) => id), scopeId),
     )(job);

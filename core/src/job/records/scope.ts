@@ -30,6 +30,8 @@ export const scopeSchema = z
     properties: z.array(propertyField).max(60).readonly(),
     /** Which face of the thickness the runs are traced on, looking along the run. Center where left out. */
     face: z.enum(FACES).optional(),
+    /** Other scopes whose runs it meets: their ends and sides make corners, tees and crossings with its own. */
+    meets: z.array(idOf('scope')).max(500).readonly().optional(),
     /** The levels it must be measured on before the tally is quiet about it. */
     dueOn: z.array(idOf('level')).max(500).readonly().optional(),
     /** How the points of a count are shown: size in sheet points, turned clockwise. */

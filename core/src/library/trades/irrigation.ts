@@ -1,0 +1,147 @@
+// data: irrigation of the trade library
+import { type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
+
+/** Common practice: a tee and an adapter a sprinkler, and spares for small fittings that break. */
+const sprinklers: Maker = () =>
+  assemblyOf({
+    trade: 'Irrigation',
+    name: 'Sprinklers',
+    description: 'Heads with riser, tee and adapter, with spares for what breaks.',
+    tags: 'heads rotor spray watering',
+    measures: 'count',
+    inputs: [
+      input('spares', 'Spares of small fittings, in a hundred?', '', '5'),
+      input('tape_each', 'Heads one roll of thread tape does?', '', '20'),
+    ],
+    parts: [
+      part('heads', ['IR-HED', 'Sprinkler head', 'ea'], 'count', {
+        material: '18.60',
+        hours: '0.35',
+        craft: 'fitter',
+      }),
+      part('tees', ['IR-TEE', 'Tee', 'ea'], 'ceil(count * (1 + spares / 100))', { material: '1.15' }, [
+        '0',
+        '1',
+      ]),
+      part(
+        'adapters',
+        ['IR-ADP', 'Adapter', 'ea'],
+        'ceil(count * (1 + spares / 100))',
+        { material: '0.72' },
+        ['0', '1'],
+      ),
+      part('risers', ['IR-RIS', 'Riser', 'ea'], 'count', { material: '2.30' }, ['3', '1']),
+      part('tape', ['IR-TAP', 'Thread tape', 'roll'], 'count / tape_each', { material: '1.10' }, ['0', '1']),
+    ],
+  });
+
+/** Common practice: a trench 1 ft wide and 1.5 ft deep along every pipe; an end cap at every dead end. */
+const irrigationPipe: Maker = (system) => {
+  const { length, small, volume } = SIZES[system];
+  const stick = pick(system, '20 ft', '6 m');
+  return assemblyOf({
+    trade: 'Irrigation',
+    name: 'Irrigation pipe',
+    description: 'Pipe in sticks with couplings, tees, elbows and end caps, cement, and the trench over it.',
+    tags: 'lateral main watering trench',
+    measures: 'run',
+    inputs: [
+      input(
+        'price_factor',
+        'Size of the pipe?',
+        '',
+        '1',
+        'against 1 in',
+        choice(['3/4"', '0.8'], ['1"', '1'], ['1 1/2"', '1.6'], ['2"', '2.2']),
+      ),
+      input('trench_width', 'Width of the trench?', small, pick(system, '12', '300')),
+      input('trench_depth', 'Depth of the trench?', small, pick(system, '18', '450')),
+    ],
+    parts: [
+      part(
+        'pipe',
+        ['IR-PIP', 'Irrigation pipe, by size', length],
+        'length * price_factor',
+        { material: '0.74', hours: '0.02', craft: 'fitter' },
+        ['5', pick(system, '20', '6')],
+      ),
+      part(
+        'couplings',
+        ['IR-CPL', 'Couplings', 'ea'],
+        `max(0, ceil(length / ${stick}) - count)`,
+        { material: '0.55' },
+        ['5', '1'],
+      ),
+      part('tees', ['IR-TEE', 'Tee', 'ea'], 'tees', { material: '1.15' }, ['5', '1']),
+      part('elbows', ['IR-ELB', 'Elbow', 'ea'], 'corners', { material: '0.95' }, ['5', '1']),
+      part('caps', ['IR-CAP', 'End cap', 'ea'], 'ends', { material: '0.60' }, ['5', '1']),
+      part(
+        'cement',
+        ['IR-CEM', 'Pipe cement', 'can'],
+        `length / ${pick(system, '400 ft', '120 m')}`,
+        { material: '9.80' },
+        ['0', '1'],
+      ),
+      part('trench', ['SW-TRN', 'Trench and fill again', volume], 'length * trench_width * trench_depth', {
+        equipment: '5.20',
+        hours: '0.22',
+        craft: 'laborer',
+      }),
+    ],
+  });
+};
+
+const valves: Maker = (system) =>
+  assemblyOf({
+    trade: 'Irrigation',
+    name: 'Irrigation valve',
+    description: 'Valve in its box with unions and the wire to the controller.',
+    tags: 'control box wire watering',
+    measures: 'count',
+    inputs: [
+      input('wire_way', 'Way to the controller, each?', SIZES[system].length, pick(system, '120', '36')),
+    ],
+    parts: [
+      part('valve', ['IR-VLV', 'Control valve', 'ea'], 'count', {
+        material: '42.00',
+        hours: '0.9',
+        craft: 'fitter',
+      }),
+      part('box', ['IR-VBX', 'Valve box', 'ea'], 'count', {
+        material: '23.50',
+        hours: '0.3',
+        craft: 'laborer',
+      }),
+      part('unions', ['IR-UNI', 'Unions, two a valve', 'ea'], '2 * count', { material: '3.10' }, ['5', '1']),
+      part(
+        'wire',
+        ['IR-WIR', 'Control wire', SIZES[system].length],
+        'count * wire_way',
+        { material: '165.00', basis: 1000 },
+        ['5', ''],
+      ),
+    ],
+  });
+
+/** A sleeve for every path that is crossed (common practice). */
+const sleeves: Maker = (system) =>
+  assemblyOf({
+    trade: 'Irrigation',
+    name: 'Sleeves at crossings',
+    description: 'A sleeve under every path that pipe crosses.',
+    tags: 'path crossing duct watering',
+    measures: 'count',
+    inputs: [input('sleeve', 'Length of a sleeve?', SIZES[system].length, pick(system, '8', '2.4'))],
+    parts: [
+      part(
+        'sleeve',
+        ['IR-SLV', 'Sleeve pipe', SIZES[system].length],
+        'count * sleeve',
+        { material: '2.15', hours: '0.06', craft: 'laborer' },
+        ['5', ''],
+      ),
+      part('caps', ['IR-SLC', 'Sleeve caps, two each', 'ea'], '2 * count', { material: '0.85' }, ['0', '1']),
+    ],
+  });
+
+export const IRRIGATION_ASSEMBLIES: readonly Maker[] = [sprinklers, irrigationPipe, valves, sleeves];
