@@ -11,6 +11,7 @@ export const TRADES = [
   'Concrete',
   'Masonry',
   'Board',
+  'Finishes',
   'Roofing',
   'Electrical',
   'Irrigation',

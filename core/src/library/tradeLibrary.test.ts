@@ -439,6 +439,94 @@ describe('sitework', () => {
   });
 });
 
+describe('finishes and further work', () => {
+  it('tiles, sheets and ceilings by their size over 1,200 ft²', () => {
+    const tile = apply('Floor tile', TYPICAL.area, { base: '1' });
+    expect(tile.net('tiles', '')).toBe(1200);
+    expect(tile.net('base', 'ft')).toBeCloseTo(140, 6);
+    expect(tile.bought('thin_set')).toBe(24);
+    expect(apply('Sheet floor', TYPICAL.area, { openings: '6' }).net('base', 'ft')).toBeCloseTo(134, 6);
+    const ceiling = apply('Hung ceiling', TYPICAL.area, { tile: '2' });
+    // Tiles of 2 by 4 ft; main tees every 4 ft, cross tees every 2 ft.
+    expect(ceiling.net('tiles', '')).toBe(150);
+    expect([ceiling.net('mains', 'ft'), ceiling.net('crosses', 'ft')].map(Math.round)).toEqual([300, 600]);
+  });
+
+  it('paint by the coat: a gallon does 350 ft² (common practice)', () => {
+    const paint = apply(
+      'Paint on walls',
+      strokes([
+        [0, 0],
+        [50, 0],
+      ]),
+      { height: '10', openings: '50' },
+    );
+    // Two faces of 500 ft² less 50.
+    expect(paint.net('surface', 'ft²')).toBeCloseTo(900, 6);
+    expect(paint.net('paint', 'gal')).toBeCloseTo((2 * 900) / 350, 6);
+    expect(paint.bought('primer')).toBe(3);
+  });
+
+  it('walls: batts less openings, anchors by spacing, bricks by their face', () => {
+    const wall = strokes([
+      [0, 0],
+      [40, 0],
+    ]);
+    expect(apply('Insulation in walls', wall, { openings: '60' }).net('batts', 'ft²')).toBeCloseTo(300, 6);
+    // A bolt per 6 ft is 7, and one more at each end.
+    expect(apply('Sill plate with anchors', wall).net('bolts', '')).toBe(9);
+    // 8 by 2 2/3 in is 6.75 bricks a square foot (computed).
+    expect(apply('Brick veneer', wall).net('bricks', '')).toBe(360 * 6.75);
+  });
+
+  it('roofs: gutters with hangers, vents by the piece, tear-off by weight', () => {
+    const eaves = apply(
+      'Gutter',
+      strokes([
+        [0, 0],
+        [50, 0],
+        [50, 30],
+      ]),
+    );
+    expect([eaves.net('hangers', ''), eaves.net('corners', ''), eaves.net('caps', '')]).toEqual([41, 1, 2]);
+    expect(eaves.net('pipe', 'ft')).toBeCloseTo(24, 6);
+    expect(apply('Roof vent or pipe', points(4)).net('flashing', '')).toBe(4);
+    const old = apply('Tear-off', gable, { layers: '2' });
+    expect(old.net('dump', 'ton')).toBeCloseTo((2 * 2000 * Math.sqrt(1.25) * 2.5) / 2000, 5);
+  });
+
+  it('ground: pavers, fences, manholes, drip line', () => {
+    const terrace = apply('Pavers on bedding', TYPICAL.area, { side_a: '24', side_b: '24' });
+    expect(terrace.net('pavers', '')).toBe(300);
+    expect(terrace.net('bedding', 'ft³')).toBeCloseTo(150, 6);
+    const boards = apply(
+      'Board fence',
+      strokes([
+        [0, 0],
+        [80, 0],
+      ]),
+    );
+    expect([boards.net('posts', ''), boards.net('boards', ''), boards.net('mix', '')]).toEqual([11, 160, 22]);
+    expect(
+      apply(
+        'Silt fence',
+        strokes([
+          [0, 0],
+          [90, 0],
+        ]),
+      ).bought('fabric'),
+    ).toBe(100);
+    expect(apply('Manhole or catch basin', points(3)).net('dig', 'ft³')).toBeCloseTo(3 * 64 * 6, 6);
+    expect(apply('Drip line', TYPICAL.area).net('line', 'ft')).toBeCloseTo(800, 6);
+  });
+
+  it('doors and panels by the piece', () => {
+    const doors = apply('Door set', points(5), { leaves: '2' });
+    expect([doors.net('leaf', ''), doors.net('hinges', ''), doors.net('lock', '')]).toEqual([10, 30, 5]);
+    expect(apply('Panelboard', points(2)).net('breakers', '')).toBe(48);
+  });
+});
+
 describe('finding and applying', () => {
   const library = tradeLibrary('us');
 
@@ -447,7 +535,7 @@ describe('finding and applying', () => {
     expect(findAssemblies(library, 'run', 'wall concrete')[0]?.name).toBe('Concrete wall');
     expect(findAssemblies(library, 'count', 'outlet').map(({ name }) => name)).toEqual(['Receptacles']);
     expect(findAssemblies(library, 'area', 'conduit')).toEqual([]);
-    expect(findAssemblies(library, 'slope', '').length).toBe(3);
+    expect(findAssemblies(library, 'slope', 'metal')[0]?.name).toBe('Standing seam roof');
   });
 
   it('makes a copy the job’s own, with the items and crafts it lacks, once', () => {

@@ -8,7 +8,10 @@ import type { LibraryAssembly, Maker } from './build.ts';
 import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';
 import { CONCRETE_ASSEMBLIES } from './trades/concrete.ts';
 import { ELECTRICAL_ASSEMBLIES } from './trades/electrical.ts';
+import { FINISH_ASSEMBLIES } from './trades/finishes.ts';
 import { IRRIGATION_ASSEMBLIES } from './trades/irrigation.ts';
+import { MASONRY_ASSEMBLIES } from './trades/masonry.ts';
+import { OUTSIDE_ASSEMBLIES } from './trades/outside.ts';
 import { ROOF_ASSEMBLIES } from './trades/roofing.ts';
 import { SITE_ASSEMBLIES } from './trades/sitework.ts';
 import { WALL_ASSEMBLIES } from './trades/walls.ts';
@@ -16,10 +19,13 @@ import { WALL_ASSEMBLIES } from './trades/walls.ts';
 const MAKERS: readonly Maker[] = [
   ...WALL_ASSEMBLIES,
   ...CONCRETE_ASSEMBLIES,
+  ...MASONRY_ASSEMBLIES,
   ...ROOF_ASSEMBLIES,
   ...ELECTRICAL_ASSEMBLIES,
   ...IRRIGATION_ASSEMBLIES,
   ...SITE_ASSEMBLIES,
+  ...OUTSIDE_ASSEMBLIES,
+  ...FINISH_ASSEMBLIES,
 ];
 
 /** The assemblies that ship with the program, in the units of a job. */

@@ -1,4 +1,4 @@
-// data: concrete and masonry of the trade library
+// data: concrete of the trade library
 import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
 import type { UnitSystem } from '../../units/format.ts';
 
@@ -327,30 +327,6 @@ const foundationDrain: Maker = (system) => {
   });
 };
 
-/** Lintels bear on both sides (common practice: 8 in of bearing, 200 mm). */
-const lintels: Maker = (system) => {
-  const { length, small } = SIZES[system];
-  return assemblyOf({
-    trade: 'Masonry',
-    name: 'Lintels over openings',
-    description: 'Precast lintels with bearing on both sides.',
-    tags: 'block brick door window',
-    measures: 'count',
-    inputs: [
-      input('width', 'Width of an opening?', length, pick(system, '4', '1.2')),
-      input('bearing', 'Bearing on each side?', small, pick(system, '8', '200')),
-    ],
-    parts: [
-      part('lintel', ['MS-LNT-8', 'Precast lintel', length], 'count * (width + 2 * bearing)', {
-        material: '14.20',
-        hours: '0.09',
-        craft: 'mason',
-      }),
-      part('bags', ['MS-MRT', 'Mortar', 'bag'], 'count * 0.1', { material: '11.80' }, ['0', '1']),
-    ],
-  });
-};
-
 export const CONCRETE_ASSEMBLIES: readonly Maker[] = [
   stripFooting,
   padFooting,
@@ -358,5 +334,4 @@ export const CONCRETE_ASSEMBLIES: readonly Maker[] = [
   column,
   concreteBeam,
   foundationDrain,
-  lintels,
 ];

@@ -211,4 +211,26 @@ const devices: readonly Maker[] = DEVICES.map(
     },
 );
 
-export const ELECTRICAL_ASSEMBLIES: readonly Maker[] = [conduitRun, fixtures, ...devices];
+const panel: Maker = () =>
+  assemblyOf({
+    trade: 'Electrical',
+    name: 'Panelboard',
+    description: 'Panel with its breakers, set and terminated.',
+    tags: 'distribution board breaker load center',
+    measures: 'count',
+    inputs: [input('circuits', 'Circuits in a panel?', '', '24')],
+    parts: [
+      part('panel', ['EL-PNL', 'Panelboard', 'ea'], 'count', {
+        material: '640.00',
+        hours: '5',
+        craft: 'electrician',
+      }),
+      part('breakers', ['EL-BRK', 'Breakers', 'ea'], 'count * circuits', {
+        material: '13.50',
+        hours: '0.25',
+        craft: 'electrician',
+      }),
+    ],
+  });
+
+export const ELECTRICAL_ASSEMBLIES: readonly Maker[] = [conduitRun, fixtures, ...devices, panel];

@@ -144,4 +144,36 @@ const sleeves: Maker = (system) =>
     ],
   });
 
-export const IRRIGATION_ASSEMBLIES: readonly Maker[] = [sprinklers, irrigationPipe, valves, sleeves];
+const dripLine: Maker = (system) =>
+  assemblyOf({
+    trade: 'Irrigation',
+    name: 'Drip line',
+    description: 'Drip line in rows over an area with staples and fittings.',
+    tags: 'emitter planting bed watering',
+    measures: 'area',
+    inputs: [input('rows', 'Distance between rows?', SIZES[system].small, pick(system, '18', '450'))],
+    parts: [
+      part(
+        'line',
+        ['IR-DRP', 'Drip line', SIZES[system].length],
+        'area / rows',
+        { material: '0.42', hours: '0.008', craft: 'laborer' },
+        ['5', pick(system, '100', '30')],
+      ),
+      part(
+        'staples',
+        ['IR-STP', 'Staples', 'ea'],
+        `ceil(line / ${pick(system, '4 ft', '1.2 m')})`,
+        { material: '12.00', basis: 100 },
+        ['0', '100'],
+      ),
+    ],
+  });
+
+export const IRRIGATION_ASSEMBLIES: readonly Maker[] = [
+  sprinklers,
+  irrigationPipe,
+  valves,
+  sleeves,
+  dripLine,
+];

@@ -216,4 +216,101 @@ const membrane: Maker = (system) => {
   });
 };
 
-export const ROOF_ASSEMBLIES: readonly Maker[] = [wallBoard, ceilingBoard, shingles, seamMetal, membrane];
+const gutter: Maker = (system) =>
+  assemblyOf({
+    trade: 'Roofing',
+    name: 'Gutter',
+    description: 'Gutter with hangers, end caps, corners and outlets for downpipes.',
+    tags: 'eaves trough downspout drainage',
+    measures: 'run',
+    inputs: [
+      input('hangers', 'Spacing of hangers?', SIZES[system].length, pick(system, '2', '0.6')),
+      input('outlets', 'Downpipes?', '', '2'),
+      input('drop', 'Height of a downpipe?', SIZES[system].length, pick(system, '12', '3.6')),
+    ],
+    parts: [
+      part(
+        'gutter',
+        ['RF-GUT', 'Gutter', SIZES[system].length],
+        'length',
+        { material: '3.20', hours: '0.05', craft: 'roofer' },
+        ['5', pick(system, '10', '3')],
+      ),
+      part(
+        'hangers',
+        ['RF-GHG', 'Gutter hangers', 'ea'],
+        'ceil(length / hangers) + count',
+        { material: '1.10' },
+        ['3', '1'],
+      ),
+      part('corners', ['RF-GCR', 'Gutter corners', 'ea'], 'corners', { material: '11.40' }),
+      part('caps', ['RF-GCP', 'Gutter end caps', 'ea'], 'ends', { material: '2.60' }),
+      part(
+        'pipe',
+        ['RF-DWN', 'Downpipe', SIZES[system].length],
+        'outlets * drop',
+        { material: '2.85', hours: '0.05', craft: 'roofer' },
+        ['5', ''],
+      ),
+    ],
+  });
+
+const roofVents: Maker = () =>
+  assemblyOf({
+    trade: 'Roofing',
+    name: 'Roof vent or pipe',
+    description: 'Vents and pipes through the roof with their flashing.',
+    tags: 'penetration jack boot flashing',
+    measures: 'count',
+    inputs: [],
+    parts: [
+      part('vent', ['RF-RVT', 'Roof vent', 'ea'], 'count', {
+        material: '32.00',
+        hours: '0.6',
+        craft: 'roofer',
+      }),
+      part('flashing', ['RF-RFL', 'Vent flashing', 'ea'], 'count', { material: '14.50' }),
+    ],
+  });
+
+const tearOff: Maker = (system) =>
+  assemblyOf({
+    trade: 'Roofing',
+    name: 'Tear-off',
+    description: 'An old roof taken off in its layers, loaded and dumped by weight.',
+    tags: 'demolition strip removal dump',
+    measures: 'slope',
+    inputs: [
+      input('layers', 'Layers?', '', '1'),
+      input(
+        'weight',
+        'Weight of a layer?',
+        '',
+        pick(system, '2.5', '12'),
+        pick(system, 'pounds a square foot', 'kilograms a square meter'),
+      ),
+    ],
+    parts: [
+      part('strip', ['LB-STRIP', 'Strip the roof', SIZES[system].area], 'layers * slope_area', {
+        hours: '0.012',
+        craft: 'laborer',
+      }),
+      part(
+        'dump',
+        ['RF-DMP', 'Load and dump', pick(system, 'ton', 't')],
+        `layers * slope_area * weight * ${pick(system, '1 lb / 1 ft²', '1 kg / 1 m²')}`,
+        { equipment: '85.00' },
+      ),
+    ],
+  });
+
+export const ROOF_ASSEMBLIES: readonly Maker[] = [
+  wallBoard,
+  ceilingBoard,
+  shingles,
+  seamMetal,
+  membrane,
+  gutter,
+  roofVents,
+  tearOff,
+];

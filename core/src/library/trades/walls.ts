@@ -141,4 +141,63 @@ const joistFloor: Maker = (system) => {
   });
 };
 
-export const WALL_ASSEMBLIES: readonly Maker[] = [outerWall, framedOpening, joistFloor];
+const insulation: Maker = (system) => {
+  const { length, area, height } = SIZES[system];
+  return assemblyOf({
+    trade: 'Walls',
+    name: 'Insulation in walls',
+    description: 'Batts between studs, less openings.',
+    tags: 'batts thermal sound mineral wool',
+    measures: 'run',
+    inputs: [
+      input('height', 'Wall height?', length, height),
+      input('openings', 'Area of openings to take off?', area, '0'),
+    ],
+    parts: [
+      part(
+        'batts',
+        ['FR-BAT', 'Batts', area],
+        'length * height - openings',
+        { material: '0.92', hours: '0.007', craft: 'carpenter' },
+        ['5', ''],
+      ),
+    ],
+  });
+};
+
+const sillPlate: Maker = (system) => {
+  const { length } = SIZES[system];
+  return assemblyOf({
+    trade: 'Walls',
+    name: 'Sill plate with anchors',
+    description: 'Treated sill, seal under it and anchor bolts by spacing.',
+    tags: 'mudsill anchor bolt seal',
+    measures: 'run',
+    inputs: [input('spacing', 'Spacing of anchor bolts?', length, pick(system, '6', '1.8'))],
+    parts: [
+      part(
+        'sill',
+        ['FR-SIL', 'Sill plate, treated', length],
+        'length',
+        { material: '1.45', hours: '0.03', craft: 'carpenter' },
+        ['5', SIZES[system].stick],
+      ),
+      part('seal', ['FR-SEA', 'Sill seal', length], 'length', { material: '0.14' }, ['5', '']),
+      part(
+        'bolts',
+        ['FR-ANC', 'Anchor bolts', 'ea'],
+        'ceil(length / spacing) + ends + corners',
+        { material: '2.15' },
+        ['5', '1'],
+      ),
+    ],
+  });
+};
+
+export const WALL_ASSEMBLIES: readonly Maker[] = [
+  outerWall,
+  framedOpening,
+  joistFloor,
+  insulation,
+  sillPlate,
+];
