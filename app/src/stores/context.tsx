@@ -1,9 +1,20 @@
-import { type ReactNode, createContext, useContext, useDeferredValue } from 'react';
+import {
+  type ReactNode,
+  createContext,
+  startTransition,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
+import { flushSync } from 'react-dom';
 import { useStore } from 'zustand';
 import type { Display } from '@zest/core/units/format';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { Settings } from '@zest/core/job/records/settings';
-import { settingsOf } from '@zest/core/job/job';
+import type { RecordType } from '@zest/core/job/id';
+import { findRecord, settingsOf } from '@zest/core/job/job';
+import type { RecordOf } from '@zest/core/job/record';
 import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { Services } from '../platform/services.ts';
 import type { JobActions, JobState, JobStore, OpenJob } from './jobStore.ts';
@@ -36,12 +47,48 @@ export const useSetView = (): ViewStore['setState'] => useStores().view.setState
 const LaterJobContext = createContext<OpenJob | undefined>(undefined);
 
 /**
+ * How a deed begins; before it, what follows the job catches up with it. Not at 'change': drawing
+ * anew just then would put the old choice back into a list before it is read.
+ */
+const DEEDS = ['pointerdown', 'click', 'keydown'] as const;
+
+/**
  * What is inside follows the job right after the urgent things: a change paints the sheet and the
- * total first, then this. Give it children that do not change by themselves.
+ * total first, then this. Give it children that do not change by themselves. A deed is always done
+ * to the job as it is: nobody changes a record as it stood a moment ago.
  */
 export function Later({ children }: { readonly children: ReactNode }) {
+  const { jobs } = useStores();
   const open = useOpenJob();
-  return <LaterJobContext value={useDeferredValue(open)}>{children}</LaterJobContext>;
+  const [shown, setShown] = useState(open);
+  const follows = useRef(shown);
+  useEffect(() => startTransition(() => setShown(open)), [open]);
+  useEffect(() => {
+    follows.current = shown;
+  }, [shown]);
+  useEffect(() => {
+    const catchUp = (): void => {
+      const now = jobs.getState().open;
+      if (now !== undefined && now !== follows.current) flushSync(() => setShown(now));
+    };
+    // Before the page's own listeners, so that they see what was just drawn.
+    for (const deed of DEEDS) window.addEventListener(deed, catchUp, true);
+    return () => {
+      for (const deed of DEEDS) window.removeEventListener(deed, catchUp, true);
+    };
+  }, [jobs]);
+  return <LaterJobContext value={shown}>{children}</LaterJobContext>;
+}
+
+/** A record as it is now, for a change that must not undo one made a moment ago. */
+export function useAsItIs(): <Type extends RecordType>(record: RecordOf<Type>) => RecordOf<Type> {
+  const { jobs } = useStores();
+  return (record) => {
+    const job = jobs.getState().open?.job;
+    return (
+      (job === undefined ? undefined : (findRecord(job, record.id) as typeof record | undefined)) ?? record
+    );
+  };
 }
 
 /** The open job; only for what is shown inside its frame. */

@@ -13,7 +13,7 @@ import { QuantityText } from '../../components/Figure.tsx';
 import { Swatch } from '../../components/Swatch.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { useAsItIs, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
 import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
@@ -29,11 +29,12 @@ import { shownMeasures } from './shownMeasures.ts';
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   const { job, calculation } = useOpenJob();
   const actions = useJobActions();
+  const asItIs = useAsItIs();
   const setView = useSetView();
   const alone = useView((state) => state.alone);
   const [tape, setTape] = useState(false);
   const change = (label: string, changed: Partial<Scope>): string | undefined => {
-    const done = actions.transact(label, put({ ...scope, ...changed }));
+    const done = actions.transact(label, put({ ...asItIs<'scope'>(scope), ...changed }));
     return done.ok ? undefined : describeProblem(done.problem);
   };
   const rename = (name: string): string | undefined => {

@@ -45,8 +45,12 @@ const SIMPLIFY_PT = 1.5;
 
 /** What can be done with the marks in hand. */
 export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) {
-  const { selected, held, vertex } = pens;
+  const { vertex } = pens;
   const { job } = useOpenJob();
+  // By their ids: the pens may be a moment behind the job.
+  const asTheyAre = (marks: readonly Mark[]): readonly Mark[] =>
+    marks.flatMap(({ id }) => job.mark.get(id) ?? []);
+  const [selected, held] = [asTheyAre(pens.selected), asTheyAre(pens.held)];
   const actions = useJobActions();
   const services = useServices();
   const setView = useSetView();

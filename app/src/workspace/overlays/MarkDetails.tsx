@@ -11,7 +11,7 @@ import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/fo
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import type { Handle } from '../tools/edit.ts';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
@@ -111,16 +111,20 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
 function SlopeDetails({ mark }: { readonly mark: Mark }) {
   const { job } = useOpenJob();
   const change = useChange();
+  const asItIs = useAsItIs();
   const { write } = useLengths();
   const scale = scaleOfMark(job, mark);
   const slope = mark.slope ?? { pitch: '', edges: [] };
   const edges = mark.strokes[0] ?? [];
   const lengths = scale === undefined ? [] : piecesOf(mark, scale).filter(({ stroke }) => stroke === 0);
-  const setEdge = (index: number, edge: RoofEdge | null): void =>
+  const setEdge = (index: number, edge: RoofEdge | null): void => {
+    const now = asItIs<'mark'>(mark);
+    const told = now.slope ?? slope;
     void change('edge of a roof slope', {
-      ...mark,
-      slope: { ...slope, edges: edges.map((_, i) => (i === index ? edge : (slope.edges[i] ?? null))) },
+      ...now,
+      slope: { ...told, edges: edges.map((_, i) => (i === index ? edge : (told.edges[i] ?? null))) },
     });
+  };
   return (
     <>
       <div className="mark-bar-row">
