@@ -1,6 +1,6 @@
 import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
 import type { UnitSystem } from '../units/format.ts';
-import type { BookItem, CraftKey } from './priceBook.ts';
+import { type BookItem, type CraftKey, PRICE_BOOK } from './priceBook.ts';
 
 /** What an assembly is, apart from its place in a job. */
 export type Content = Omit<Assembly, 'id' | 'type' | 'order'>;
@@ -75,41 +75,74 @@ export interface PricedPart {
   readonly item: BookItem;
 }
 
-/** A bought or done part: what it is, how much by which formula, and an invented price for it. */
+/** Prices are for these, whatever the units of the job: one book, one figure for one thing. */
+const PRICED_IN: Readonly<Record<string, string>> = {
+  m: 'ft',
+  'm²': 'ft²',
+  'm³': 'yd³',
+  kg: 'lb',
+  t: 'ton',
+  L: 'gal',
+};
+
+const BOOK = new Map(PRICE_BOOK.map((item) => [item.code, item]));
+
+type Named = readonly [code: string, name: string, unit: string];
+
+const kindOf = ({ material, subcontract, equipment }: BookItem): Component['kind'] =>
+  material !== ''
+    ? 'material'
+    : subcontract !== ''
+      ? 'subcontract'
+      : equipment !== ''
+        ? 'equipment'
+        : 'labor';
+
+const priced = (
+  key: string,
+  [code, name, unit]: Named,
+  formula: string,
+  item: BookItem,
+  bought: Bought,
+): PricedPart => ({
+  component: component(key, name, kindOf(item), unit, formula, code, bought),
+  item,
+});
+
+/** A part that the price book has an item for. Throws where it has none. */
+export function booked(key: string, named: Named, formula: string, bought: Bought = AS_FIGURED): PricedPart {
+  const item = BOOK.get(named[0]);
+  if (item === undefined) throw new Error(`booked: the price book has no ${named[0]}`);
+  return priced(key, named, formula, item, bought);
+}
+
+/** A part with an item of its own: how much by which formula, and an invented price for it. */
 export function part(
   key: string,
-  [code, name, unit]: readonly [code: string, name: string, unit: string],
+  named: Named,
   formula: string,
   price: Price,
   bought: Bought = AS_FIGURED,
 ): PricedPart {
+  const [code, description, unit] = named;
+  if (BOOK.has(code)) throw new Error(`part: ${code} is in the price book, with a price of its own`);
   const { material = '', hours = '', craft, equipment = '', subcontract = '', basis = 1 } = price;
-  const kind =
-    material !== ''
-      ? 'material'
-      : subcontract !== ''
-        ? 'subcontract'
-        : equipment !== ''
-          ? 'equipment'
-          : 'labor';
-  return {
-    component: component(key, name, kind, unit, formula, code, bought),
-    item: {
-      code,
-      description: name,
-      unit,
-      basis,
-      material,
-      laborHours: hours,
-      equipment,
-      subcontract,
-      other: '',
-      craft: craft ?? null,
-      supplier: '',
-      date: '2026-10-01',
-      group: '',
-    },
+  const item: BookItem = {
+    code,
+    description,
+    unit: PRICED_IN[unit] ?? unit,
+    basis,
+    material,
+    laborHours: hours,
+    equipment,
+    subcontract,
+    other: '',
+    craft: craft ?? null,
+    supplier: '',
+    date: '2026-10-01',
+    group: '',
   };
+  return priced(key, named, formula, item, bought);
 }
 
 interface Shelf {
@@ -123,7 +156,7 @@ interface Shelf {
 }
 
 export function assemblyOf({ parts, tags = '', trade, ...content }: Shelf): LibraryAssembly {
-  const byCode = new Map(parts.map(({ item }) => [item.code, { ...item, group: trade }]));
+  const byCode = new Map(parts.map(({ item }) => [item.code, { ...item, group: item.group || trade }]));
   return {
     ...content,
     trade,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode, netNode } from '../calculate/nodes.ts';
+import { lineNode, netNode, scopeCostNode } from '../calculate/nodes.ts';
 import { componentLine } from '../estimate/lineKey.ts';
 import { put } from '../job/change.ts';
 import { checkJob } from '../job/integrity.ts';
@@ -11,6 +11,7 @@ import type { Scope } from '../job/records/scope.ts';
 import { createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import type { UnitSystem } from '../units/format.ts';
 import { getUnit } from '../units/unit.ts';
+import { PRICE_BOOK } from './priceBook.ts';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from './tradeLibrary.ts';
 
 type Feet = readonly (readonly [number, number])[];
@@ -65,6 +66,8 @@ interface Applied {
   readonly net: (key: string, unit: string) => number;
   readonly bought: (key: string) => number;
   readonly failures: readonly string[];
+  /** Of all components, minor units. */
+  readonly cost: number;
 }
 
 function apply(
@@ -99,6 +102,7 @@ function apply(
     net: (key, unit) => known(netNode(use.id, key)) / (unit === '' ? 1 : getUnit(unit).factor),
     bought: (key) => known(lineNode(componentLine(use.id, key), 'quantity')),
     failures,
+    cost: known(scopeCostNode(use.scopeId)),
   };
 }
 
@@ -119,6 +123,43 @@ describe.each(['us', 'metric'] as const)('the trade library, %s', (system) => {
     expect(new Set(library.map(({ name }) => name)).size).toBe(library.length);
     for (const { inputs } of library) for (const { question } of inputs) expect(question).toMatch(/\?$/);
   });
+});
+
+describe('one price book for both unit systems', () => {
+  const [us, metric] = [tradeLibrary('us'), tradeLibrary('metric')];
+
+  it('has one item for a code, whichever assembly and system asks for it', () => {
+    const byCode = new Map(PRICE_BOOK.map((item) => [item.code, item]));
+    for (const { items } of [...us, ...metric])
+      for (const item of items) {
+        const { group: _shelf, ...known } = byCode.get(item.code) ?? item;
+        expect({ ...item, group: undefined }).toEqual({ ...known, group: undefined });
+        byCode.set(item.code, item);
+      }
+  });
+
+  // Those asked for something per unit of weight or area as a bare figure say it differently in each.
+  const comparable = us.filter(({ name, inputs }) => {
+    const other = metric.find((each) => each.name === name)?.inputs ?? [];
+    return inputs.every(({ unit, value }, i) => unit !== '' || value === other[i]?.value);
+  });
+  it.each(comparable.map(({ name }) => name))(
+    '%s costs the same for the same work in feet and in meters',
+    (name) => {
+      const { measures, inputs } = us.find((each) => each.name === name) ?? us[0]!;
+      const answers = Object.fromEntries(
+        inputs.map(({ key, unit, value }) => [
+          key,
+          /^[\d.]+$/.test(value) && unit !== '' ? `${value} ${unit}` : value,
+        ]),
+      );
+      // A small building is bought in whole sheets and sticks of either system: a tenth apart at most.
+      const [feet, meters] = (['us', 'metric'] as const).map(
+        (system) => apply(name, TYPICAL[measures], answers, system).cost,
+      );
+      expect(Math.abs((meters ?? 0) / (feet ?? 1) - 1)).toBeLessThan(0.1);
+    },
+  );
 });
 
 describe('walls and floors', () => {

@@ -1,5 +1,5 @@
 // data: concrete of the trade library
-import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
 import type { UnitSystem } from '../../units/format.ts';
 
 /** Nominal weights: ASTM A615 table 1 in lb/ft; BS 4449 and EN 10080 in kg/m (both from memory). */
@@ -38,12 +38,8 @@ const barFormula = (system: UnitSystem): string =>
   `length * bars * bar_weight * ${pick(system, '1 lb / 1 ft', '1 kg / 1 m')}`;
 
 const concretePart = (volume: string, formula: string) =>
-  part('concrete', ['CN-RM-40', 'Ready-mix concrete', volume], formula, { material: '168.00' }, [
-    '10',
-    '0.25',
-  ]);
-const placing = (volume: string) =>
-  part('place', ['LB-PLACE', 'Place concrete', volume], 'concrete', { hours: '0.25', craft: 'laborer' });
+  booked('concrete', ['CN-RM-40', 'Ready-mix concrete', volume], formula, ['10', '0.25']);
+const placing = (volume: string) => booked('place', ['LB-PLACE', 'Place concrete', volume], 'concrete');
 const barPart = (system: UnitSystem) =>
   part(
     'steel',
@@ -184,15 +180,10 @@ const concreteWall: Maker = (system) => {
         ['7', ''],
       ),
       placing(volume),
-      part(
+      booked(
         'damp_proofing',
         ['CN-DMP', 'Damp-proofing, one face', area],
         'if(damp = 1, 1, 0) * length * height',
-        {
-          material: '0.62',
-          hours: '0.012',
-          craft: 'laborer',
-        },
       ),
     ],
   });

@@ -105,14 +105,14 @@ const wallPaint: Maker = (system) => {
         'primer',
         ['FN-PRM', 'Primer', pick(system, 'gal', 'L')],
         `surface / ${pick(system, '350 ft²', '8.6 m²')} * ${pick(system, '1 gal', '1 L')}`,
-        { material: pick(system, '24.00', '6.40') },
+        { material: '24.00' },
         ['5', '1'],
       ),
       part(
         'paint',
         ['FN-PNT', 'Finish paint', pick(system, 'gal', 'L')],
         `coats * surface / ${pick(system, '350 ft²', '8.6 m²')} * ${pick(system, '1 gal', '1 L')}`,
-        { material: pick(system, '38.00', '10.10') },
+        { material: '38.00' },
         ['5', '1'],
       ),
       part('painting', ['LB-PAINT', 'Paint, all coats', area], '(coats + 1) * surface', {

@@ -1,5 +1,5 @@
 // data: masonry of the trade library
-import { type Maker, SIZES, assemblyOf, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, assemblyOf, input, part, pick } from '../build.ts';
 
 /** Lintels bear on both sides (common practice: 8 in of bearing, 200 mm). */
 const lintels: Maker = (system) => {
@@ -20,7 +20,7 @@ const lintels: Maker = (system) => {
         hours: '0.09',
         craft: 'mason',
       }),
-      part('bags', ['MS-MRT', 'Mortar', 'bag'], 'count * 0.1', { material: '11.80' }, ['0', '1']),
+      booked('bags', ['MS-MRT', 'Mortar', 'bag'], 'count * 0.1', ['0', '1']),
     ],
   });
 };
@@ -39,25 +39,22 @@ const brickVeneer: Maker = (system) => {
       input('openings', 'Area of openings to take off?', area, '0'),
     ],
     parts: [
-      part(
+      booked(
         'bricks',
         ['MS-BRK', 'Facing brick', 'ea'],
         `ceil((length * height - openings) / (${pick(system, '8 in * 8 in / 3', '200 mm * 66.7 mm')}))`,
-        { material: '780.00', basis: 1000 },
         ['5', '1'],
       ),
-      part('mortar', ['MS-MRT', 'Mortar', 'bag'], 'bricks * 7 / 1000', { material: '11.80' }, ['0', '1']),
-      part(
+      booked('mortar', ['MS-MRT', 'Mortar', 'bag'], 'bricks * 7 / 1000', ['0', '1']),
+      booked(
         'ties',
         ['MS-TIE', 'Wall ties', 'ea'],
         `ceil((length * height - openings) / ${pick(system, '2.67 ft²', '0.25 m²')})`,
-        { material: '0.34' },
         ['5', '1'],
       ),
       part('weeps', ['MS-WEP', 'Weep vents', 'ea'], `ceil(length / ${pick(system, '2 ft', '0.6 m')})`, {
         material: '0.75',
       }),
-      part('laying', ['LB-BRICK', 'Lay brick', 'ea'], 'bricks', { hours: '16', craft: 'mason', basis: 1000 }),
     ],
   });
 };

@@ -1,5 +1,5 @@
 // data: paving, fences and structures of the trade library
-import { type Maker, SIZES, YES_NO, assemblyOf, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, YES_NO, assemblyOf, input, part, pick } from '../build.ts';
 
 const pavers: Maker = (system) => {
   const { small, area, volume, length } = SIZES[system];
@@ -94,7 +94,7 @@ const silt: Maker = (system) =>
         ['SW-SFB', 'Silt fabric', SIZES[system].length],
         'length',
         { material: '0.48', hours: '0.02', craft: 'laborer' },
-        ['5', '100'],
+        ['5', pick(system, '100', '30')],
       ),
       part(
         'stakes',
@@ -133,11 +133,7 @@ const manhole: Maker = (system) =>
         hours: '1',
         craft: 'laborer',
       }),
-      part('dig', ['SW-EXC', 'Excavate', SIZES[system].volume], 'count * hole * hole * depth', {
-        equipment: '7.40',
-        hours: '0.05',
-        craft: 'operator',
-      }),
+      booked('dig', ['SW-EXC', 'Excavate', SIZES[system].volume], 'count * hole * hole * depth'),
     ],
   });
 

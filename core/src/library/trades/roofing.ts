@@ -1,23 +1,14 @@
 // data: board and roofing of the trade library
-import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
 
 /** Common practice, a 4 x 8 ft sheet: 4.5 lb ready-mix, 15.4 ft tape, 2.9 lb compound, 40 screws. */
 const boardParts = (face: string, sheetArea: string, { area, length, mass }: (typeof SIZES)['us']) => [
-  part('board', ['BD-58-8', 'Board', 'sheet'], `layers * ${face} / (${sheetArea})`, { material: '17.40' }, [
-    '5',
-    '1',
-  ]),
-  part('screws', ['BD-SCR', 'Board screws', 'ea'], '40 * board', { material: '18.00', basis: 1000 }, [
-    '0',
-    '100',
-  ]),
-  part('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], 'board * 4.5 lb', { material: '0.42' }),
-  part('tape', ['BD-TAPE', 'Joint tape', length], 'board * 15.4 ft', { material: '0.03' }),
-  part('compound', ['BD-CMP', 'Joint compound', mass], 'board * 2.9 lb', { material: '0.58' }),
-  part('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`, {
-    hours: '0.021',
-    craft: 'boarder',
-  }),
+  booked('board', ['BD-58-8', 'Board', 'sheet'], `layers * ${face} / (${sheetArea})`, ['5', '1']),
+  booked('screws', ['BD-SCR', 'Board screws', 'ea'], '40 * board', ['0', '100']),
+  booked('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], 'board * 4.5 lb'),
+  booked('tape', ['BD-TAPE', 'Joint tape', length], 'board * 15.4 ft'),
+  booked('compound', ['BD-CMP', 'Joint compound', mass], 'board * 2.9 lb'),
+  booked('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`),
 ];
 
 const wallBoard: Maker = (system) =>

@@ -1,5 +1,5 @@
 // data: sitework of the trade library
-import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
 
 /** Digging bulks: volume factors of US Army FM 5-434 table 1-1, in place to loose (from memory). */
 const SOILS = choice(['Common earth', '1.25'], ['Sand', '1.11'], ['Clay', '1.43'], ['Blasted rock', '1.5']);
@@ -26,11 +26,7 @@ const pipeTrench: Maker = (system) => {
       input('reused', 'Share that is good enough for backfill?', '%', '90'),
     ],
     parts: [
-      part('excavation', ['SW-EXC', 'Excavate the trench', volume], 'length * width * depth', {
-        equipment: '7.40',
-        hours: '0.05',
-        craft: 'operator',
-      }),
+      booked('excavation', ['SW-EXC', 'Excavate the trench', volume], 'length * width * depth'),
       part(
         'pipe',
         ['SW-PIPE', 'Pipe, laid', length],
@@ -52,11 +48,10 @@ const pipeTrench: Maker = (system) => {
         { material: '34.00', hours: '0.12', craft: 'laborer' },
         ['5', ''],
       ),
-      part(
+      booked(
         'backfill',
         ['SW-BKF', 'Backfill and compact', volume],
         'length * width * (depth - bedding - outside - cover)',
-        { equipment: '3.90', hours: '0.07', craft: 'laborer' },
       ),
       part(
         'haul',
@@ -91,7 +86,7 @@ const massExcavation: Maker = (system) => {
         hours: '0.04',
         craft: 'operator',
       }),
-      part('grade', ['LB-GRADE', 'Fine grade', area], 'area', { hours: '0.006', craft: 'laborer' }),
+      booked('grade', ['LB-GRADE', 'Fine grade', area], 'area'),
     ],
   });
 };
@@ -143,13 +138,10 @@ const curb: Maker = (system) => {
       input('height', 'Height of the curb, over all?', small, pick(system, '18', '450')),
     ],
     parts: [
-      part(
-        'concrete',
-        ['CN-RM-40', 'Ready-mix concrete', volume],
-        'length * width * height',
-        { material: '168.00' },
-        ['10', '0.25'],
-      ),
+      booked('concrete', ['CN-RM-40', 'Ready-mix concrete', volume], 'length * width * height', [
+        '10',
+        '0.25',
+      ]),
       part('forms', ['CN-FRM-CB', 'Curb forms, set and strip', length], '2 * length', {
         material: '0.55',
         hours: '0.04',
@@ -179,19 +171,13 @@ const sidewalk: Maker = (system) => {
       input('base', 'Depth of the base?', small, pick(system, '4', '100')),
     ],
     parts: [
-      part('base', ['SW-CB-34', 'Crushed base', volume], 'area * base', { material: '36.00' }, ['5', '']),
+      booked('base', ['SW-CB-34', 'Crushed base', volume], 'area * base', ['5', '']),
       part('forms', ['CN-EF-4', 'Edge forms, set and strip', length], 'perimeter', {
         material: '0.48',
         hours: '0.03',
         craft: 'carpenter',
       }),
-      part(
-        'concrete',
-        ['CN-RM-40', 'Ready-mix concrete', volume],
-        'area * thickness',
-        { material: '168.00' },
-        ['10', '0.25'],
-      ),
+      booked('concrete', ['CN-RM-40', 'Ready-mix concrete', volume], 'area * thickness', ['10', '0.25']),
       part('finish', ['LB-BROOM', 'Place and broom finish', area], 'area', {
         hours: '0.03',
         craft: 'finisher',
@@ -212,7 +198,7 @@ const lawn: Maker = (system) => {
     parts: [
       part(
         'soil',
-        ['SW-TOP', 'Topsoil, spread', volume],
+        ['SW-TPS', 'Topsoil, supplied and spread', volume],
         'area * depth',
         { material: '28.00', hours: '0.08', craft: 'laborer' },
         ['10', ''],
@@ -255,7 +241,7 @@ const planting: Maker = (system) =>
       ),
       part(
         'pit_soil',
-        ['SW-TOP', 'Topsoil, spread', SIZES[system].volume],
+        ['SW-TPS', 'Topsoil, supplied and spread', SIZES[system].volume],
         'count * pi / 4 * pit * pit * pit_depth',
         { material: '28.00', hours: '0.08', craft: 'laborer' },
       ),

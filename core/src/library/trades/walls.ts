@@ -1,5 +1,5 @@
 // data: walls and floors of the trade library
-import { type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
+import { booked, type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
 
 /**
  * An outer wall of studs. Common practice: two top plates and one bottom plate, a stud per spacing and
@@ -19,19 +19,12 @@ const outerWall: Maker = (system) => {
       input('openings', 'Area of openings to take off?', area, '0', 'or openings_area of the walls'),
     ],
     parts: [
-      part('bottom_plate', ['FR-PLT-6T', 'Bottom plate, treated', length], 'length', { material: '1.18' }, [
-        '3',
-        stick,
-      ]),
-      part('top_plates', ['FR-PLT-6', 'Top plates, two', length], '2 * length', { material: '0.74' }, [
-        '3',
-        stick,
-      ]),
-      part(
+      booked('bottom_plate', ['FR-PLT-6T', 'Bottom plate, treated', length], 'length', ['3', stick]),
+      booked('top_plates', ['FR-PLT-6', 'Top plates, two', length], '2 * length', ['3', stick]),
+      booked(
         'studs',
         ['FR-STD-6', 'Studs with ends, corners and tees', 'ea'],
         'ceil(length / spacing) + ends + corners + tees',
-        { material: '7.90' },
         ['5', '1'],
       ),
       part(
@@ -79,28 +72,19 @@ const framedOpening: Maker = (system) => {
       ),
     ],
     parts: [
-      part('jambs', ['FR-STD-6', 'Jamb studs, two an opening', 'ea'], '2 * count', { material: '7.90' }, [
-        '5',
-        '1',
-      ]),
+      booked('jambs', ['FR-STD-6', 'Jamb studs, two an opening', 'ea'], '2 * count', ['5', '1']),
       part('jamb_length', ['LB-JAMB', 'Set jamb studs', length], '2 * count * stud_height', {
         hours: '0.02',
         craft: 'carpenter',
       }),
       part(
         'header',
-        ['FR-HDR-8', 'Header', length],
+        ['FR-HDR-1', 'Header stock, a ply', length],
         'count * plies * (width + 2 * bearing)',
-        { material: '2.35', hours: '0.05', craft: 'carpenter' },
+        { material: '1.38', hours: '0.025', craft: 'carpenter' },
         ['5', ''],
       ),
-      part(
-        'sill',
-        ['FR-PLT-6', 'Sill', length],
-        'if(sill = 1, count * width, 0 * width)',
-        { material: '0.74' },
-        ['5', ''],
-      ),
+      booked('sill', ['FR-PLT-6', 'Sill', length], 'if(sill = 1, count * width, 0 * width)', ['5', '']),
     ],
   });
 };
@@ -119,8 +103,8 @@ const joistFloor: Maker = (system) => {
       input('tube', 'Length of joist one tube of adhesive does?', length, pick(system, '50', '15')),
     ],
     parts: [
-      part('joists', ['FR-JST-10', 'Joists', length], 'area / spacing', { material: '2.28' }, ['5', stick]),
-      part('rim', ['FR-RIM-10', 'Rim board', length], 'perimeter', { material: '2.55' }, ['5', stick]),
+      booked('joists', ['FR-JST-10', 'Joists', length], 'area / spacing', ['5', stick]),
+      booked('rim', ['FR-RIM-10', 'Rim board', length], 'perimeter', ['5', stick]),
       part(
         'decking',
         ['FR-DCK-34', 'Decking, tongue and groove', 'sheet'],
@@ -128,15 +112,12 @@ const joistFloor: Maker = (system) => {
         { material: '39.50' },
         ['7', '1'],
       ),
-      part('adhesive', ['FR-ADH', 'Adhesive', 'tube'], 'joists / tube', { material: '6.40' }, ['0', '1']),
+      booked('adhesive', ['FR-ADH', 'Adhesive', 'tube'], 'joists / tube', ['0', '1']),
       part('screws', ['FR-SCR', 'Decking screws', 'ea'], '48 * decking', { material: '52.00', basis: 1000 }, [
         '0',
         '100',
       ]),
-      part('framing', ['LB-FLOOR', 'Frame and deck the floor', area], 'area', {
-        hours: '0.036',
-        craft: 'carpenter',
-      }),
+      part('framing', ['LB-DECK', 'Lay decking', area], 'area', { hours: '0.014', craft: 'carpenter' }),
     ],
   });
 };
