@@ -25,6 +25,8 @@ export function pictureKey({ id, placings, tone, widthPt, heightPt }: Sheet): st
 }
 
 const THUMBNAIL_WIDTH = 520;
+/** Texts are read once: a sheet's text only changes with its pages. */
+const textsRead = new WeakMap<Services, Map<string, Promise<readonly SheetText[]>>>();
 const opened = new WeakMap<Services, Map<string, Promise<boolean>>>();
 
 function ensureOpen(services: Services, jobId: string, fileId: string): Promise<boolean> {
@@ -57,7 +59,16 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
   return {
     render,
     lineWork: async (sheet) => services.sheets.lineWork(await ensurePlaced(sheet)),
-    texts: async (sheet) => services.sheets.texts(await ensurePlaced(sheet)),
+    texts: (sheet) => {
+      const read = textsRead.get(services) ?? new Map<string, Promise<readonly SheetText[]>>();
+      textsRead.set(services, read);
+      const key = `${jobId} ${pictureKey(sheet)}`;
+      const reading = read.get(key) ?? ensurePlaced(sheet).then((placed) => services.sheets.texts(placed));
+      read.set(key, reading);
+      // What failed is tried again the next time it is asked for.
+      reading.catch(() => read.delete(key));
+      return reading;
+    },
     thumbnail: async (sheet) => {
       // Another way of lying is another picture.
       const key = pictureKey(sheet);

@@ -9,6 +9,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Zone } from '@zest/core/job/records/zone';
 import { knownValue } from '@zest/core/calculate/define';
 import { propertyNode } from '@zest/core/calculate/nodes';
+import { type OpeningRow, listOpeningRows } from '@zest/core/takeoff/openingRows';
 import { seatAt } from '@zest/core/takeoff/seat';
 import { worldDistance } from '@zest/core/takeoff/scale';
 import { scaleAt } from '@zest/core/takeoff/scaleAt';
@@ -89,6 +90,12 @@ export function markOf(stores: Stores, scope: Scope, sheet: Sheet, strokes: Stro
 
 /** Openings take their size from the count they belong to; without one they are a usual door. */
 const USUAL_SIZE = { us: { width: 0.9144, height: 2.1336 }, metric: { width: 0.9, height: 2.1 } } as const;
+
+/** The rows of schedules that openings can be of, read as the job writes its numbers. */
+export function openingRows(job: Job): readonly OpeningRow[] {
+  const settings = settingsOf(job);
+  return listOpeningRows(job, formatsOf(settings).numbers, settings.unitSystem);
+}
 
 /** The opening a click would put into a mark, of the count in hand; a row of a schedule says its size and tag. */
 export function openingAt(stores: Stores, mark: Mark, at: Point): Opening | undefined {

@@ -5,11 +5,11 @@ import type { Job } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { nextOpeningRow } from '@zest/core/takeoff/openingRows';
 import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
-import { markOf, openingAt, scopeFor } from './drawing.ts';
-import { nextOpeningRow } from './openingRows.ts';
+import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
 import type { Strokes } from './tools/edit.ts';
 
 /** Puts what a pen has drawn into the job, and takes the last of it back. */
@@ -47,7 +47,7 @@ export function createPlacer(
       const job = jobs.getState().open?.job;
       // A schedule is gone through row by row: the next tag that sits nowhere yet.
       if (openingRow !== undefined && job !== undefined)
-        view.setState({ openingRow: nextOpeningRow(job, openingRow) });
+        view.setState({ openingRow: nextOpeningRow(job, openingRows(job), openingRow) });
     },
     takeBackOpening: () => {
       const { job: now, sheet: on } = held();

@@ -8,7 +8,6 @@ import { caughtBy } from './boxes.ts';
 import { copyToSheet } from './clipboard.ts';
 import { colorChoice } from './colorChoice.ts';
 import { legendRows } from './legendRows.ts';
-import { listOpeningRows, nextOpeningRow } from './openingRows.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', name: 'Wall', kind: 'run', color: 4 });
@@ -27,39 +26,7 @@ const opening: RecordOf<'opening'> = {
   heightM: 2,
   seat: { on: 'run', stroke: 0, along: 0.5 },
 };
-const schedule: RecordOf<'schedule'> = {
-  type: 'schedule',
-  id: makeId('schedule'),
-  sheetId: null,
-  title: 'Doors',
-  columns: ['Door', 'Width', 'Height'],
-  rows: [
-    ['101A', `3'-0"`, `7'-0"`],
-    ['101B', `6'`, `7'`],
-    ['102A', 'see plan', `7'`],
-    ['103A', '900 mm', '2100 mm'],
-  ],
-  order: 1,
-};
-const job = createJob([...listRecords(started), wall, doors, run, opening, schedule]);
-
-describe('rows of schedules that openings are placed from', () => {
-  it('are those with a tag, a width and a height that can be read, in any unit', () => {
-    const rows = listOpeningRows(job);
-    expect(rows.map(({ tag }) => tag)).toEqual(['101A', '101B', '103A']);
-    expect(rows[0]?.widthM).toBeCloseTo(0.9144, 6);
-    expect(rows[2]?.heightM).toBeCloseTo(2.1, 6);
-  });
-
-  it('are gone through one after the other, past the tags that sit in a wall, and around', () => {
-    const [first, second, last] = listOpeningRows(job);
-    expect(nextOpeningRow(job, first!)?.tag).toBe('101B');
-    expect(nextOpeningRow(job, second!)?.tag).toBe('103A');
-    expect(nextOpeningRow(job, last!)?.tag).toBe('101B');
-    const all = ['101B', '103A'].map((tag) => ({ ...opening, id: makeId('opening'), tag }));
-    expect(nextOpeningRow(createJob([...listRecords(job), ...all]), last!)).toBeUndefined();
-  });
-});
+const job = createJob([...listRecords(started), wall, doors, run, opening]);
 
 describe('what a box or a loop catches', () => {
   it('is what lies in it whole', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { POINT_FORMAT } from '../units/numberFormat.ts';
-import { lengthColumns, scopesOfRows } from './scheduleScopes.ts';
+import { lengthColumns, readScheduleLength, scopesOfRows } from './scheduleScopes.ts';
 
 const beams = {
   columns: ['MARK', 'WIDTH', 'DEPTH', 'BARS'],
@@ -14,7 +14,7 @@ const beams = {
 
 describe('scopes from a schedule', () => {
   it('are one a named row, each name once, with the lengths the row gives', () => {
-    expect(scopesOfRows(beams, 0, POINT_FORMAT)).toEqual([
+    expect(scopesOfRows(beams, 0, POINT_FORMAT, 'us')).toEqual([
       {
         name: 'GB-1',
         properties: [
@@ -27,7 +27,17 @@ describe('scopes from a schedule', () => {
   });
 
   it('take only columns whose heading and figures are lengths', () => {
-    expect(lengthColumns(beams, POINT_FORMAT)).toEqual([1, 2]);
-    expect(lengthColumns({ columns: ['Width', 'Count'], rows: [['wide', '3']] }, POINT_FORMAT)).toEqual([]);
+    expect(lengthColumns(beams, POINT_FORMAT, 'us')).toEqual([1, 2]);
+    expect(lengthColumns({ columns: ['Width', 'Count'], rows: [['wide', '3']] }, POINT_FORMAT, 'us')).toEqual(
+      [],
+    );
+  });
+
+  it('takes a bare figure for inches on a sheet in feet, for millimeters on a metric one', () => {
+    const doors = { columns: ['Tag', 'Width'], rows: [['D1', '900']] };
+    expect(scopesOfRows(doors, 0, POINT_FORMAT, 'metric')[0]?.properties[0]).toMatchObject({ unit: 'mm' });
+    expect(readScheduleLength('900', POINT_FORMAT, 'metric')).toBeCloseTo(0.9, 9);
+    expect(readScheduleLength('36', POINT_FORMAT, 'us')).toBeCloseTo(0.9144, 9);
+    expect(readScheduleLength('see plan', POINT_FORMAT, 'us')).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { proposeSheet } from './sheetText.ts';
+import { proposeSheet, titleOfPart } from './sheetText.ts';
 
 const text = (words: string, x: number, y: number, height = 10) => ({
   text: words,
@@ -46,5 +46,31 @@ describe('what a page says of itself', () => {
 
   it('does not take room numbers in the drawing for the sheet number', () => {
     expect(proposeSheet([text('B-12', 600, 600, 40)], 2592, 1728).number).toBe('');
+  });
+});
+
+describe('the title of a part of a sheet', () => {
+  const text = (words: string, x: number, y: number, height: number) => ({
+    text: words,
+    x,
+    y,
+    height,
+    width: 80,
+  });
+  const box = { minX: 100, minY: 100, maxX: 400, maxY: 400 };
+
+  it('is the largest text beside its scale, in the box or just under it', () => {
+    const texts = [
+      text('2', 110, 420, 14),
+      text('FOOTING AT BLOCK WALL', 130, 415, 18),
+      text(`3/4" = 1'-0"`, 130, 435, 11),
+      text('Slab as noted', 200, 200, 10),
+      text(`1/8" = 1'-0"`, 600, 435, 11),
+    ];
+    expect(titleOfPart(texts, box)).toEqual({ name: 'FOOTING AT BLOCK WALL', scale: `3/4" = 1'-0"` });
+  });
+
+  it('is empty where no scale is printed for it', () => {
+    expect(titleOfPart([text('Slab as noted', 200, 200, 10)], box)).toEqual({ name: '', scale: '' });
   });
 });

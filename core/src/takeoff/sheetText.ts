@@ -1,3 +1,5 @@
+import type { Bounds } from '../geometry/bounds.ts';
+import { NAME_LIMIT } from '../job/records/fields.ts';
 import { parseScaleRatio } from './scale.ts';
 
 /** A piece of text on a page; sheet points, the start of its baseline. */
@@ -84,4 +86,22 @@ function findScale(block: readonly SheetText[], texts: readonly SheetText[]): st
 function readScale(text: string): string | undefined {
   const found = SCALE.exec(text)?.[0];
   return found !== undefined && parseScaleRatio(found).ok ? found : undefined;
+}
+
+/** A drawing's title stands in its box or this far under it, its scale on the next line or beside it. */
+const UNDER_PT = 40;
+const TITLE_LINES_PT = 30;
+
+/** The name and the scale that are printed for a part of a sheet, such as a detail; empty where none are. */
+export function titleOfPart(
+  texts: readonly SheetText[],
+  { minX, minY, maxX, maxY }: Bounds,
+): { readonly name: string; readonly scale: string } {
+  const near = texts.filter(({ x, y }) => x >= minX && x <= maxX && y >= minY && y <= maxY + UNDER_PT);
+  const scale = near.find(({ text }) => parseScaleRatio(text).ok);
+  if (scale === undefined) return { name: '', scale: '' };
+  const [title] = near
+    .filter((each) => each !== scale && Math.abs(each.y - scale.y) < TITLE_LINES_PT && each.text.length > 2)
+    .sort((a, b) => b.height - a.height);
+  return { name: title?.text.slice(0, NAME_LIMIT) ?? '', scale: scale.text };
 }

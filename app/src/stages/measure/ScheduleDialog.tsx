@@ -167,12 +167,14 @@ interface MakeScopesProps {
 /** One scope a row, with the row's lengths as its properties, in one step. */
 function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
   const { job } = useOpenJob();
-  const { numbers } = useFormats();
+  const { numbers, display } = useFormats();
   const { makeId } = useServices();
   const [kind, setKind] = useState<MarkKind>('run');
   const [nameColumn, setNameColumn] = useState(0);
   const names = new Set([...job.scope.values()].map(({ name }) => name));
-  const wanted = scopesOfRows(draft, nameColumn, numbers).filter(({ name }) => !names.has(name));
+  const wanted = scopesOfRows(draft, nameColumn, numbers, display.system).filter(
+    ({ name }) => !names.has(name),
+  );
   const make = (): void => {
     const keys = new Set(takenKeys(job));
     let order = orderAfter(job.scope.values());

@@ -1,9 +1,10 @@
+import type { OpeningRow } from '@zest/core/takeoff/openingRows';
 import { LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Tool } from '../../stores/viewStore.ts';
 import { type Form, currentStroke, formsOf } from '../tools/draw.ts';
-import { type OpeningRow, listOpeningRows } from '../openingRows.ts';
+import { openingRows } from '../drawing.ts';
 import type { Pens } from '../usePens.ts';
 import { SheetMenu } from './SheetMenu.tsx';
 
@@ -31,7 +32,7 @@ function OpeningRows() {
   const row = useView((state) => state.openingRow);
   const setView = useSetView();
   const { display } = useFormats();
-  const rows = listOpeningRows(job);
+  const rows = openingRows(job);
   if (rows.length === 0) return null;
   const used = new Set([...job.opening.values()].map(({ tag }) => tag));
   const write = (lengthM: number): string => joinFigure(formatQuantity(lengthM, LENGTH, display));

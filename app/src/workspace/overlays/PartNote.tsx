@@ -1,27 +1,14 @@
 import { Button } from '@chakra-ui/react';
 import { X } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Bounds } from '@zest/core/geometry/bounds';
 import { put } from '@zest/core/job/change';
 import { SCALE_AREA_LIMIT, type ScaleArea, type Sheet } from '@zest/core/job/records/sheet';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
-import type { SheetText } from '@zest/core/takeoff/sheetText';
+import { titleOfPart } from '@zest/core/takeoff/sheetText';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { createSheetFiles } from '../../platform/sheetFiles.ts';
-import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
-
-/** A scale and a name that are printed in or just under a box: what a detail's title says. */
-function printedIn(texts: readonly SheetText[], { minX, minY, maxX, maxY }: Bounds) {
-  const under = texts.filter(({ x, y }) => x >= minX && x <= maxX && y >= minY && y <= maxY + 40);
-  const scale = under.find(({ text }) => parseScaleRatio(text).ok);
-  const title = under
-    .filter(
-      ({ text, y }) =>
-        scale !== undefined && text !== scale.text && Math.abs(y - scale.y) < 30 && text.length > 2,
-    )
-    .sort((a, b) => b.height - a.height)[0];
-  return { scale: scale?.text ?? '', name: title?.text.slice(0, 200) ?? '' };
-}
+import { useSheetTexts } from '../../platform/useSheetTexts.ts';
+import { useJobActions, useSetView, useView } from '../../stores/context.tsx';
 
 /** Asks for the scale of a part of the sheet, such as a detail; lists those there are. */
 export function PartNote({ sheet }: { readonly sheet: Sheet }) {
@@ -72,43 +59,25 @@ interface PartFormProps {
 }
 
 function PartForm({ sheet, part, areas }: PartFormProps) {
-  const services = useServices();
-  const { jobId } = useOpenJob();
   const actions = useJobActions();
   const setView = useSetView();
-  const [name, setName] = useState('');
-  const [text, setText] = useState('');
+  // What the drawing says is offered until something is typed.
+  const [name, setName] = useState<string | undefined>();
+  const [text, setText] = useState<string | undefined>();
   const [refusal, setRefusal] = useState<string | undefined>();
-  useEffect(() => {
-    let gone = false;
-    createSheetFiles(services, jobId)
-      .texts(sheet)
-      .then(
-        (texts) => {
-          const printed = printedIn(texts, part);
-          if (gone) return;
-          // What was typed meanwhile is not written over.
-          setText((typed) => typed || printed.scale);
-          setName((typed) => typed || printed.name);
-        },
-        () => undefined,
-      );
-    return () => {
-      gone = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [services, jobId, sheet.id, part]);
+  const printed = titleOfPart(useSheetTexts(sheet, true), part);
+  const [shownName, shownScale] = [name ?? printed.name, text ?? printed.scale];
   const submit = (): void => {
-    const ratio = parseScaleRatio(text);
+    const ratio = parseScaleRatio(shownScale);
     if (!ratio.ok) return setRefusal(describeProblem(ratio.problem));
     if (areas.length >= SCALE_AREA_LIMIT) return setRefusal(`A sheet holds up to ${SCALE_AREA_LIMIT} parts.`);
     const area: ScaleArea = {
-      name: name.trim(),
+      name: shownName.trim(),
       x: part.minX,
       y: part.minY,
       width: Math.max(1, part.maxX - part.minX),
       height: Math.max(1, part.maxY - part.minY),
-      scale: { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: text.trim() } },
+      scale: { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: shownScale.trim() } },
     };
     const done = actions.transact('scale of a part', put({ ...sheet, scaleAreas: [...areas, area] }));
     if (!done.ok) return setRefusal(describeProblem(done.problem));
@@ -125,7 +94,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
         Its name
         <input
           className="input"
-          value={name}
+          value={shownName}
           placeholder="Footing"
           onChange={(event) => setName(event.target.value)}
         />
@@ -135,7 +104,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
         <input
           className="input"
           autoFocus
-          value={text}
+          value={shownScale}
           placeholder={`3/4" = 1'-0", 1:20`}
           aria-invalid={refusal !== undefined}
           onChange={(event) => setText(event.target.value)}

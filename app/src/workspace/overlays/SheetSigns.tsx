@@ -1,11 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useMemo } from 'react';
 import { junctionsOnSheet } from '@zest/core/calculate/defineMeasures';
-import { boundsOf } from '@zest/core/geometry/bounds';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
-import { createSheetFiles } from '../../platform/sheetFiles.ts';
-import { useOpenJob, useServices, useView } from '../../stores/context.tsx';
+import { useSheetTexts } from '../../platform/useSheetTexts.ts';
+import { useOpenJob, useView } from '../../stores/context.tsx';
 import { type Camera, toScreen } from '../camera.ts';
 import { boxOf } from '../tools/forms.ts';
 
@@ -62,8 +61,15 @@ export function JunctionDots({ sheet, camera }: SignsProps) {
   const shown = useView((state) => state.junctionsShown);
   const penScope = useView((state) => state.penScope);
   const scope = job.scope.get(penScope as Scope['id']);
-  if (!shown || scope === undefined) return null;
-  const groups = junctionsOnSheet(job, calculation.marksOf(scope.id), calculation.metBy(scope), sheet.id);
+  const groups = useMemo(
+    () =>
+      shown && scope !== undefined
+        ? junctionsOnSheet(job, calculation.marksOf(scope.id), calculation.metBy(scope), sheet.id)
+        : [],
+    // Of the job only its marks make junctions; the camera moves at every frame.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [shown, scope, job.mark, sheet.id],
+  );
   const worded = camera.scale > 0.9;
   return (
     <g className="junctions">
@@ -109,38 +115,7 @@ export function TextHits({ sheet, camera }: SignsProps) {
 
 /** Texts on the sheet that hold every word looked for; read when they are first asked for. */
 export function useTextHits(sheet: Sheet, sought: string): readonly SheetText[] {
-  const services = useServices();
-  const { jobId } = useOpenJob();
-  const [read, setRead] = useState<
-    { readonly id: string; readonly texts: readonly SheetText[] } | undefined
-  >();
-  const wanted = sought.trim() !== '';
-  const { id, placings } = sheet;
-  useEffect(() => {
-    if (!wanted) return undefined;
-    let gone = false;
-    createSheetFiles(services, jobId)
-      .texts(sheet)
-      .then(
-        (texts) => gone || setRead({ id, texts }),
-        () => undefined,
-      );
-    return () => {
-      gone = true;
-    };
-    // A name or a scale changes no text.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted, services, jobId, id, placings]);
-  if (!wanted || read?.id !== id) return [];
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-  return read.texts.filter(({ text }) => words.every((word) => text.toLowerCase().includes(word)));
+  const texts = useSheetTexts(sheet, words.length > 0);
+  return texts.filter(({ text }) => words.every((word) => text.toLowerCase().includes(word)));
 }
-
-/** The box around hits, for the camera to go to. */
-export const boxOfTexts = (hits: readonly SheetText[]) =>
-  boundsOf(
-    hits.flatMap(({ x, y, width, height }) => [
-      { x, y: y - height },
-      { x: x + width, y },
-    ]),
-  );
