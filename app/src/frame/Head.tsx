@@ -79,7 +79,7 @@ function UndoRedo() {
   const { done, undone } = useOpenJob().history;
   const [undo, redo] = [done.at(-1)?.label, undone.at(-1)?.label];
   return (
-    <span style={{ display: 'flex', gap: 2, minWidth: 0 }}>
+    <span style={{ display: 'flex', gap: 2, flex: 'none' }}>
       <button
         type="button"
         className="icon-button"
@@ -113,7 +113,7 @@ function SavedState() {
       className={state === 'failed' ? 'wrong' : 'soft'}
       role="status"
       aria-live="polite"
-      style={{ minWidth: 56, fontSize: 13 }}
+      style={{ minWidth: 56, flex: 'none', fontSize: 13 }}
       data-saved={state}
     >
       {SAVED_WORDS[state]}

@@ -111,6 +111,13 @@ export const isScopeShown = (
 ): boolean =>
   isShown({ hidden, alone }, scope.id) && !(alone === undefined && hidden.has(scope.sectionId ?? ''));
 
+/** True when a mark of a scope is to be seen: neither it nor its zone is hidden. */
+export const isMarkShown = (
+  view: Pick<ViewState, 'hidden' | 'alone'>,
+  scope: Parameters<typeof isScopeShown>[1],
+  zoneId: string | null | undefined,
+): boolean => isScopeShown(view, scope) && !view.hidden.has(zoneId ?? '');
+
 /** True when a scope's marks are to be seen. */
 export const isShown = ({ hidden, alone }: Pick<ViewState, 'hidden' | 'alone'>, scopeId: string): boolean =>
   alone === undefined ? !hidden.has(scopeId) : alone === scopeId;

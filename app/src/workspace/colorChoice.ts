@@ -1,6 +1,5 @@
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
-import type { Zone } from '@zest/core/job/records/zone';
 import type { ColorMode } from '../stores/viewStore.ts';
 
 /** What is in no section, on no level or in no zone is stone gray. */
@@ -11,7 +10,7 @@ export function colorChoice(
   job: Job,
   mode: ColorMode,
   levelId: string | undefined,
-): (scope: Scope, zone: Zone | undefined) => number {
+): (scope: Scope, zoneId: string | undefined) => number {
   const order = <Item extends { readonly id: string; readonly order: number }>(
     items: Iterable<Item>,
   ): ReadonlyMap<string, number> => new Map(inOrder(items).map(({ id }, index) => [id, index]));
@@ -25,7 +24,7 @@ export function colorChoice(
   }
   if (mode === 'zone') {
     const zones = order(job.zone.values());
-    return (_scope, zone) => zones.get(zone?.id ?? '') ?? NONE;
+    return (_scope, zoneId) => zones.get(zoneId ?? '') ?? NONE;
   }
   return ({ color }) => color;
 }

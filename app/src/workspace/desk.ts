@@ -23,7 +23,7 @@ export interface Desk {
   readonly end: () => void;
 }
 
-/** Cameras by sheet; the main desk remembers them while the page is open. */
+/** Where sheets were looked at; the main desk remembers it while the page is open. A sheet seen whole has none. */
 export type Cameras = Map<string, Camera>;
 
 export function createDesk(
@@ -57,25 +57,23 @@ export function createDesk(
     sheetLayer.look(camera, screen);
     marks.look(camera, screen);
   };
-  /** The whole sheet was asked for and nothing was moved since: it is kept whole when room changes. */
-  let fitted = false;
   const setCamera = (camera: Camera): void => {
-    fitted = false;
     if (shown !== undefined) cameras.set(shown.id, camera);
     store.setState({ camera });
     apply();
   };
+  /** A sheet without a remembered camera is seen whole, and is kept whole when the room changes. */
   const fit = (): void => {
     if (shown === undefined) return;
     setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
-    fitted = true;
+    cameras.delete(shown.id);
   };
   const watcher = new ResizeObserver(([entry]) => {
     const box = entry?.contentRect;
     if (box === undefined || box.width === 0) return;
     store.setState({ screen: { width: box.width, height: box.height } });
-    if (fitted) fit();
-    else apply();
+    if (shown === undefined || cameras.has(shown.id)) apply();
+    else fit();
   });
   watcher.observe(element);
 

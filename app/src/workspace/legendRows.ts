@@ -4,11 +4,15 @@ import { inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { type ViewState, isMarkShown, isScopeShown } from '../stores/viewStore.ts';
+import { colorChoice } from './colorChoice.ts';
 
 /** One line of a sheet's legend. */
 export interface LegendRow {
   readonly scope: Scope;
   readonly figure: string;
+  /** What its marks here are drawn in: several where they are told apart by zones. */
+  readonly colors: readonly number[];
 }
 
 /** What is drawn on a sheet, with how much of it is there. Hidden scopes are left out. */
@@ -16,16 +20,23 @@ export function legendRows(
   calculation: Calculation,
   sheet: Sheet,
   display: Display,
-  shown: (scope: Scope) => boolean,
+  view: Pick<ViewState, 'hidden' | 'alone' | 'colorBy'>,
 ): readonly LegendRow[] {
+  const { job } = calculation;
   const here = new Set([sheet.id]);
-  return inOrder(calculation.job.scope.values()).flatMap((scope) => {
-    if (!shown(scope)) return [];
+  const colorOf = colorChoice(job, view.colorBy, sheet.levelId);
+  return inOrder(job.scope.values()).flatMap((scope) => {
+    if (!isScopeShown(view, scope)) return [];
     const { value, dimension, marks } = figureOnSheets(calculation, scope, here);
     if (marks === 0) return [];
-    if (value === undefined) return [{ scope, figure: 'no scale' }];
+    const drawn = calculation
+      .marksOf(scope.id)
+      .filter((mark) => mark.sheetId === sheet.id && isMarkShown(view, scope, mark.zoneId))
+      .map(({ zoneId }) => colorOf(scope, zoneId));
+    const colors = drawn.length === 0 ? [colorOf(scope, undefined)] : [...new Set(drawn)];
+    if (value === undefined) return [{ scope, colors, figure: 'no scale' }];
     const figure = formatQuantity(value, dimension, display);
-    return [{ scope, figure: scope.kind === 'count' ? `${figure.figure} ea` : joinFigure(figure) }];
+    return [{ scope, colors, figure: scope.kind === 'count' ? `${figure.figure} ea` : joinFigure(figure) }];
   });
 }
 

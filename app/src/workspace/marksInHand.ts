@@ -7,7 +7,7 @@ import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
 import type { Stores } from '../stores/context.tsx';
-import { isScopeShown } from '../stores/viewStore.ts';
+import { isMarkShown } from '../stores/viewStore.ts';
 import { copiedMarks, copyMarks, pasteMarks } from './clipboard.ts';
 import { type Handle, moveStrokes, removeVertex } from './tools/edit.ts';
 
@@ -46,8 +46,7 @@ export function createMarksInHand(
   const { jobs, view } = stores;
   const shown = (mark: Mark): boolean => {
     const scope = held().job.scope.get(mark.scopeId);
-    const state = view.getState();
-    return scope !== undefined && isScopeShown(state, scope) && !state.hidden.has(mark.zoneId ?? '');
+    return scope !== undefined && isMarkShown(view.getState(), scope, mark.zoneId);
   };
   const selectedNow = (): readonly Mark[] =>
     [...held().selectedIds]

@@ -46,7 +46,7 @@ describe('colors', () => {
     const zoned = createJob([...listRecords(job), zone]);
     expect(colorChoice(job, 'scope', undefined)(wall, undefined)).toBe(4);
     expect(colorChoice(job, 'section', undefined)(filed, undefined)).toBe(2);
-    expect(colorChoice(zoned, 'zone', undefined)(wall, zone)).toBe(0);
+    expect(colorChoice(zoned, 'zone', undefined)(wall, zone.id)).toBe(0);
     // What belongs nowhere is gray, whatever its own color.
     const gray = colorChoice(job, 'section', undefined)(wall, undefined);
     expect(colorChoice(zoned, 'zone', undefined)(wall, undefined)).toBe(gray);
@@ -59,12 +59,30 @@ describe('the legend of a sheet', () => {
     const display = { system: 'us', numbers: { decimal: '.', group: ',' } } as Parameters<
       typeof legendRows
     >[2];
-    const rows = legendRows(new Calculation(job), sheet, display, () => true);
+    const all = { hidden: new Set<string>(), alone: undefined, colorBy: 'scope' } as const;
+    const rows = legendRows(new Calculation(job), sheet, display, all);
     expect(rows.map(({ scope, figure }) => [scope.name, figure])).toEqual([
       ['Wall', '20′-0″'],
       ['Doors', '1 ea'],
     ]);
-    expect(legendRows(new Calculation(job), sheet, display, ({ key }) => key !== 'wall')).toHaveLength(1);
+    const noWall = { ...all, hidden: new Set([wall.id]) };
+    expect(legendRows(new Calculation(job), sheet, display, noWall)).toHaveLength(1);
+    // Told apart by zones, a scope in two of them shows both colors, as its marks do.
+    const zones = ['East', 'West'].map((name, index): RecordOf<'zone'> => ({
+      type: 'zone',
+      id: makeId('zone'),
+      name,
+      order: index + 1,
+      repeat: 1,
+    }));
+    const halves = zones.map(({ id }): RecordOf<'mark'> => ({ ...run, id: makeId('mark'), zoneId: id }));
+    const zoned = new Calculation(createJob([...listRecords(job), ...zones, ...halves]));
+    const colorsOf = (view: Parameters<typeof legendRows>[3]) =>
+      legendRows(zoned, sheet, display, view)[0]?.colors;
+    expect(colorsOf(all)).toEqual([wall.color]);
+    const gray = colorChoice(job, 'zone', undefined)(wall, undefined);
+    expect(colorsOf({ ...all, colorBy: 'zone' })).toEqual([gray, 0, 1]);
+    expect(colorsOf({ ...all, colorBy: 'zone', hidden: new Set([zones[1]?.id ?? '']) })).toEqual([gray, 0]);
   });
 });
 

@@ -7,7 +7,7 @@ import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
 import { labelOf } from '../stages/measure/sheetContent.ts';
 import { useFormats, useJobState, useOpenJob, useServices, useView } from '../stores/context.tsx';
-import { isScopeShown } from '../stores/viewStore.ts';
+import { isMarkShown } from '../stores/viewStore.ts';
 import { colorChoice } from './colorChoice.ts';
 import type { DrawnStyle } from '../workers/marksProtocol.ts';
 import { type Cameras, type Desk, createDesk } from './desk.ts';
@@ -157,8 +157,8 @@ function useStylesInStep(desk: Desk | undefined, sheetId: string): void {
     const styles = [...job.scope.values()].flatMap((scope) =>
       zones.map((zone): DrawnStyle => ({
         id: styleOf(scope.id, zone?.id),
-        color: colorOf(scope, zone),
-        hidden: !isScopeShown({ hidden, alone }, scope) || (zone !== undefined && hidden.has(zone.id)),
+        color: colorOf(scope, zone?.id),
+        hidden: !isMarkShown({ hidden, alone }, scope, zone?.id),
         faint: false,
         sign: scope.sign,
       })),

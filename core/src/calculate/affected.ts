@@ -102,16 +102,9 @@ class Collector {
   mark(mark: RecordOf<'mark'>): void {
     this.marks.add(mark.id);
     this.scopes.add(mark.scopeId);
-    for (const job of this.#jobs) this.addMeeting(job, mark.scopeId);
     for (const job of this.#jobs)
       for (const { markId, scopeId } of job.opening.values())
         if (markId === mark.id && scopeId !== null) this.scopes.add(scopeId);
-  }
-
-  /** Scopes whose runs meet those of another: its marks make their junctions. */
-  addMeeting(job: Job, scopeId: string): void {
-    for (const { id, meets } of job.scope.values())
-      if (meets?.some((each) => each === scopeId) === true) this.scopes.add(id);
   }
 
   opening({ markId, scopeId }: RecordOf<'opening'>): void {
@@ -180,8 +173,17 @@ class Collector {
     this.sections.add(line.sectionId ?? NO_SECTION);
   }
 
-  /** Whatever is priced by an item that changed. */
+  /** Scopes whose runs meet those of another: its marks make their junctions. */
+  meetings(): void {
+    const touched = new Set(this.scopes);
+    for (const job of this.#jobs)
+      for (const { id, meets } of job.scope.values())
+        if (meets?.some((each) => touched.has(each)) === true) this.scopes.add(id);
+  }
+
+  /** What hangs on several records at once, looked for once: meeting scopes, and what an item prices. */
   finish(): void {
+    this.meetings();
     if (this.#codes.size === 0) return;
     for (const job of this.#jobs) {
       for (const line of job.line.values()) if (this.#codes.has(line.itemCode)) this.line(line);

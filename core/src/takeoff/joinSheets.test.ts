@@ -4,13 +4,15 @@ import { type Affine, applyAffine, invertAffine, turning } from '../geometry/aff
 import { boundsOf } from '../geometry/bounds.ts';
 import { type Point, distance, point } from '../geometry/point.ts';
 import { ringContains } from '../geometry/polygon.ts';
+import { type Command, put } from '../job/change.ts';
+import { type Job, applyDiff, inOrder } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
-import { createTestJob } from '../testing/job.ts';
-import { type JoinPair, joinedContent, planJoin } from './joinSheets.ts';
+import { createTestJob, makeScope } from '../testing/job.ts';
+import { type JoinPair, joinCommand, joinedContent, planJoin, rejoinCommand } from './joinSheets.ts';
 import { placingsOf } from './placing.ts';
 
-const { sheet: first, makeId } = createTestJob();
-const second: RecordOf<'sheet'> = { ...first, id: makeId('sheet'), number: 'C-102' };
+const { job: started, sheet: first, makeId } = createTestJob();
+const second: RecordOf<'sheet'> = { ...first, id: makeId('sheet'), order: 2, number: 'C-102' };
 /** The match line stands upright near the right side of the first sheet and near the left of the second. */
 const [top, bottom] = [point(2200, 200), point(2200, 1500)];
 
@@ -151,5 +153,54 @@ describe('the pages of a sheet', () => {
     const [placing] = placingsOf(first);
     expect(placing).toMatchObject({ matrix: [1, 0, 0, 1, 0, 0], pageIndex: 0 });
     expect(boundsOf(placing?.clip ?? [])).toEqual({ minX: 0, minY: 0, maxX: 2592, maxY: 1728 });
+  });
+});
+
+const after = (job: Job, command: Command): Job => {
+  const done = command(job);
+  if (!done.ok) throw new Error(JSON.stringify(done.problem));
+  return applyDiff(job, done.value);
+};
+
+describe('the joined sheet in the job', () => {
+  const job = after(started, put(second));
+  const id = makeId('sheet');
+  const joinedBy = (pairs: readonly JoinPair[]): Job =>
+    after(job, joinCommand(id, first, second, pairs, planned(pairs)));
+
+  it('comes after the second and is named after both', () => {
+    const joined = joinedBy(pairsBy(moved));
+    expect(inOrder(joined.sheet.values()).at(-1)?.id).toBe(id);
+    expect(joined.sheet.get(id)?.number).toBe(`${first.number}+C-102`);
+  });
+
+  it('keeps marks on what they were drawn on, and their lengths, when it is joined anew', () => {
+    const joined = joinedBy(pairsBy(moved));
+    const sheet = joined.sheet.get(id) as RecordOf<'sheet'>;
+    const scope = makeScope(makeId, { key: 'curb', kind: 'run' });
+    // A curb over the seam, drawn from a known place of the first sheet.
+    const from = point(2100, 800);
+    const before = planned(pairsBy(moved)).shift;
+    const mark: RecordOf<'mark'> = {
+      type: 'mark',
+      id: makeId('mark'),
+      scopeId: scope.id,
+      sheetId: id,
+      kind: 'run',
+      strokes: [
+        [point(from.x + before.x, from.y + before.y), point(from.x + before.x + 300, from.y + before.y)],
+      ],
+    };
+    const drawn = after(joined, put(scope, mark));
+    // The second sheet comes to lie higher, which takes the corner of the joined one along.
+    const anew = pairsBy([1, 0, 0, 1, -2050, 400]);
+    const plan = planned(anew);
+    expect(plan.shift).not.toEqual(before);
+    const again = after(drawn, rejoinCommand(sheet, first, second, anew, plan));
+    const [a, b] = again.mark.get(mark.id)?.strokes[0] ?? [];
+    expect(a?.x).toBeCloseTo(from.x + plan.shift.x, 9);
+    expect(a?.y).toBeCloseTo(from.y + plan.shift.y, 9);
+    expect((b?.x ?? 0) - (a?.x ?? 0)).toBeCloseTo(300, 9);
+    expect(again.sheet.get(id)?.join).toEqual(joinedContent(first, second, anew, plan).join);
   });
 });

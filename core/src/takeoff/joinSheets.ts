@@ -9,8 +9,11 @@ import {
 import { boundsOf } from '../geometry/bounds.ts';
 import { type HalfPlane, clipRing, sideOf } from '../geometry/clipRing.ts';
 import { type Point, distance } from '../geometry/point.ts';
+import { type Command, put } from '../job/change.ts';
+import { inOrder } from '../job/job.ts';
 import type { Placing, Sheet, SheetScale } from '../job/records/sheet.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
+import { mapStrokes } from './editStrokes.ts';
 import { placingsOf } from './placing.ts';
 import { worldDistance } from './scale.ts';
 
@@ -170,3 +173,46 @@ export function joinedContent(
     join: { first: first.id, second: second.id, pairs: pairs.map(([p, q]) => [p, q] as const) },
   };
 }
+
+/** Longest number and title a sheet may have. */
+const LONGEST_NAME = 200;
+const both = (a: string, b: string, between: string): string =>
+  [a, b].filter(Boolean).join(between).slice(0, LONGEST_NAME);
+
+/** Puts the joined sheet after the second of the two, named after both, on the first one's level. */
+export const joinCommand =
+  (id: Sheet['id'], first: Sheet, second: Sheet, pairs: readonly JoinPair[], plan: JoinPlan): Command =>
+  (job) => {
+    const sheets = inOrder(job.sheet.values());
+    const after = sheets[sheets.findIndex((sheet) => sheet.id === second.id) + 1];
+    return put({
+      type: 'sheet',
+      id,
+      order: after === undefined ? second.order + 1 : (second.order + after.order) / 2,
+      number: both(first.number, second.number, '+'),
+      title: both(first.title, second.title, ' and ') || 'Joined sheet',
+      ...joinedContent(first, second, pairs, plan),
+      ...(first.levelId === undefined ? {} : { levelId: first.levelId }),
+      ...(first.discipline === undefined ? {} : { discipline: first.discipline }),
+    })(job);
+  };
+
+/**
+ * Joins a joined sheet anew by other places. Its marks stay on what they were drawn on: on the first
+ * sheet, which is only moved with the corner of the joined one.
+ */
+export const rejoinCommand =
+  (joined: Sheet, first: Sheet, second: Sheet, pairs: readonly JoinPair[], plan: JoinPlan): Command =>
+  (job) => {
+    const { matrix: was } = placingsOf(joined)[0] ?? {};
+    const { matrix: own } = placingsOf(first)[0] ?? {};
+    const dx = plan.shift.x - ((was?.[4] ?? 0) - (own?.[4] ?? 0));
+    const dy = plan.shift.y - ((was?.[5] ?? 0) - (own?.[5] ?? 0));
+    const marks = [...job.mark.values()]
+      .filter(({ sheetId }) => sheetId === joined.id)
+      .map((mark) => ({
+        ...mark,
+        strokes: mapStrokes(mark.strokes, ({ x, y }) => ({ x: x + dx, y: y + dy })),
+      }));
+    return put({ ...joined, ...joinedContent(first, second, pairs, plan) }, ...marks)(job);
+  };

@@ -1,12 +1,12 @@
 import { MARK_KINDS } from '@zest/core/takeoff/measures';
+import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useState } from 'react';
 import { put } from '@zest/core/job/change';
 import { inOrder } from '@zest/core/job/job';
 import { type Assembly } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
-import { useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useJobState, useOpenJob } from '../../stores/context.tsx';
 import { AssemblyComponents } from './AssemblyComponents.tsx';
 import { AssemblyInputs } from './AssemblyInputs.tsx';
 import { type ChangeAssembly } from './assemblyParts.ts';
@@ -16,13 +16,12 @@ import { UseAnswers } from './UseAnswers.tsx';
 export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
   const { job } = useOpenJob();
   useJobState((state) => state.revision);
-  const actions = useJobActions();
+  const settle = useSettle();
   const uses = inOrder([...job.use.values()].filter((use) => use.assemblyId === assembly.id));
   const [chosen, setChosen] = useState<string | undefined>();
   const use = uses.find(({ id }) => id === chosen) ?? uses[0];
   const change: ChangeAssembly = (label, changed) => {
-    const done = actions.transact(label, put({ ...assembly, ...changed }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put({ ...assembly, ...changed }));
   };
   return (
     <div className="editor">

@@ -5,25 +5,24 @@ import { put } from '@zest/core/job/change';
 import type { AssemblyInput } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { describeProblem } from '../../messages/describeProblem.ts';
 import { keepEntry } from '../measure/keepEntry.ts';
-import { useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useJobState, useOpenJob } from '../../stores/context.tsx';
 
 /** The questions of an assembly, answered for one scope. */
 export function UseAnswers({ use }: { readonly use: Use }) {
   const { job, calculation } = useOpenJob();
   useJobState((state) => state.revision);
   const { numbers } = useFormats();
-  const actions = useJobActions();
+  const settle = useSettle();
   const context = contextOf(job, use);
   const answer = (input: AssemblyInput, text: string): string | undefined => {
     const { [input.key]: _dropped, ...others } = use.answers;
     const kept = keepEntry(text, numbers);
     // An emptied answer goes back to what flows: the scope's property or the default.
     const answers = kept === '' ? others : { ...others, [input.key]: kept };
-    const done = actions.transact(`answer ‘${input.question}’`, put({ ...use, answers }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(`answer ‘${input.question}’`, put({ ...use, answers }));
   };
   return (
     <div className="form" style={{ gap: 6, padding: '4px 0' }}>

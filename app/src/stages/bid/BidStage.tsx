@@ -10,10 +10,10 @@ import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { Labeled } from '../../components/Labeled.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
-import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 import { bidWords } from './bidWords.ts';
 
 const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
@@ -199,10 +199,9 @@ function Paragraphs({ title, lines }: { readonly title: string; readonly lines: 
 }
 
 function Wording({ settings }: { readonly settings: Settings }) {
-  const actions = useJobActions();
+  const settle = useSettle();
   const set = (changed: Partial<Settings>): string | undefined => {
-    const done = actions.transact('wording of the bid', put({ ...settings, ...changed }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle('wording of the bid', put({ ...settings, ...changed }));
   };
   const short = (key: 'name' | 'client' | 'company' | 'location' | 'bidDate', label: string) => (
     <div>

@@ -15,6 +15,7 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import { FailureText } from '../../components/Figure.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
@@ -44,10 +45,7 @@ export function EstimateStage() {
     () => columnsFor(formats, (row) => reportLine(calculation, row), revision),
     [formats, calculation, revision],
   );
-  const settle = (label: string, command: Parameters<typeof actions.transact>[1]): string | undefined => {
-    const done = actions.transact(label, command);
-    return done.ok ? undefined : describeProblem(done.problem);
-  };
+  const settle = useSettle();
   const onEdit = (edits: readonly GridEdit<EstimateRow>[]): string | undefined => {
     const lines = new Map<string, Line>();
     for (const { row, column, text } of edits) {

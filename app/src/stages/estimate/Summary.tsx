@@ -8,7 +8,7 @@ import { MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { MoneyText } from '../../components/Figure.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { BASE_WORDS, COST_WORDS } from '../../messages/words.ts';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
@@ -22,14 +22,13 @@ import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from 
 export function Summary() {
   const { job } = useOpenJob();
   useJobState((state) => state.revision);
-  const actions = useJobActions();
+  const settle = useSettle();
   const services = useServices();
   const { numbers } = useFormats();
   const settings = settingsOf(job);
   const markups = inOrder(job.markup.values());
   const change = (label: string, ...changed: readonly JobRecord[]): string | undefined => {
-    const done = actions.transact(label, put(...changed));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put(...changed));
   };
   const swap = (index: number, step: 1 | -1): void => {
     const [a, b] = [markups[index], markups[index + step]];

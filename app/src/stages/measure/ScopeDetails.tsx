@@ -11,7 +11,7 @@ import { MEASURE_DIMENSION } from '@zest/core/takeoff/measures';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';
 import { Swatch } from '../../components/Swatch.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useAsItIs, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
@@ -28,14 +28,14 @@ import { shownMeasures } from './shownMeasures.ts';
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   const { job, calculation } = useOpenJob();
+  const settle = useSettle();
   const actions = useJobActions();
   const asItIs = useAsItIs();
   const setView = useSetView();
   const alone = useView((state) => state.alone);
   const [tape, setTape] = useState(false);
   const change = (label: string, changed: Partial<Scope>): string | undefined => {
-    const done = actions.transact(label, put({ ...asItIs<'scope'>(scope), ...changed }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put({ ...asItIs<'scope'>(scope), ...changed }));
   };
   const rename = (name: string): string | undefined => {
     // The key follows the name until something may refer to it by hand.

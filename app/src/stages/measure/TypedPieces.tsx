@@ -1,29 +1,25 @@
 import { X } from 'lucide-react';
 import { pieceNode } from '@zest/core/calculate/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { type Command, put, remove } from '@zest/core/job/change';
+import { put, remove } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keepEntry } from './keepEntry.ts';
 
 /** Pieces that are on no sheet: typed here, or read off a measuring wheel. */
 export function TypedPieces({ scope }: { readonly scope: Scope }) {
   const { calculation } = useOpenJob();
-  const actions = useJobActions();
   const { makeId } = useServices();
   const { numbers, display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(scope.kind)];
   const pieces = inOrder(calculation.piecesOf(scope.id));
-  const settle = (label: string, command: Command): string | undefined => {
-    const done = actions.transact(label, command);
-    return done.ok ? undefined : describeProblem(done.problem);
-  };
+  const settle = useSettle();
   return (
     <>
       {pieces.map((piece) => {

@@ -3,22 +3,19 @@ import { put } from '@zest/core/job/change';
 import { removeZone } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
-import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { TimesInput } from '../../components/TimesInput.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import { ShownCheck } from './ShownCheck.tsx';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
 export function Zones() {
   const { job } = useOpenJob();
-  const actions = useJobActions();
   const { makeId } = useServices();
   const penZone = useView((state) => state.penZone);
   const setView = useSetView();
   const zones = inOrder(job.zone.values());
-  const settle = (label: string, command: Parameters<typeof actions.transact>[1]): string | undefined => {
-    const done = actions.transact(label, command);
-    return done.ok ? undefined : describeProblem(done.problem);
-  };
+  const settle = useSettle();
   return (
     <fieldset>
       <legend>Zones</legend>
@@ -26,16 +23,10 @@ export function Zones() {
         <div key={zone.id} className="zone-row">
           <ShownCheck id={zone.id} name={zone.name} />
           <span className="soft">times</span>
-          <CommitInput
-            label={`${zone.name} is built so many times`}
-            className="right"
-            style={{ width: 46 }}
-            value={String(zone.repeat)}
-            onCommit={(text) => {
-              const repeat = Number(text);
-              if (!Number.isInteger(repeat) || repeat < 1) return 'Type a whole number from 1.';
-              return settle('times of a zone', put({ ...zone, repeat }));
-            }}
+          <TimesInput
+            name={zone.name}
+            value={zone.repeat}
+            onCommit={(repeat) => settle('times of a zone', put({ ...zone, repeat }))}
           />
           <button
             type="button"

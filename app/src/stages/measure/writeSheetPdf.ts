@@ -29,7 +29,8 @@ import { lookOf } from '../../look/scopeColors.ts';
 import { createSheetFiles } from '../../platform/sheetFiles.ts';
 import { type Stores, formatsOf } from '../../stores/context.tsx';
 import { settingsOf } from '@zest/core/job/job';
-import { isScopeShown } from '../../stores/viewStore.ts';
+import { isMarkShown } from '../../stores/viewStore.ts';
+import { colorChoice } from '../../workspace/colorChoice.ts';
 import { LEGEND, legendRows } from '../../workspace/legendRows.ts';
 import { labelOf, marksOnSheet } from './sheetContent.ts';
 import { SvgTrace } from './svgTrace.ts';
@@ -148,10 +149,11 @@ function drawMarks(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet): 
   const view = stores.view.getState();
   const { display } = formatsOf(settingsOf(open.job));
   const { calculation } = open;
-  const shown = (mark: Mark, scope: Scope): boolean =>
-    isScopeShown(view, scope) && !view.hidden.has(mark.zoneId ?? '');
+  const colorOfMark = colorChoice(open.job, view.colorBy, sheet.levelId);
+  const shown = (mark: Mark, scope: Scope): boolean => isMarkShown(view, scope, mark.zoneId);
   for (const { mark, scope } of marksOnSheet(calculation, sheet, shown)) {
-    drawMark(page, mark, scope);
+    const look = lookOf(colorOfMark(scope, mark.zoneId));
+    drawMark(page, mark, scope, look);
     const metersPerPoint = scaleOfMark(open.job, mark)?.xMetersPerPoint;
     for (const { seat, widthM } of calculation.openingsOf(mark.id)) {
       const place = placeOfSeat(mark, seat);
@@ -168,7 +170,7 @@ function drawMarks(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet): 
         x: 0,
         y: page.getHeight(),
         color: rgb(1, 1, 1),
-        borderColor: colorOf(lookOf(scope.color).color),
+        borderColor: colorOf(look.color),
         borderWidth: 0.8,
       });
     }
@@ -177,8 +179,7 @@ function drawMarks(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet): 
   }
 }
 
-function drawMark(page: PDFPage, mark: Mark, scope: Scope): void {
-  const look = lookOf(scope.color);
+function drawMark(page: PDFPage, mark: Mark, scope: Scope, look: ReturnType<typeof lookOf>): void {
   const color = colorOf(look.color);
   const at = { x: 0, y: page.getHeight() };
   const trace = new SvgTrace();
@@ -228,7 +229,7 @@ function drawLegend(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet):
   if (sheet.legend === undefined || open === undefined) return;
   const view = stores.view.getState();
   const { display } = formatsOf(settingsOf(open.job));
-  const rows = legendRows(open.calculation, sheet, display, (scope) => isScopeShown(view, scope));
+  const rows = legendRows(open.calculation, sheet, display, view);
   const { row, pad, swatch, text, width } = LEGEND;
   const { x, y } = sheet.legend;
   const high = 2 * pad + row * (rows.length + 1);
@@ -242,15 +243,18 @@ function drawLegend(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet):
     borderWidth: 0.8,
   });
   drawText(page, font, `${sheet.number} measured`, x + pad, y + pad + text, text + 1);
-  rows.forEach(({ scope, figure }, index) => {
+  rows.forEach(({ scope, colors, figure }, index) => {
     const base = y + pad + row * (index + 1) + text;
-    page.drawRectangle({
-      x: x + pad,
-      y: page.getHeight() - base,
-      width: swatch - 8,
-      height: text - 2,
-      color: colorOf(lookOf(scope.color).color),
-    });
+    const part = (swatch - 8) / colors.length;
+    colors.forEach((color, at) =>
+      page.drawRectangle({
+        x: x + pad + at * part,
+        y: page.getHeight() - base,
+        width: part,
+        height: text - 2,
+        color: colorOf(lookOf(color).color),
+      }),
+    );
     const room = width - 2 * pad - swatch - font.widthOfTextAtSize(figure, text) - 6;
     drawText(page, font, cut(font, scope.name, text, room), x + pad + swatch, base, text);
     drawText(page, font, figure, x + width - pad - font.widthOfTextAtSize(figure, text), base, text);

@@ -11,6 +11,7 @@ import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
@@ -22,6 +23,7 @@ import { searchItems } from './searchItems.ts';
 export function PricesStage() {
   const { job } = useOpenJob();
   const services = useServices();
+  const settle = useSettle();
   const actions = useJobActions();
   const formats = useFormats();
   const [params] = useSearchParams();
@@ -35,11 +37,10 @@ export function PricesStage() {
         row.id,
         editItem(changed.get(row.id) ?? row, column, keepEntry(typed, formats.numbers), typed, job.craft),
       );
-    const done = actions.transact(
+    return settle(
       edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`,
       put(...changed.values()),
     );
-    return done.ok ? undefined : describeProblem(done.problem);
   };
   const add = (): void => {
     const codes = new Set([...job.item.values()].map(({ code }) => code));
@@ -214,11 +215,11 @@ function editItem(
 function Crafts() {
   const { job } = useOpenJob();
   const services = useServices();
+  const settle = useSettle();
   const actions = useJobActions();
   const { money, numbers } = useFormats();
   const change = (craft: Craft, changed: Partial<Craft>): string | undefined => {
-    const done = actions.transact(`wage of ${craft.name}`, put({ ...craft, ...changed }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(`wage of ${craft.name}`, put({ ...craft, ...changed }));
   };
   return (
     <aside className="scroll" style={{ padding: 12, background: 'var(--card)' }} aria-label="Wages">

@@ -4,17 +4,18 @@ import { removeLevel } from '@zest/core/job/commands/removeWith';
 import { inOrder } from '@zest/core/job/job';
 import type { Level } from '@zest/core/job/records/level';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { TimesInput } from '../../components/TimesInput.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 
 /** The levels of the building, and how often each is built: a typical floor is measured once. */
 export function Levels() {
   const { job } = useOpenJob();
+  const settle = useSettle();
   const actions = useJobActions();
   const levels = inOrder(job.level.values());
   const change = (label: string, level: Level): string | undefined => {
-    const done = actions.transact(label, put(level));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put(level));
   };
   if (levels.length === 0)
     return (
@@ -33,16 +34,10 @@ export function Levels() {
             onCommit={(name) => change('rename a level', { ...level, name })}
           />
           <span className="soft">built</span>
-          <CommitInput
-            label={`${level.name} is built so many times`}
-            className="right"
-            value={String(level.repeat)}
-            onCommit={(text) => {
-              const repeat = Number(text);
-              return Number.isInteger(repeat) && repeat >= 1
-                ? change(`${level.name} times ${repeat}`, { ...level, repeat })
-                : 'Type a whole number from 1.';
-            }}
+          <TimesInput
+            name={level.name}
+            value={level.repeat}
+            onCommit={(repeat) => change(`${level.name} times ${repeat}`, { ...level, repeat })}
           />
           <span className="soft">times</span>
           <button

@@ -10,6 +10,7 @@ import { type Job, inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
@@ -208,6 +209,7 @@ interface SheetCardProps {
 }
 
 function SheetCard({ sheet, hit, sought }: SheetCardProps) {
+  const settle = useSettle();
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
@@ -219,8 +221,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
     void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
   };
   const change = (label: string, changed: Partial<Sheet>): string | undefined => {
-    const done = actions.transact(label, put({ ...sheet, ...changed }));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put({ ...sheet, ...changed }));
   };
   const error = checkError(sheet);
   return (

@@ -5,8 +5,9 @@ import type { JobRecord } from '@zest/core/job/record';
 import type { Level } from '@zest/core/job/records/level';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
+import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
 import { writeScale } from './scaleWords.ts';
 
@@ -22,7 +23,7 @@ function orderAt(sheets: readonly Sheet[], sheet: Sheet, place: number): number 
 /** All sheets as rows: numbers, titles, disciplines, levels and scales, edited many at once. */
 export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const { job } = useOpenJob();
-  const actions = useJobActions();
+  const settle = useSettle();
   const services = useServices();
   const { numbers } = useFormats();
   const places = useMemo(
@@ -95,8 +96,7 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
       } else changed.set(row.id, { ...sheet, [column]: value });
     }
     const label = changed.size === 1 ? 'change a sheet' : `change ${changed.size} sheets`;
-    const done = actions.transact(label, put(...added, ...changed.values()));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put(...added, ...changed.values()));
   };
   return (
     <Grid label="Sheets" columns={columns} rows={inOrder(sheets)} keyOf={({ id }) => id} onEdit={onEdit} />

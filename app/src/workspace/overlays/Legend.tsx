@@ -1,10 +1,9 @@
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { Swatch } from '../../components/Swatch.tsx';
 import { useFormats, useJobActions, useJobState, useOpenJob, useView } from '../../stores/context.tsx';
-import { isScopeShown } from '../../stores/viewStore.ts';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
@@ -17,12 +16,19 @@ export function Legend({ sheet, desk }: { readonly sheet: Sheet; readonly desk: 
   const actions = useJobActions();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
-  useJobState((state) => state.revision);
+  const revision = useJobState((state) => state.revision);
+  const colorBy = useView((state) => state.colorBy);
   const press = useRef<{ readonly x: number; readonly y: number } | undefined>(undefined);
   const [moved, setMoved] = useState({ x: 0, y: 0 });
   const { legend } = sheet;
+  const { system, numbers } = display;
+  const rows = useMemo(
+    () => legendRows(calculation, sheet, { system, numbers }, { hidden, alone, colorBy }),
+    // Figures live outside the calculation's identity: the revision says when to read them again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [calculation, sheet, system, numbers.decimal, numbers.group, hidden, alone, colorBy, revision],
+  );
   if (legend === undefined) return null;
-  const rows = legendRows(calculation, sheet, display, (scope) => isScopeShown({ hidden, alone }, scope));
   const at = toScreen(camera, legend);
   const settle = (dx: number, dy: number): void => {
     setMoved({ x: 0, y: 0 });
@@ -74,9 +80,13 @@ export function Legend({ sheet, desk }: { readonly sheet: Sheet; readonly desk: 
     >
       <b>{sheet.number} measured</b>
       {rows.length === 0 ? <div className="soft">nothing on this sheet yet</div> : null}
-      {rows.map(({ scope, figure }) => (
+      {rows.map(({ scope, colors, figure }) => (
         <div key={scope.id} className="legend-row" style={{ height: LEGEND.row }}>
-          <Swatch color={scope.color} kind={scope.kind} />
+          <span className="legend-swatches">
+            {colors.map((color) => (
+              <Swatch key={color} color={color} kind={scope.kind} />
+            ))}
+          </span>
           <span className="cut">{scope.name}</span>
           <span>{figure}</span>
         </div>

@@ -9,7 +9,8 @@ import { parsePitch } from '@zest/core/takeoff/roof';
 import { LENGTH } from '@zest/core/units/dimension';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
+import { useSettle } from '../../components/useSettle.ts';
+import { describeEntry } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useAsItIs, useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import type { Handle } from '../tools/edit.ts';
@@ -69,10 +70,9 @@ function LengthField({ label, valueM, onCommit }: LengthFieldProps) {
 }
 
 function useChange(): (label: string, mark: Mark | Opening) => string | undefined {
-  const actions = useJobActions();
+  const settle = useSettle();
   return (label, record) => {
-    const done = actions.transact(label, put(record));
-    return done.ok ? undefined : describeProblem(done.problem);
+    return settle(label, put(record));
   };
 }
 

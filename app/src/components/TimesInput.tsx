@@ -1,0 +1,23 @@
+import { CommitInput } from './CommitInput.tsx';
+
+interface TimesInputProps {
+  readonly name: string;
+  readonly value: number;
+  readonly onCommit: (times: number) => string | undefined;
+}
+
+/** How often a level or a zone is built: a whole number from 1. */
+export function TimesInput({ name, value, onCommit }: TimesInputProps) {
+  return (
+    <CommitInput
+      label={`${name} is built so many times`}
+      className="right"
+      style={{ width: 46 }}
+      value={String(value)}
+      onCommit={(text) => {
+        const times = Number(text);
+        return Number.isInteger(times) && times >= 1 ? onCommit(times) : 'Type a whole number from 1.';
+      }}
+    />
+  );
+}
