@@ -128,6 +128,14 @@ function describeLabel(label: StepLabel): string {
       return `with ${label.percent} % waste`;
     case 'round-up':
       return label.multiple === '1' ? 'rounded up' : `in steps of ${label.multiple}`;
+    case 'spares':
+      return `with ${label.spares} to spare`;
+    case 'needed':
+      return 'needed in the whole job';
+    case 'bought':
+      return 'bought';
+    case 'rounded-up':
+      return 'more than is needed';
     case 'typed':
       return 'quantity of the line';
     case 'price':

@@ -24,6 +24,12 @@ export function shortFailure(failure: Failure): string {
       return 'no quantity';
     case 'item-unknown':
       return 'no such item';
+    case 'out-of-range':
+      return 'out of range';
+    case 'no-marks-inside':
+      return 'no marks';
+    case 'negative':
+      return 'below zero';
     case 'no-pitch':
       return 'no pitch';
     case 'units-do-not-convert':
@@ -56,6 +62,12 @@ export function describeFailure(failure: Failure, job: Job): string {
       return 'No quantity yet.';
     case 'item-unknown':
       return `The price book has no item ${failure.code}. Choose another, or add it.`;
+    case 'out-of-range':
+      return `‘${failure.question}’ takes ${describeRange(failure)}. Answer it anew.`;
+    case 'no-marks-inside':
+      return `${failure.component} is figured for each mark, but stands inside another assembly, which gives it an amount only. Figure it on the total there.`;
+    case 'negative':
+      return `${failure.component} comes out below zero. Look at its formula and at the figures in it.`;
     case 'no-pitch':
       return failure.pitch === ''
         ? 'The roof slope has no pitch yet. Select it and type one, such as 6/12, 30 % or 27°.'
@@ -67,6 +79,12 @@ export function describeFailure(failure: Failure, job: Job): string {
     default:
       return unreachable(failure);
   }
+}
+
+function describeRange({ min, max, unit }: { min: string; max: string; unit: string }): string {
+  const write = (limit: string): string => [limit, unit].filter(Boolean).join(' ');
+  if (min === '') return `${write(max)} at most`;
+  return max === '' ? `${write(min)} at least` : `${write(min)} to ${write(max)}`;
 }
 
 /** The name a person knows a node by: `Partition P2, height`. */
@@ -82,7 +100,10 @@ export function nameNode(node: string, job: Job): string {
     const use = job.use.get(owner as Id<'use'>);
     const assembly = use === undefined ? undefined : job.assembly.get(use.assemblyId);
     const component = assembly?.components.find(({ key }) => key === what);
-    return `${assembly?.name ?? 'an assembly'}, ${component?.name ?? what}`;
+    const input = assembly?.inputs.find(({ key }) => key === what);
+    return `${assembly?.name ?? 'an assembly'}, ${component?.name ?? input?.question ?? what}`;
   }
+  if (owner.startsWith('quantity:'))
+    return job.quantity.get(owner as Id<'quantity'>)?.name ?? 'a named figure';
   return what;
 }

@@ -4,7 +4,8 @@ import type { ArithmeticFailure, FormulaProblem } from '@zest/core/formula/probl
 import type { FieldFault, JobProblem } from '@zest/core/job/problem';
 import { unreachable } from '@zest/core/problem/result';
 import type { ScaleProblem } from '@zest/core/takeoff/scale';
-import { isNumber } from '@zest/core/units/dimension';
+import { type Dimension, isNumber, sameDimension } from '@zest/core/units/dimension';
+import { getUnit } from '@zest/core/units/unit';
 import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';
 
@@ -70,6 +71,16 @@ function describeFormula(problem: FormulaProblem): string {
       return `Nothing is called ${quote(problem.name)} here.${suggest(problem.near)}`;
     case 'formula-function-unknown':
       return `There is no function ${quote(problem.name)}.${suggest(problem.near)}`;
+    case 'formula-table-unknown':
+      return `No table is called ${quote(problem.name)}.${suggest(problem.near)}`;
+    case 'formula-column-unknown':
+      return `The table ${problem.table} has no column ${quote(problem.name)}.${suggest(problem.near)}`;
+    case 'formula-text':
+      return 'A quoted word stands in a filter only, as in total(doors, width, level = "Upper floor").';
+    case 'formula-filter-text':
+      return `Only ${problem.known.join(', ')} can be compared with a quoted word, by = or !=.`;
+    case 'formula-filter-measure':
+      return `${problem.measure} is a matter of all runs together and cannot be told apart by level, zone or sheet.`;
     case 'formula-arguments':
       return `${problem.name} is written ${problem.usage}.`;
     case 'formula-dimension-add':
@@ -183,12 +194,50 @@ function describeDrawing(problem: DrawingProblem): string {
 
 type Other = Exclude<Problem, FormulaProblem | ZestjobProblem | DrawingProblem>;
 
+const BOTH_UNITS: readonly (readonly [us: string, metric: string])[] = [
+  ['in', 'mm'],
+  ['in²', 'mm²'],
+  ['yd³', 'm³'],
+  ['lb', 'kg'],
+  ['h', 'h'],
+];
+
+/** A figure in both systems, for a sentence that does not know which one the job is in. */
+function writePlain(value: number, dimension: Dimension): string {
+  const round = (amount: number): string => String(Number(amount.toPrecision(5)));
+  const found = BOTH_UNITS.find(([us]) => sameDimension(getUnit(us).dimension, dimension));
+  if (found === undefined) return round(value);
+  const [us, metric] = found.map((symbol) => `${round(value / getUnit(symbol).factor)} ${symbol}`);
+  return us === metric ? (us ?? '') : `${us} (${metric})`;
+}
+
+function describeLookup(problem: ArithmeticFailure & { kind: 'lookup-none' }): string {
+  const { table, column, mode, needed, least, largest, dimension } = problem;
+  const [wanted, low, high] = [needed, least, largest].map((value) => writePlain(value, dimension));
+  if (mode === 'exact') return `The table ${table} has no row whose ${column} is ${wanted}.`;
+  if (needed > largest)
+    return `${wanted} is beyond the last row of the table ${table}: its ${column} ends at ${high}. Add a row, or look again at what is asked for.`;
+  return `${wanted} is below the first row of the table ${table}: its ${column} begins at ${low}. Add a row, or look again at what is asked for.`;
+}
+
 function describeOther(problem: Other): string {
   switch (problem.kind) {
     case 'divide-by-zero':
       return `${short(problem.text)} is zero here, and nothing can be divided by zero.`;
     case 'root-of-negative':
       return `${short(problem.text)} is negative here and has no root.`;
+    case 'lookup-none':
+      return describeLookup(problem);
+    case 'lookup-no-row':
+      return `The table ${problem.table} has no row ${quote(problem.wanted)}.`;
+    case 'lookup-empty':
+      return `The table ${problem.table} has no rows to look in. Add some.`;
+    case 'assembly-inside-itself':
+      return `${problem.name} would stand inside itself. Choose another assembly for the inside.`;
+    case 'name-in-use':
+      return `${quote(problem.name)} is used by ${problem.users.slice(0, 4).join(', ')}${problem.users.length > 4 ? ` and ${problem.users.length - 4} more` : ''}. Change these first.`;
+    case 'difficulty-in-use':
+      return `${quote(problem.name)} is chosen in ${plural(problem.count, 'place')}. Take it off there first.`;
     case 'too-large':
       return `${short(problem.text)} gives a figure too large to hold.`;
     case 'scale-not-read':

@@ -1,3 +1,4 @@
+import { componentsOf, usesAssembly } from '../assemblies/frames.ts';
 import { NO_SECTION } from '../estimate/lineKey.ts';
 import type { Id } from '../job/id.ts';
 import type { Diff, Job } from '../job/job.ts';
@@ -15,6 +16,8 @@ export interface Affected {
   /** True when a name or a dimension in formulas may have changed: all formulas are compiled again. */
   readonly names: boolean;
   readonly bid: boolean;
+  /** True when marks may stand elsewhere for a filter: on another level, in another zone or section. */
+  readonly places: boolean;
 }
 
 /** What of a scope other formulas can see. */
@@ -32,9 +35,11 @@ class Collector {
   readonly lines = new Set<string>();
   readonly sections = new Set<string>();
   names = false;
+  places = false;
   bid = false;
   readonly #jobs: readonly Job[];
   readonly #codes = new Set<string>();
+  readonly #crafts = new Set<string>();
 
   constructor(before: Job, after: Job) {
     this.#jobs = [before, after];
@@ -44,6 +49,13 @@ class Collector {
     switch (record.type) {
       case 'file':
       case 'schedule':
+        return;
+      case 'quantity':
+      case 'table':
+        this.everyFormula();
+        return;
+      case 'difficulty':
+        this.difficulty(record.id);
         return;
       case 'settings':
         this.bid = true;
@@ -62,9 +74,11 @@ class Collector {
         this.scopes.add(record.scopeId);
         return;
       case 'level':
+        this.places = true;
         if (record.repeat !== (other as RecordOf<'level'> | undefined)?.repeat) this.level(record.id);
         return;
       case 'zone':
+        this.places = true;
         if (record.repeat !== (other as RecordOf<'zone'> | undefined)?.repeat) this.zone(record.id);
         return;
       case 'scope':
@@ -72,7 +86,7 @@ class Collector {
         return;
       case 'assembly':
         for (const job of this.#jobs)
-          for (const use of job.use.values()) if (use.assemblyId === record.id) this.use(use);
+          for (const use of job.use.values()) if (usesAssembly(job, use, record.id)) this.use(use);
         return;
       case 'use':
         this.use(record);
@@ -81,6 +95,7 @@ class Collector {
         this.#codes.add(record.code);
         return;
       case 'craft':
+        this.#crafts.add(record.id);
         for (const job of this.#jobs)
           for (const item of job.item.values()) if (item.craftId === record.id) this.#codes.add(item.code);
         return;
@@ -88,6 +103,7 @@ class Collector {
         this.line(record);
         return;
       case 'section':
+        this.places = true;
         this.sections.add(record.id);
         this.sections.add(record.parentId ?? NO_SECTION);
         this.bid = true;
@@ -133,6 +149,7 @@ class Collector {
   sheet(sheet: RecordOf<'sheet'>, other: RecordOf<'sheet'> | undefined): void {
     const counts = ({ scale, levelId, scaleAreas }: RecordOf<'sheet'>): string =>
       JSON.stringify([scale, levelId, scaleAreas]);
+    this.places = true;
     if (other !== undefined && counts(sheet) === counts(other)) return;
     for (const job of this.#jobs)
       for (const mark of job.mark.values()) if (mark.sheetId === sheet.id) this.mark(mark);
@@ -140,6 +157,8 @@ class Collector {
 
   scope(scope: RecordOf<'scope'>, other: RecordOf<'scope'> | undefined): void {
     this.sections.add(scope.sectionId ?? NO_SECTION);
+    this.places = true;
+    if (other?.difficulty !== scope.difficulty) this.usesOf(scope.id);
     if (other !== undefined && rulesOf(scope) !== rulesOf(other)) {
       this.scopes.add(scope.id);
       for (const job of this.#jobs)
@@ -149,6 +168,20 @@ class Collector {
     this.scopeCosts.add(scope.id);
     this.scopes.add(scope.id);
     this.everyFormula();
+  }
+
+  usesOf(scopeId: string): void {
+    for (const job of this.#jobs)
+      for (const use of job.use.values()) if (use.scopeId === scopeId) this.use(use);
+  }
+
+  /** Scopes and uses that are done in a place so hard to work in. */
+  difficulty(id: Id<'difficulty'>): void {
+    for (const job of this.#jobs)
+      for (const use of job.use.values()) {
+        const ofScope = job.scope.get(use.scopeId)?.difficulty ?? [];
+        if (ofScope.includes(id) || use.difficulty?.includes(id) === true) this.use(use);
+      }
   }
 
   everyFormula(): void {
@@ -161,6 +194,8 @@ class Collector {
 
   use(use: RecordOf<'use'>): void {
     this.uses.add(use.id);
+    // What is rounded over the job stands in no section.
+    this.sections.add(NO_SECTION);
     this.scopeCosts.add(use.scopeId);
     for (const job of this.#jobs) {
       const scope = job.scope.get(use.scopeId as Id<'scope'>);
@@ -181,15 +216,38 @@ class Collector {
         if (meets?.some((each) => touched.has(each)) === true) this.scopes.add(id);
   }
 
+  /** Uses with components that are figured for each mark follow the marks of their scopes. */
+  byMark(): void {
+    if (this.scopes.size === 0) return;
+    for (const job of this.#jobs)
+      for (const use of job.use.values()) {
+        if (!this.scopes.has(use.scopeId)) continue;
+        const { components = [] } = job.assembly.get(use.assemblyId) ?? {};
+        if (components.some(({ per }) => per === 'mark')) this.use(use);
+      }
+  }
+
+  /** Uses with components whose own labor is done by a craft that changed. */
+  crafts(): void {
+    if (this.#crafts.size === 0) return;
+    for (const job of this.#jobs)
+      for (const use of job.use.values()) {
+        const crafts = componentsOf(job, use).map(({ component }) => component.labor?.craftId ?? '');
+        if (crafts.some((id) => this.#crafts.has(id))) this.use(use);
+      }
+  }
+
   /** What hangs on several records at once, looked for once: meeting scopes, and what an item prices. */
   finish(): void {
     this.meetings();
+    this.byMark();
+    this.crafts();
     if (this.#codes.size === 0) return;
     for (const job of this.#jobs) {
       for (const line of job.line.values()) if (this.#codes.has(line.itemCode)) this.line(line);
       for (const use of job.use.values()) {
-        const components = job.assembly.get(use.assemblyId as Id<'assembly'>)?.components ?? [];
-        if (components.some(({ itemCode }) => this.#codes.has(itemCode))) this.use(use);
+        if (componentsOf(job, use).some(({ component }) => this.#codes.has(component.itemCode)))
+          this.use(use);
       }
     }
   }

@@ -1,3 +1,4 @@
+import { componentsOf } from '../assemblies/frames.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { put, remove, type Command } from '../job/change.ts';
@@ -266,9 +267,8 @@ describe('names in formulas', () => {
       ),
     );
     expect(valueAt(calculation, netNode(use.id, 'blocks'))).toBe(900);
-    const context = { scope, use, assembly: test.assembly('Block') };
-    const [blocks] = context.assembly.components;
-    const trace = traceComponent(calculation, use, blocks!, {
+    const [blocks] = componentsOf(calculation.job, use);
+    const trace = traceComponent(calculation, blocks!, {
       system: 'us',
       numbers: { decimal: '.', group: ',' },
     });

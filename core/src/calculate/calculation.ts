@@ -1,5 +1,8 @@
-import { type LineKey, NO_SECTION, componentLine } from '../estimate/lineKey.ts';
-import { type Figure, Graph } from '../graph/graph.ts';
+import { type PlacedComponent, componentsOf, framesOf } from '../assemblies/frames.ts';
+import { listPurchases } from '../assemblies/jobPurchases.ts';
+import { AS_IT_COMES } from '../assemblies/purchase.ts';
+import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
+import { type Figure, Graph, type Rule } from '../graph/graph.ts';
 import { groupBy } from '../job/groupBy.ts';
 import type { Id } from '../job/id.ts';
 import { type Diff, type Job, settingsOf } from '../job/job.ts';
@@ -22,9 +25,13 @@ import {
 } from './define.ts';
 import { type Met, defineMark, defineMeasures } from './defineMeasures.ts';
 import { defineBid, defineScopeCost, defineSection } from './defineTotals.ts';
-import { contextOf, defineUse } from './defineUse.ts';
-import { ScopeNames, compileValue, ruleOf } from './names.ts';
-import { netNode } from './nodes.ts';
+import type { Part } from './defineAlone.ts';
+import { definePurchases } from './definePurchases.ts';
+import { defineUse, guardsOf } from './defineUse.ts';
+import { defineFiltered } from './filters.ts';
+import { compileValue, ruleOf } from './names.ts';
+import { netNode, quantityNode } from './nodes.ts';
+import { ScopeNames } from './scopeNames.ts';
 import { type Affected, findAffected } from './affected.ts';
 import { Groups } from './groups.ts';
 
@@ -58,8 +65,11 @@ export class Calculation {
       this.#defineMeasures(scope);
       this.#own(`${scope.id}/properties`, defineProperties(scope, this.#names));
     }
+    this.#defineQuantities();
     for (const use of job.use.values()) this.#defineUse(use);
     for (const line of job.line.values()) this.#defineLine(line);
+    this.#definePurchases();
+    this.#defineFilters();
     for (const scope of job.scope.values()) this.#defineScopeCost(scope.id);
     this.#defineSections([...job.section.keys(), NO_SECTION]);
     this.#own('bid', defineBid(job));
@@ -103,9 +113,22 @@ export class Calculation {
     return this.#piecesOfScope.list(scopeId);
   }
 
+  /** What is measured in a scope, one by one: its marks and typed pieces. */
+  partsOf(scopeId: string): readonly Part[] {
+    return [...this.marksOf(scopeId), ...this.piecesOf(scopeId)];
+  }
+
   /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
   isMeasured(scopeId: string): boolean {
     return [this.#marksOfScope, this.#openingsOfScope, this.#piecesOfScope].some((of) => of.has(scopeId));
+  }
+
+  /** False where a rule of the component, or of an assembly around it, says that it does not apply. */
+  isDue(placed: PlacedComponent): boolean {
+    return guardsOf(placed).every((node) => {
+      const figure = this.graph.figure(node);
+      return figure.failure !== undefined || figure.value !== 0;
+    });
   }
 
   get names(): ScopeNames {
@@ -119,9 +142,14 @@ export class Calculation {
     this.#reindex(diff);
     const affected = findAffected(before, job, diff);
     if (affected.names) this.#names = new ScopeNames(job);
+    else this.#names.follow(job);
     this.#redefineMeasured(affected);
+    if (affected.names) this.#defineQuantities();
     this.#redefinePriced(affected);
+    if (affected.uses.size > 0 || affected.bid) this.#definePurchases();
     this.#redefineTotals(affected);
+    if (affected.names || affected.marks.size > 0 || affected.scopes.size > 0 || affected.places)
+      this.#defineFilters();
     return this.graph.recalculate();
   }
 
@@ -218,16 +246,71 @@ export class Calculation {
   }
 
   #defineUse(use: Use): void {
-    const context = contextOf(this.#job, use);
-    const prices = context.assembly.components.flatMap((component) =>
-      this.#price(componentLine(use.id, component.key), { ...component, typedCost: null }),
+    const lines = componentsOf(this.#job, use);
+    const difficulty = this.difficultyOf(use);
+    const prices = lines.flatMap(({ key, component }) =>
+      this.#price(key, { ...component, typedCost: null }, difficulty),
     );
-    this.#own(use.id, [...defineUse(context, this.#names), ...prices]);
+    const parts = {
+      list: this.partsOf(use.scopeId),
+      isOpened: ({ id }: Part) => this.#openingsOfMark.has(id),
+    };
+    this.#own(use.id, [...defineUse(framesOf(this.#job, use), lines, this.#names, parts), ...prices]);
   }
 
-  #price(line: LineKey, pricing: Pricing): Definitions {
+  /** What the hours of a use are taken times: the difficulties of its scope and its own, multiplied. */
+  difficultyOf({ scopeId, difficulty = [] }: Use): number {
+    const ofScope = this.#job.scope.get(scopeId)?.difficulty ?? [];
+    return [...new Set([...ofScope, ...difficulty])].reduce(
+      (product, id) => product * (this.#job.difficulty.get(id)?.factor ?? 1),
+      1,
+    );
+  }
+
+  #price(line: LineKey, pricing: Pricing, difficulty = 1): Definitions {
     const price = findPrice(pricing, (code) => this.#items.get(code), this.#job);
-    return definePrice(line, price, settingsOf(this.#job).currency);
+    return definePrice(line, price, settingsOf(this.#job).currency, difficulty);
+  }
+
+  #defineQuantities(): void {
+    const names = this.#names.jobNames();
+    const definitions = [...this.#job.quantity.values()].map((quantity) => {
+      const node = quantityNode(quantity.id);
+      return [node, ruleOf(node, this.#names.quantity(quantity), names)] as const;
+    });
+    this.#own('quantities', definitions);
+  }
+
+  /** What is rounded up once for the whole job, and what that costs. */
+  #definePurchases(): void {
+    const purchases = listPurchases(this.#job);
+    const definitions = purchases.flatMap((purchase) => [
+      ...definePurchases(purchase),
+      ...this.#price(purchase.key, {
+        unit: purchase.unit,
+        itemCode: purchase.code,
+        typedCost: null,
+        onlyCosts: true,
+      }),
+    ]);
+    this.#own('purchases', definitions);
+  }
+
+  /** Totals with a filter come last: which there are is known once every formula was read. */
+  #defineFilters(): void {
+    const definitions: (readonly [string, Rule])[] = [];
+    const done = new Set<string>();
+    // A filter may read a property that reads another filter.
+    for (let found = true; found;) {
+      found = false;
+      for (const [node, total] of this.#names.filters) {
+        if (done.has(node)) continue;
+        done.add(node);
+        found = true;
+        definitions.push(...defineFiltered(node, total, this));
+      }
+    }
+    this.#own('filters', definitions);
   }
 
   #defineLine(line: Line): void {
@@ -236,7 +319,7 @@ export class Calculation {
     const value = compileValue(line.quantity, line.unit, names, unitOrLabel(line.unit).dimension);
     this.#own(line.id, [
       [node, ruleOf(node, value, names)],
-      ...defineQuantity(line.id, node, { unit: line.unit, wastePercent: 0, roundUpTo: 0 }),
+      ...defineQuantity(line.id, node, line.unit, AS_IT_COMES),
       ...this.#price(line.id, line),
     ]);
   }
@@ -244,9 +327,7 @@ export class Calculation {
   #linesOfScope(scopeId: string): readonly LineKey[] {
     return [...this.#job.use.values()]
       .filter((use) => use.scopeId === scopeId)
-      .flatMap((use) =>
-        contextOf(this.#job, use).assembly.components.map(({ key }) => componentLine(use.id, key)),
-      );
+      .flatMap((use) => componentsOf(this.#job, use).map(({ key }) => key));
   }
 
   #defineScopeCost(scopeId: string): void {
@@ -260,11 +341,10 @@ export class Calculation {
     if (wanted.size === 0) return;
     const job = this.#job;
     for (const use of job.use.values()) {
-      const { scope, assembly } = contextOf(job, use);
-      const lines = wanted.get(scope.sectionId ?? NO_SECTION);
-      if (lines !== undefined)
-        for (const { key } of assembly.components) lines.push(componentLine(use.id, key));
+      const lines = wanted.get(job.scope.get(use.scopeId)?.sectionId ?? NO_SECTION);
+      if (lines !== undefined) for (const { key } of componentsOf(job, use)) lines.push(key);
     }
+    wanted.get(NO_SECTION)?.push(...listPurchases(job).map(({ key }) => key));
     for (const line of job.line.values()) wanted.get(line.sectionId ?? NO_SECTION)?.push(line.id);
     for (const [id, lines] of wanted) {
       const exists = id === NO_SECTION || job.section.has(id as Id<'section'>);

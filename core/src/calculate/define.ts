@@ -1,15 +1,17 @@
+import { type Purchase, purchase } from '../assemblies/purchase.ts';
 import { type Compute, type Figure, type Rule, sumOf } from '../graph/graph.ts';
 import type { Failure } from '../graph/failure.ts';
 import type { Job } from '../job/job.ts';
-import type { CostKind } from '../job/records/assembly.ts';
+import type { ComponentLabor, CostKind } from '../job/records/assembly.ts';
+import type { Craft } from '../job/records/craft.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Id } from '../job/id.ts';
 import { minorDigits, toMinor } from '../pricing/money.ts';
-import { type UnitPrice, priceByHand, priceByItem } from '../pricing/price.ts';
-import { roundQuantity, roundUpTo, unitOrLabel, withWaste } from '../pricing/quantity.ts';
+import { type UnitPrice, priceByHand, priceByItem, priceWithLabor } from '../pricing/price.ts';
+import { roundQuantity, unitOrLabel } from '../pricing/quantity.ts';
 import type { Result } from '../problem/result.ts';
-import type { ScopeNames } from './names.ts';
+import type { ScopeNames } from './scopeNames.ts';
 import type { LineKey } from '../estimate/lineKey.ts';
 import { lineNode, propertyNode } from './nodes.ts';
 import { ruleOf } from './names.ts';
@@ -26,30 +28,21 @@ export function defineProperties(scope: Scope, names: ScopeNames): Definitions {
   });
 }
 
-export interface Purchase {
-  readonly unit: string;
-  readonly wastePercent: number;
-  readonly roundUpTo: number;
-}
-
 /** From a net figure (SI) to the quantity that is bought and priced, in the line's unit. */
-function purchaseRun({ unit, wastePercent, roundUpTo: multiple }: Purchase): Compute {
+export function defineQuantity(line: LineKey, netNode: string, unit: string, bought: Purchase): Definitions {
   const { factor } = unitOrLabel(unit);
-  return (values, at) => {
-    const gross = withWaste((values[at[0] as number] as number) / factor, wastePercent);
-    return roundQuantity(roundUpTo(gross, multiple));
-  };
+  const run: Compute = (values, at) => purchase((values[at[0] as number] as number) / factor, bought);
+  return [[lineNode(line, 'quantity'), { kind: 'compute', inputs: [netNode], run }]];
 }
-
-export const defineQuantity = (line: LineKey, netNode: string, purchase: Purchase): Definitions => [
-  [lineNode(line, 'quantity'), { kind: 'compute', inputs: [netNode], run: purchaseRun(purchase) }],
-];
 
 /** What prices a line: a code of the price book, or a typed cost. */
 export interface Pricing {
   readonly unit: string;
   readonly itemCode: string;
   readonly typedCost: { readonly kind: CostKind; readonly amount: string } | null;
+  readonly labor?: ComponentLabor | undefined;
+  /** Bought, not built: no hours go into what is only rounded up. */
+  readonly onlyCosts?: boolean;
 }
 
 export function findPrice(
@@ -58,17 +51,39 @@ export function findPrice(
   job: Job,
 ): Result<UnitPrice, Failure> {
   if (pricing.typedCost !== null) return priceByHand(pricing.typedCost.kind, pricing.typedCost.amount);
+  const findCraft = (id: Id<'craft'>) => job.craft.get(id);
+  const price = findItemPrice(pricing, findItem, findCraft);
+  if (pricing.onlyCosts === true && price.ok) return withoutHours(price.value);
+  return pricing.labor === undefined ? price : priceWithLabor(price, pricing.labor, findCraft);
+}
+
+const withoutHours = (price: UnitPrice): Result<UnitPrice, Failure> =>
+  price.costs.length === 0
+    ? { ok: false, problem: { kind: 'no-price' } }
+    : { ok: true, value: { ...price, hours: 0 } };
+
+function findItemPrice(
+  pricing: Pricing,
+  findItem: (code: string) => Item | undefined,
+  findCraft: (id: Id<'craft'>) => Craft | undefined,
+): Result<UnitPrice, Failure> {
   if (pricing.itemCode === '') return { ok: false, problem: { kind: 'no-price' } };
   const item = findItem(pricing.itemCode);
   if (item === undefined) return { ok: false, problem: { kind: 'item-unknown', code: pricing.itemCode } };
-  return priceByItem(item, pricing.unit, (id) => job.craft.get(id as Id<'craft'>));
+  return priceByItem(item, pricing.unit, findCraft);
 }
 
 /**
  * The costs of a line by kind and their sum, in minor units. Each kind is rounded once; hours are
  * rounded before the wage is taken, so that hours times wage on paper is the labor that is shown.
+ * `difficulty` is what the hours are taken times.
  */
-export function definePrice(line: LineKey, price: Result<UnitPrice, Failure>, currency: string): Definitions {
+export function definePrice(
+  line: LineKey,
+  price: Result<UnitPrice, Failure>,
+  currency: string,
+  difficulty = 1,
+): Definitions {
   const extension = lineNode(line, 'extension');
   if (!price.ok) return [[extension, failed(price.problem)]];
   const { costs, hours, wage, factor, basis } = price.value;
@@ -84,7 +99,7 @@ export function definePrice(line: LineKey, price: Result<UnitPrice, Failure>, cu
   ]);
   if (hours !== 0) {
     const hoursNode = lineNode(line, 'hours');
-    const perUnit = (factor * hours) / basis;
+    const perUnit = (factor * hours * difficulty) / basis;
     defined.push(
       [
         hoursNode,

@@ -19,28 +19,33 @@ const hasProperty = (scope: Scope, name: string): boolean => scope.properties.so
 const FACE_STEPS: Readonly<Record<Face, number>> = { left: -0.5, center: 0, right: 0.5 };
 const FACE_OF = { center_length: 'center', left_length: 'left', right_length: 'right' } as const;
 
-function faceRule(scope: Scope, measure: keyof typeof FACE_OF): Rule {
+/** Where the figures of a scope stand in the graph, or those of one of its marks alone. */
+export type NodeOf = (measure: MarkMeasure | DerivedMeasure) => string;
+
+function faceRule(scope: Scope, measure: keyof typeof FACE_OF, node: NodeOf): Rule {
   const steps = FACE_STEPS[FACE_OF[measure]] - FACE_STEPS[scope.face ?? 'center'];
-  const length = measureNode(scope.id, 'length');
+  const length = node('length');
   if (steps === 0 || !hasProperty(scope, 'thickness'))
     return { kind: 'compute', inputs: [length], run: first };
   return {
     kind: 'compute',
-    inputs: [length, measureNode(scope.id, 'turning'), propertyNode(scope.id, 'thickness')],
+    inputs: [length, node('turning'), propertyNode(scope.id, 'thickness')],
     run: (values, slots) => at(values, slots, 0) - steps * at(values, slots, 2) * at(values, slots, 1),
   };
 }
 
 /** The measures that follow from others; those that need a property stay away until it is there. */
-export function defineDerived(scope: Scope): Definitions {
-  const node = (measure: MarkMeasure | DerivedMeasure): string => measureNode(scope.id, measure);
+export function defineDerived(
+  scope: Scope,
+  node: NodeOf = (measure) => measureNode(scope.id, measure),
+): Definitions {
   const compute = (run: Compute, ...inputs: readonly string[]): Rule => ({ kind: 'compute', inputs, run });
   const gross = scope.kind === 'slope' ? 'slope_area' : 'area';
   const rules: Readonly<Record<DerivedMeasure, () => Rule>> = {
     net_length: () => compute(difference, node('length'), node('deducted_width')),
-    center_length: () => faceRule(scope, 'center_length'),
-    left_length: () => faceRule(scope, 'left_length'),
-    right_length: () => faceRule(scope, 'right_length'),
+    center_length: () => faceRule(scope, 'center_length', node),
+    left_length: () => faceRule(scope, 'left_length', node),
+    right_length: () => faceRule(scope, 'right_length', node),
     wall_area: () => compute(product, node('length'), propertyNode(scope.id, 'height')),
     net_wall_area: () => compute(difference, node('wall_area'), node('deducted_area')),
     net_area: () => compute(difference, node(gross), node('deducted_area')),

@@ -25,8 +25,17 @@ import {
 } from '../takeoff/measures.ts';
 import type { Definitions } from './define.ts';
 import { defineDerived } from './defineDerived.ts';
-import { type ScopeNames, compileValue, ruleOf } from './names.ts';
-import { markNode, measureNode, openingNode, pieceNode, sharedNode } from './nodes.ts';
+import { compileValue, ruleOf } from './names.ts';
+import { OPENING_SIZES, type ScopeNames } from './scopeNames.ts';
+import {
+  markNode,
+  measureNode,
+  openingNode,
+  pieceNode,
+  propertyNode,
+  sharedNode,
+  totalNode,
+} from './nodes.ts';
 
 const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 const valued = (value: number): Rule => ({ kind: 'value', value });
@@ -100,7 +109,7 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
     ...definePieces(scope, measured.pieces, names),
     ...defineHosted(job, measured.counted),
   ];
-  if (scope.kind === 'count') return own;
+  if (scope.kind === 'count') return [...own, ...defineCountTotals(job, scope, measured)];
   const { marks } = measured;
   const opened = marks.filter(({ id }) => measured.opened.has(id));
   const openings: Definitions = OPENING_MEASURES.map((measure) => [
@@ -115,6 +124,44 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
     ...defineDerived(scope),
     ...(scope.kind === 'run' ? defineJunctions(job, scope, marks, measured.met) : []),
   ];
+}
+
+/**
+ * A property over all of a count: so often as it is drawn or typed. Openings in walls bring a width and
+ * a height of their own.
+ */
+function defineCountTotals(job: Job, scope: Scope, { marks, counted, pieces }: Measured): Definitions {
+  const keys = new Set([...scope.properties.map(({ key }) => key), ...OPENING_SIZES]);
+  const drawn = [...marks.map(({ id }) => markNode(id, 'count')), ...pieces.map(({ id }) => pieceNode(id))];
+  const times = counted.map((opening) => {
+    const host = job.mark.get(opening.markId);
+    return { opening, times: host === undefined ? 1 : repeatOf(job, host) };
+  });
+  return [...keys].map((key) => {
+    const sized = key === 'width' || key === 'height';
+    const sizes = sized
+      ? times.reduce(
+          (sum, each) => sum + each.times * (key === 'width' ? each.opening.widthM : each.opening.heightM),
+          0,
+        )
+      : 0;
+    const hosted = sized ? 0 : times.reduce((sum, each) => sum + each.times, 0);
+    const node = totalNode(scope.id, key);
+    if (scope.properties.every((property) => property.key !== key)) return [node, valued(sizes)];
+    const inputs = [propertyNode(scope.id, key), ...drawn];
+    return [
+      node,
+      {
+        kind: 'compute',
+        inputs,
+        run: (values, at) => {
+          let count = hosted;
+          for (let slot = 1; slot < at.length; slot += 1) count += values[at[slot] as number] as number;
+          return (values[at[0] as number] as number) * count + sizes;
+        },
+      },
+    ];
+  });
 }
 
 /** What ridges, hips and valleys are counted twice by, where two slopes of the roof meet. */

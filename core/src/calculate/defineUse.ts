@@ -1,85 +1,305 @@
-import type { Reference } from '../formula/ast.ts';
-import type { Id } from '../job/id.ts';
-import { type Job, getRecord } from '../job/job.ts';
-import type { Assembly, AssemblyInput } from '../job/records/assembly.ts';
-import type { Scope } from '../job/records/scope.ts';
-import type { Use } from '../job/records/use.ts';
+import type { Frame, PlacedComponent } from '../assemblies/frames.ts';
+import { purchaseOf } from '../assemblies/purchase.ts';
+import type { Reference } from '../formula/references.ts';
+import type { Failure } from '../graph/failure.ts';
+import type { Rule } from '../graph/graph.ts';
+import type { AssemblyInput, InnerAssembly } from '../job/records/assembly.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
-import { NUMBER } from '../units/dimension.ts';
+import {
+  MEASURE_DIMENSION,
+  type Measure,
+  type MarkKind,
+  isMeasure,
+  leadingMeasure,
+} from '../takeoff/measures.ts';
+import { type Dimension, NUMBER } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
 import { type Definitions, defineQuantity } from './define.ts';
-import { type Named, type Names, type ScopeNames, compileValue, ruleOf } from './names.ts';
-import { componentLine } from '../estimate/lineKey.ts';
-import { inputNode, netNode } from './nodes.ts';
+import { type Part, aloneNode, defineAlone, hasAlone, timesOf } from './defineAlone.ts';
+import {
+  type CompiledValue,
+  type Named,
+  type Names,
+  compileCondition,
+  compileValue,
+  ruleOf,
+} from './names.ts';
+import { inputNode, measureNode, netNode, whenNode } from './nodes.ts';
+import type { ScopeNames } from './scopeNames.ts';
 
-export interface UseContext {
-  readonly use: Use;
-  readonly scope: Scope;
-  readonly assembly: Assembly;
-}
-
-export const contextOf = (job: Job, use: Use): UseContext => ({
-  use,
-  scope: getRecord(job, use.scopeId as Id<'scope'>),
-  assembly: getRecord(job, use.assemblyId as Id<'assembly'>),
-});
-
-const inputDimension = (input: AssemblyInput) =>
+export const inputDimension = (input: AssemblyInput): Dimension =>
   input.unit === '' ? NUMBER : (findUnit(input.unit)?.dimension ?? NUMBER);
+
+/** Answers as they were given where the assembly stands. */
+const answersOf = ({ use, within }: Frame): Readonly<Record<string, string>> =>
+  within === undefined ? use.answers : within.inner.answers;
 
 /**
  * What an input reads when it was not answered: the scope's property of the same name, so that a
  * height is typed once for all assemblies on a wall; else the assembly's own default.
  */
-export const answerOf = ({ use, scope }: UseContext, input: AssemblyInput): string =>
-  use.answers[input.key] ?? (scope.properties.some(({ key }) => key === input.key) ? input.key : input.value);
+export const answerOf = (frame: Frame, input: AssemblyInput): string =>
+  answersOf(frame)[input.key] ??
+  (frame.scope.properties.some(({ key }) => key === input.key) ? input.key : input.value);
+
+/** Measures that an inner assembly reads as the amount it is given. */
+const AMOUNTS: Readonly<Record<MarkKind, readonly Measure[]>> = {
+  run: ['length', 'plan_length', 'net_length', 'center_length'],
+  area: ['area', 'net_area'],
+  slope: ['slope_area', 'net_area'],
+  count: ['count'],
+};
+
+export const amountDimension = (inner: InnerAssembly, kind: MarkKind | undefined): Dimension =>
+  kind === undefined ? NUMBER : MEASURE_DIMENSION[leadingMeasure(kind)];
+
+/** The scope's names as the frame sees them: an inner assembly reads the amount it is given. */
+function outerFind(frame: Frame, scopeNames: ScopeNames): (name: string) => Named | undefined {
+  const { use, scope, assembly, within } = frame;
+  if (within === undefined) return (name) => scopeNames.findIn(scope, name);
+  const node = netNode(use.id, `${within.frame.path}${within.inner.key}`);
+  const dimension = amountDimension(within.inner, assembly.measures);
+  const isAmount = (name: string): boolean => AMOUNTS[assembly.measures].some((each) => each === name);
+  return (name) => {
+    if (isAmount(name)) return { dimension, node };
+    // Of another kind of mark the inner assembly knows its amount only, not how runs meet or the like.
+    if (isMeasure(name) && scope.kind !== assembly.measures && !hasProperty(frame, name)) return undefined;
+    return scopeNames.findIn(scope, name);
+  };
+}
+
+const hasProperty = ({ scope }: Frame, name: string): boolean =>
+  scope.properties.some(({ key }) => key === name);
 
 /** Names of a component's formula: inputs, then the scope's own, then the other components' net figures. */
-export function componentNames(context: UseContext, scopeNames: ScopeNames): Names {
-  const { use, scope, assembly } = context;
+export function componentNames(frame: Frame, scopeNames: ScopeNames): Names {
+  const { use, scope, assembly, path } = frame;
   const outer = scopeNames.namesOf(scope);
+  const inOuter = outerFind(frame, scopeNames);
   const find = (reference: Reference): Named | undefined => {
     if (reference.type === 'total') return outer.find(reference);
     const { name } = reference;
     const input = assembly.inputs.find(({ key }) => key === name);
-    if (input !== undefined) return { dimension: inputDimension(input), node: inputNode(use.id, name) };
-    const own = scopeNames.findIn(scope, name);
+    if (input !== undefined)
+      return { dimension: inputDimension(input), node: inputNode(use.id, `${path}${name}`) };
+    const own = inOuter(name);
     if (own !== undefined) return own;
     const component = assembly.components.find(({ key }) => key === name);
-    if (component === undefined) return undefined;
-    return { dimension: unitOrLabel(component.unit).dimension, node: netNode(use.id, name) };
+    if (component !== undefined)
+      return { dimension: unitOrLabel(component.unit).dimension, node: netNode(use.id, `${path}${name}`) };
+    const inner = assembly.inner?.find(({ key }) => key === name);
+    if (inner !== undefined) {
+      const kind = scopeNames.job.assembly.get(inner.assemblyId)?.measures;
+      return { dimension: amountDimension(inner, kind), node: netNode(use.id, `${path}${name}`) };
+    }
+    return isMeasure(name) ? undefined : scopeNames.jobNames().find(reference);
   };
   const listNames = (): readonly string[] => [
     ...assembly.inputs.map(({ key }) => key),
     ...outer.listNames(),
     ...assembly.components.map(({ key }) => key),
   ];
-  return { find, findDimension: (reference) => find(reference)?.dimension, listNames };
+  return { ...outer, find, findDimension: (reference) => find(reference)?.dimension, listNames };
 }
 
-/** The figures of an assembly applied to a scope, up to the quantities of its lines. */
-export function defineUse(context: UseContext, scopeNames: ScopeNames): Definitions {
-  const { use, scope, assembly } = context;
-  const inputNames = scopeNames.namesOf(scope);
-  const inputs: Definitions = assembly.inputs.map((input) => {
-    const node = inputNode(use.id, input.key);
-    const value = compileValue(answerOf(context, input), input.unit, inputNames, inputDimension(input));
-    return [node, ruleOf(node, value, inputNames)];
+/** The same with the measures of one mark in the place of the scope's. */
+export function markNames(frame: Frame, scopeNames: ScopeNames, prefix: string, part: Part): Names {
+  const names = componentNames(frame, scopeNames);
+  const { scope } = frame;
+  const find = (reference: Reference): Named | undefined => {
+    const named = names.find(reference);
+    if (named === undefined || reference.type === 'total' || !isMeasure(reference.name)) return named;
+    if (named.node !== measureNode(scope.id, reference.name)) return named;
+    if (!hasAlone(scope, reference.name)) return undefined;
+    return { dimension: named.dimension, node: aloneNode(prefix, part.id, reference.name) };
+  };
+  return { ...names, find, findDimension: (reference) => find(reference)?.dimension };
+}
+
+/** What the marks of a use's scope are, for components that are figured for each. */
+export interface Parts {
+  readonly list: readonly Part[];
+  readonly isOpened: (part: Part) => boolean;
+}
+
+const failing = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
+
+/** An answer is held to the range of its question. */
+function inRange(rule: Rule, input: AssemblyInput): Rule {
+  const { min = '', max = '', question, unit } = input;
+  if (min === '' && max === '') return rule;
+  const factor = findUnit(unit)?.factor ?? 1;
+  const least = min === '' ? -Infinity : Number(min) * factor;
+  const most = max === '' ? Infinity : Number(max) * factor;
+  const slack = 1e-9 * Math.max(Math.abs(least), Math.abs(most) === Infinity ? 0 : Math.abs(most), 1e-3);
+  const isOut = (value: number): boolean => value < least - slack || value > most + slack;
+  const failure: Failure = { kind: 'out-of-range', question, min, max, unit };
+  if (rule.kind === 'value') return rule.failure === undefined && isOut(rule.value) ? failing(failure) : rule;
+  if (rule.kind !== 'compute') return rule;
+  const { run, explain } = rule;
+  return {
+    ...rule,
+    run: (values, at) => {
+      const value = run(values, at);
+      return isOut(value) ? Number.NaN : value;
+    },
+    explain: (values, at) =>
+      Number.isFinite(run(values, at)) || explain === undefined ? failure : explain(values, at),
+  };
+}
+
+/** Figured only while all guards hold; a quantity below zero is a mistake in its formula. */
+function guarded(rule: Rule, guards: readonly string[], component: string): Rule {
+  const negative: Failure = { kind: 'negative', component };
+  if (rule.kind === 'value') {
+    if (rule.failure !== undefined) return rule;
+    const { value } = rule;
+    if (value < 0) return failing(negative);
+    if (guards.length === 0) return rule;
+    return guarded({ kind: 'compute', inputs: [], run: () => value }, guards, component);
+  }
+  if (rule.kind !== 'compute') return rule;
+  const { run, explain, inputs } = rule;
+  const own = inputs.length;
+  const holds = (values: Float64Array, at: Int32Array): boolean => {
+    for (let slot = own; slot < at.length; slot += 1) if (values[at[slot] as number] === 0) return false;
+    return true;
+  };
+  return {
+    kind: 'compute',
+    inputs: [...inputs, ...guards],
+    run: (values, at) => {
+      if (guards.length > 0 && !holds(values, at)) return 0;
+      const value = run(values, at);
+      // Binary noise around zero is zero.
+      return value >= 0 ? value : value > -1e-9 ? 0 : Number.NaN;
+    },
+    explain: (values, at) =>
+      Number.isFinite(run(values, at)) || explain === undefined ? negative : explain(values, at),
+  };
+}
+
+/** The comparisons a component rests on: its own, and those of the assemblies it stands in. */
+export function guardsOf({
+  frame,
+  component,
+  path,
+}: Pick<PlacedComponent, 'frame' | 'component' | 'path'>): readonly string[] {
+  const own = component.when === undefined || component.when === '' ? [] : [whenNode(frame.use.id, path)];
+  return [...own, ...frameGuards(frame)];
+}
+
+function frameGuards({ use, within }: Frame): readonly string[] {
+  if (within === undefined) return [];
+  const { frame, inner } = within;
+  const own =
+    inner.when === undefined || inner.when === '' ? [] : [whenNode(use.id, `${frame.path}${inner.key}`)];
+  return [...own, ...frameGuards(frame)];
+}
+
+function defineWhen(useId: string, path: string, when: string | undefined, names: Names): Definitions {
+  if (when === undefined || when === '') return [];
+  const node = whenNode(useId, path);
+  return [[node, ruleOf(node, compileCondition(when, names), names)]];
+}
+
+/** The answers of a frame. Those of an inner assembly may use all that the one around it knows. */
+function defineInputs(frame: Frame, scopeNames: ScopeNames): Definitions {
+  const { use, scope, assembly, path, within } = frame;
+  const answered =
+    within === undefined ? scopeNames.namesOf(scope) : componentNames(within.frame, scopeNames);
+  return assembly.inputs.map((input) => {
+    const node = inputNode(use.id, `${path}${input.key}`);
+    const names = answersOf(frame)[input.key] === undefined ? scopeNames.namesOf(scope) : answered;
+    const value = compileValue(answerOf(frame, input), input.unit, names, inputDimension(input));
+    return [node, inRange(ruleOf(node, value, names), input)];
   });
-  const names = componentNames(context, scopeNames);
-  const components = assembly.components.flatMap((component): Definitions => {
-    const node = netNode(use.id, component.key);
-    const { unit, formula } = component;
-    const value = compileValue(formula, unit, names, unitOrLabel(unit).dimension);
-    const purchase = {
-      unit,
-      wastePercent: Number(component.wastePercent),
-      roundUpTo: Number(component.roundUpTo),
-    };
+}
+
+/** How much of each inner assembly there is. */
+function defineAmounts(frame: Frame, scopeNames: ScopeNames, names: Names): Definitions {
+  const { use, assembly, path } = frame;
+  return (assembly.inner ?? []).flatMap((inner): Definitions => {
+    const at = `${path}${inner.key}`;
+    const kind = scopeNames.job.assembly.get(inner.assemblyId)?.measures;
+    const value = compileValue(inner.formula, '', names, amountDimension(inner, kind));
+    const node = netNode(use.id, at);
     return [
-      [node, ruleOf(node, value, names)],
-      ...defineQuantity(componentLine(use.id, component.key), node, purchase),
+      [node, guarded(ruleOf(node, value, names), [], inner.name)],
+      ...defineWhen(use.id, at, inner.when, names),
     ];
   });
-  return [...inputs, ...components];
+}
+
+/** One component: for the whole, or for each mark and added up. */
+function defineNet(placed: PlacedComponent, scopeNames: ScopeNames, names: Names, parts: Parts): Definitions {
+  const { frame, component, path } = placed;
+  const node = netNode(frame.use.id, path);
+  const guards = guardsOf(placed);
+  const when = defineWhen(frame.use.id, path, component.when, names);
+  const { unit, formula, name } = component;
+  const { dimension } = unitOrLabel(unit);
+  if (component.per === undefined) {
+    const value = compileValue(formula, unit, names, dimension);
+    return [...when, [node, guarded(ruleOf(node, value, names), guards, name)]];
+  }
+  if (frame.within !== undefined)
+    return [...when, [node, failing({ kind: 'no-marks-inside', component: name })]];
+  const prefix = `${frame.use.id}/at/${path}`;
+  const each = parts.list.map((part) => {
+    const own = markNames(frame, scopeNames, prefix, part);
+    return { part, own, value: compileValue(formula, unit, own, dimension) };
+  });
+  const faulty =
+    each.find(({ value }) => value.kind === 'problem') ?? (each.length === 0 ? noPart() : undefined);
+  function noPart(): { readonly own: Names; readonly value: CompiledValue } | undefined {
+    // Nothing is measured yet: the formula is still checked, so that a mistake shows at once.
+    const value = compileValue(formula, unit, names, dimension);
+    return value.kind === 'problem' ? { own: names, value } : undefined;
+  }
+  if (faulty !== undefined) return [...when, [node, ruleOf(node, faulty.value, faulty.own)]];
+  const definitions = each.flatMap(({ part, own, value }): Definitions => {
+    const asked = value.kind === 'formula' ? value.formula.references.flatMap(measureAsked) : [];
+    const figure = `${prefix}/${part.id}`;
+    return [
+      ...defineAlone(scopeNames.job, frame.scope, part, prefix, asked, parts.isOpened(part)),
+      [figure, guarded(ruleOf(figure, value, own), [], name)],
+    ];
+  });
+  const times = each.map(({ part }) => timesOf(scopeNames.job, part));
+  const sum: Rule = {
+    kind: 'compute',
+    inputs: each.map(({ part }) => `${prefix}/${part.id}`),
+    run: (values, at) =>
+      times.reduce((total, count, slot) => total + count * (values[at[slot] as number] as number), 0),
+  };
+  return [...when, ...definitions, [node, guarded(sum, guards, name)]];
+}
+
+const measureAsked = (reference: Reference): readonly Measure[] =>
+  reference.type === 'name' && isMeasure(reference.name) ? [reference.name] : [];
+
+/** The figures of an assembly applied to a scope with all inside it, up to the quantities of its lines. */
+export function defineUse(
+  frames: readonly Frame[],
+  lines: readonly PlacedComponent[],
+  scopeNames: ScopeNames,
+  parts: Parts,
+): Definitions {
+  const byFrame = new Map(
+    frames.map((frame) => [frame.path, { frame, names: componentNames(frame, scopeNames) }]),
+  );
+  const own = [...byFrame.values()].flatMap(({ frame, names }): Definitions => [
+    ...defineInputs(frame, scopeNames),
+    ...defineAmounts(frame, scopeNames, names),
+    // A component that is off makes no line, and others may still read its figure.
+    ...frame.assembly.components.flatMap((component) => {
+      const path = `${frame.path}${component.key}`;
+      return defineNet({ frame, component, path, key: '' }, scopeNames, names, parts);
+    }),
+  ]);
+  const quantities = lines.flatMap(({ key, path, frame, component }) =>
+    defineQuantity(key, netNode(frame.use.id, path), component.unit, purchaseOf(component)),
+  );
+  return [...own, ...quantities];
 }

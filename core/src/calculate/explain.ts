@@ -1,17 +1,16 @@
+import type { PlacedComponent } from '../assemblies/frames.ts';
 import { compileFormula } from '../formula/compile.ts';
 import { type Trace, traceFormula } from '../formula/trace.ts';
 import type { Figure } from '../graph/graph.ts';
 import type { Id } from '../job/id.ts';
-import type { Component } from '../job/records/assembly.ts';
 import type { Mark } from '../job/records/mark.ts';
-import type { Use } from '../job/records/use.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { type Piece, piecesOf } from '../takeoff/measureMark.ts';
 import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import { type MarkMeasure, isMeasure } from '../takeoff/measures.ts';
 import type { Display } from '../units/format.ts';
 import type { Calculation } from './calculation.ts';
-import { componentNames, contextOf } from './defineUse.ts';
+import { componentNames } from './defineUse.ts';
 import { markNode, ownerOf } from './nodes.ts';
 import { knownValue } from './define.ts';
 
@@ -44,11 +43,10 @@ export function tapeOf(
 /** A component's formula as written and with the figures of this use; undefined while it is faulty. */
 export function traceComponent(
   calculation: Calculation,
-  use: Use,
-  component: Component,
+  { frame, component }: Pick<PlacedComponent, 'frame' | 'component'>,
   display: Display,
 ): Trace | undefined {
-  const names = componentNames(contextOf(calculation.job, use), calculation.names);
+  const names = componentNames(frame, calculation.names);
   const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
   if (!compiled.ok) return undefined;
   return traceFormula(

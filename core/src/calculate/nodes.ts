@@ -1,4 +1,4 @@
-import type { LineKey } from '../estimate/lineKey.ts';
+import { type LineKey, purchaseLine } from '../estimate/lineKey.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Measure } from '../takeoff/measures.ts';
 
@@ -9,6 +9,16 @@ export const measureNode = (scopeId: string, measure: Measure): string => `${sco
 export const propertyNode = (scopeId: string, key: string): string => `${scopeId}/property/${key}`;
 export const inputNode = (useId: string, key: string): string => `${useId}/input/${key}`;
 export const netNode = (useId: string, key: string): string => `${useId}/net/${key}`;
+
+/** Whether what stands at a path of a use is due: 1 or 0. */
+export const whenNode = (useId: string, path: string): string => `${useId}/when/${path}`;
+export const quantityNode = (quantityId: string): string => `${quantityId}/value`;
+/** A property over all of a count, as `total(doors, width)` reads it. */
+export const totalNode = (scopeId: string, key: string): string => `${scopeId}/total/${key}`;
+/** A total that a filter narrows; the key is the reference as it is written. */
+export const filterNode = (key: string): string => `filter:${key}/value`;
+export const purchaseNode = (code: string, figure: 'need' | 'bought'): string =>
+  `${purchaseLine(code)}/${figure}`;
 
 export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension';
 export const lineNode = (line: LineKey, figure: LineFigure): string => `${line}/${figure}`;

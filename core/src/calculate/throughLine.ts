@@ -1,11 +1,12 @@
-import { type LineKey, NO_SECTION, componentLine } from '../estimate/lineKey.ts';
+import { type PlacedComponent, componentsOf } from '../assemblies/frames.ts';
+import { type JobPurchase, listPurchases } from '../assemblies/jobPurchases.ts';
+import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
 import type { Figure } from '../graph/graph.ts';
 import type { Id } from '../job/id.ts';
 import { inOrder } from '../job/job.ts';
 import type { Component } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Scope } from '../job/records/scope.ts';
-import type { Use } from '../job/records/use.ts';
 import { unitOrLabel, withWaste } from '../pricing/quantity.ts';
 import { MEASURE_DIMENSION, type Measure, leadingMeasure } from '../takeoff/measures.ts';
 import type { Dimension } from '../units/dimension.ts';
@@ -19,6 +20,7 @@ import {
   markupNode,
   measureNode,
   netNode,
+  purchaseNode,
   scopeCostNode,
   sectionNode,
 } from './nodes.ts';
@@ -47,6 +49,10 @@ export type StepLabel =
   | { readonly of: 'formula'; readonly formula: string }
   | { readonly of: 'waste'; readonly percent: string }
   | { readonly of: 'round-up'; readonly multiple: string }
+  | { readonly of: 'spares'; readonly spares: string }
+  | { readonly of: 'needed' }
+  | { readonly of: 'bought' }
+  | { readonly of: 'rounded-up' }
   | { readonly of: 'typed' }
   | { readonly of: 'price'; readonly item: string }
   | { readonly of: 'line'; readonly description: string }
@@ -134,10 +140,7 @@ function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): read
   const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
   const measured = measureStep(calculation, scope, leadingMeasure(scope.kind), here);
   if (uses.length === 0) return [measured];
-  const count = uses.reduce(
-    (sum, use) => sum + (job.assembly.get(use.assemblyId)?.components.length ?? 0),
-    0,
-  );
+  const count = uses.reduce((sum, use) => sum + componentsOf(job, use).length, 0);
   const cost = calculation.figure(scopeCostNode(scope.id));
   return [
     measured,
@@ -169,10 +172,13 @@ function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
       ...pricedSteps(calculation, key, line.itemCode, line.description, line.sectionId),
     ];
   }
+  const purchase = listPurchases(job).find((each) => each.key === key);
+  if (purchase !== undefined) return purchaseSteps(calculation, purchase);
   const found = findComponentLine(calculation, key);
   if (found === undefined) return [];
-  const { use, component, scope } = found;
-  const net = netNode(use.id, component.key);
+  const { component, path } = found;
+  const { use, scope } = found.frame;
+  const net = netNode(use.id, path);
   return [
     ...behindSteps(calculation, net),
     ...quantitySteps(calculation, net, key, component),
@@ -180,18 +186,28 @@ function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
   ];
 }
 
+/** What the job needs of an item, what is bought, and what the difference costs. */
+function purchaseSteps(calculation: Calculation, { key, code, name, unit }: JobPurchase): readonly Step[] {
+  const target = { type: 'line', key } as const;
+  const step = (figure: Figure, label: StepLabel): Step => ({
+    figure: { kind: 'in-unit', figure, unit },
+    label,
+    target,
+    here: false,
+  });
+  return [
+    step(calculation.figure(purchaseNode(code, 'need')), { of: 'needed' }),
+    step(calculation.figure(purchaseNode(code, 'bought')), { of: 'bought' }),
+    step(calculation.figure(lineNode(key, 'quantity')), { of: 'rounded-up' }),
+    ...pricedSteps(calculation, key, code, name, null),
+  ];
+}
+
 /** The use and component behind a line key of the form `use:…/component/key`. */
-export function findComponentLine(
-  calculation: Calculation,
-  key: LineKey,
-): { readonly use: Use; readonly component: Component; readonly scope: Scope } | undefined {
+export function findComponentLine(calculation: Calculation, key: LineKey): PlacedComponent | undefined {
   const { job } = calculation;
   const use = job.use.get(key.split('/')[0] as Id<'use'>);
-  const assembly = use === undefined ? undefined : job.assembly.get(use.assemblyId);
-  const scope = use === undefined ? undefined : job.scope.get(use.scopeId);
-  const component = assembly?.components.find((each) => componentLine(use?.id ?? '', each.key) === key);
-  if (use === undefined || scope === undefined || component === undefined) return undefined;
-  return { use, component, scope };
+  return use === undefined ? undefined : componentsOf(job, use).find((each) => each.key === key);
 }
 
 function behindSteps(calculation: Calculation, node: string): readonly Step[] {
@@ -209,6 +225,7 @@ function quantitySteps(
 ): readonly Step[] {
   const target = { type: 'line', key } as const;
   const { unit, wastePercent, roundUpTo } = component;
+  const spares = Number(component.spares ?? '');
   const factor = unitOrLabel(unit).factor;
   const figure = calculation.figure(net);
   const value = knownValue(figure);
@@ -222,7 +239,12 @@ function quantitySteps(
     const label: StepLabel = { of: 'waste', percent: wastePercent };
     steps.push({ figure: inUnit({ value: gross }), label, target, here: false });
   }
-  if (value !== undefined && Number(roundUpTo) !== 0) {
+  if (value !== undefined && spares > 0) {
+    const gross = withWaste(value / factor, Number(wastePercent)) + spares;
+    const label: StepLabel = { of: 'spares', spares: component.spares ?? '' };
+    steps.push({ figure: inUnit({ value: gross }), label, target, here: false });
+  }
+  if (value !== undefined && Number(roundUpTo) !== 0 && component.roundAt === undefined) {
     const label: StepLabel = { of: 'round-up', multiple: roundUpTo };
     steps.push({ figure: inUnit(calculation.figure(lineNode(key, 'quantity'))), label, target, here: false });
   }

@@ -1,4 +1,6 @@
-import { type LineKey, NO_SECTION, componentLine } from './lineKey.ts';
+import { type PlacedComponent, componentsOf } from '../assemblies/frames.ts';
+import { type JobPurchase, listPurchases } from '../assemblies/jobPurchases.ts';
+import { type LineKey, NO_SECTION } from './lineKey.ts';
 import type { Id } from '../job/id.ts';
 import { groupBy } from '../job/groupBy.ts';
 import { type Job, inOrder } from '../job/job.ts';
@@ -11,9 +13,18 @@ import type { Use } from '../job/records/use.ts';
 export interface ComponentRow {
   readonly type: 'component';
   readonly key: LineKey;
+  readonly placed: PlacedComponent;
   readonly component: Component;
   readonly use: Use;
   readonly scope: Scope;
+  readonly depth: number;
+}
+
+/** What an item is rounded up by at purchase, over the whole job. */
+export interface PurchaseRow {
+  readonly type: 'purchase';
+  readonly key: LineKey;
+  readonly purchase: JobPurchase;
   readonly depth: number;
 }
 
@@ -27,6 +38,7 @@ export type EstimateRow =
     }
   | { readonly type: 'scope'; readonly key: string; readonly scope: Scope; readonly depth: number }
   | ComponentRow
+  | PurchaseRow
   | { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number };
 
 /** The rows a scope brings: one for each component of each assembly on it. */
@@ -36,17 +48,17 @@ export function componentRowsOf(
   uses: readonly Use[],
   depth: number,
 ): readonly ComponentRow[] {
-  return inOrder(uses).flatMap((use) => {
-    const assembly = job.assembly.get(use.assemblyId as Id<'assembly'>);
-    return (assembly?.components ?? []).map((component) => ({
+  return inOrder(uses).flatMap((use) =>
+    componentsOf(job, use).map((placed) => ({
       type: 'component' as const,
-      key: componentLine(use.id, component.key),
-      component,
+      key: placed.key,
+      placed,
+      component: placed.component,
       use,
       scope,
       depth,
-    }));
-  });
+    })),
+  );
 }
 
 /** The whole estimate in order: sections with their scopes, the scopes' components, and typed lines. */
@@ -80,7 +92,13 @@ export function listRows(job: Job): readonly EstimateRow[] {
       ...sections(section.id, depth + 1),
     ]);
 
-  const loose = own(null, 1);
+  const purchases = listPurchases(job).map((purchase): EstimateRow => ({
+    type: 'purchase',
+    key: purchase.key,
+    purchase,
+    depth: 1,
+  }));
+  const loose = [...own(null, 1), ...purchases];
   const placed = sections(null, 0);
   if (loose.length === 0) return placed;
   return [...placed, { type: 'section', key: NO_SECTION, section: null, depth: 0 }, ...loose];

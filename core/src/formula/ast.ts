@@ -4,9 +4,38 @@ import type { Span } from './problem.ts';
 export type BinaryOperator =
   '+' | '-' | '*' | '/' | '^' | '<' | '<=' | '>' | '>=' | '=' | '!=' | 'and' | 'or';
 
+export const LOOKUP_MODES = ['enough', 'nearest', 'exact', 'between'] as const;
+/** Which row a lookup takes: the smallest that is enough, the nearest, the same, or between two. */
+export type LookupMode = (typeof LOOKUP_MODES)[number];
+
+/** The scope name that stands for every scope, as in `total(any, area, level = "Upper floor")`. */
+export const ANY_SCOPE = 'any';
+
+/** A figure of another scope, or of the marks and scopes that a filter lets through. */
+export interface TotalAst {
+  readonly type: 'total';
+  readonly at: Span;
+  readonly scope: string;
+  readonly measure: string;
+  readonly filter?: Ast;
+}
+
+/** A figure out of a table of the job: `lookup(pipes, outside, inside, diameter)`. */
+export interface LookupAst {
+  readonly type: 'lookup';
+  readonly at: Span;
+  readonly table: string;
+  /** The column the figure is taken from. */
+  readonly take: string;
+  /** The column that is searched. */
+  readonly by: string;
+  readonly needed: Ast;
+  readonly mode: LookupMode;
+}
+
 /**
  * The syntax tree. `total` is a figure of another scope, over all its marks: `total(doors, width)`;
- * `count(doors)` is the same for the measure `count`.
+ * `count(doors)` is the same for the measure `count`. A `text` stands in comparisons of a filter only.
  */
 export type Ast =
   | {
@@ -20,7 +49,9 @@ export type Ast =
       readonly anyZero: boolean;
     }
   | { readonly type: 'name'; readonly at: Span; readonly name: string }
-  | { readonly type: 'total'; readonly at: Span; readonly scope: string; readonly measure: string }
+  | { readonly type: 'text'; readonly at: Span; readonly value: string }
+  | TotalAst
+  | LookupAst
   | { readonly type: 'unary'; readonly at: Span; readonly operator: '-' | 'not'; readonly operand: Ast }
   | {
       readonly type: 'binary';
@@ -31,14 +62,6 @@ export type Ast =
     }
   | { readonly type: 'call'; readonly at: Span; readonly name: string; readonly arguments: readonly Ast[] };
 
-export type Reference =
-  | { readonly type: 'name'; readonly name: string }
-  | { readonly type: 'total'; readonly scope: string; readonly measure: string };
-
-/** One text per reference: names hold no dot, so the two kinds cannot meet. */
-export const referenceKey = (reference: Reference): string =>
-  reference.type === 'name' ? reference.name : `${reference.scope}.${reference.measure}`;
-
 /** The parts of a node, in reading order. */
 export function childrenOf(ast: Ast): readonly Ast[] {
   switch (ast.type) {
@@ -48,25 +71,9 @@ export function childrenOf(ast: Ast): readonly Ast[] {
       return [ast.left, ast.right];
     case 'call':
       return ast.arguments;
+    case 'lookup':
+      return [ast.needed];
     default:
       return [];
   }
-}
-
-/** What the formula refers to, each once, in order of first appearance. */
-export function listReferences(ast: Ast): readonly Reference[] {
-  const found = new Map<string, Reference>();
-  const visit = (node: Ast): void => {
-    if (node.type === 'name' || node.type === 'total') {
-      const reference: Reference =
-        node.type === 'name'
-          ? { type: 'name', name: node.name }
-          : { type: 'total', scope: node.scope, measure: node.measure };
-      const key = referenceKey(reference);
-      if (!found.has(key)) found.set(key, reference);
-    }
-    childrenOf(node).forEach(visit);
-  };
-  visit(ast);
-  return [...found.values()];
 }

@@ -8,14 +8,21 @@ import {
   raiseDimension,
   sameDimension,
 } from '../units/dimension.ts';
-import { type Ast, type Reference, referenceKey } from './ast.ts';
+import type { Ast, LookupAst, TotalAst } from './ast.ts';
+import { type Reference, referenceKey } from './references.ts';
 import { FUNCTIONS, type FormulaFunction, findFunction } from './functions.ts';
+import type { LookupTable } from './lookup.ts';
 import { findNear } from './near.ts';
 import type { FormulaProblem } from './problem.ts';
 import { printFormula } from './print.ts';
 
 /** What a formula may refer to. */
 export interface NameSpace {
+  /** The tables that `lookup` may be asked of. */
+  readonly findTable?: (key: string) => LookupTable | undefined;
+  readonly listTables?: () => readonly string[];
+  /** What is wrong with the filter of a `total`; undefined where nothing is. */
+  readonly checkFilter?: (total: TotalAst) => FormulaProblem | undefined;
   readonly findDimension: (reference: Reference) => Dimension | undefined;
   /** For suggestions when a name is not known. */
   readonly listNames: () => readonly string[];
@@ -53,10 +60,47 @@ function check(ast: Ast, names: NameSpace): Checked {
       return checkBinary(ast, names);
     case 'call':
       return checkCall(ast, names);
+    case 'lookup':
+      return checkLookup(ast, names);
+    case 'text':
+      return refuse({ kind: 'formula-text', at: ast.at });
   }
 }
 
+function checkLookup(ast: LookupAst, names: NameSpace): Checked {
+  const table = names.findTable?.(ast.table);
+  if (table === undefined) {
+    const near = findNear(ast.table, names.listTables?.() ?? []);
+    return refuse({ kind: 'formula-table-unknown', at: ast.at, name: ast.table, near });
+  }
+  const [take, by] = [ast.take, ast.by].map((key) => table.columns.find((column) => column.key === key));
+  if (take === undefined || by === undefined) {
+    const name = take === undefined ? ast.take : ast.by;
+    const near = findNear(
+      name,
+      table.columns.map(({ key }) => key),
+    );
+    return refuse({ kind: 'formula-column-unknown', at: ast.at, table: ast.table, name, near });
+  }
+  const { needed } = ast;
+  if (needed.type === 'text') return accept(take.dimension);
+  const kind = check(needed, names);
+  if (!kind.ok) return kind;
+  if (kind.value === 'condition') return refuse({ kind: 'formula-condition', at: needed.at });
+  if (kind.value === 'any' || sameDimension(kind.value, by.dimension)) return accept(take.dimension);
+  return refuse({
+    kind: 'formula-dimension-result',
+    at: needed.at,
+    wanted: by.dimension,
+    found: kind.value,
+  });
+}
+
 function checkReference(ast: Ast & { type: 'name' | 'total' }, names: NameSpace): Checked {
+  if (ast.type === 'total' && ast.filter !== undefined) {
+    const problem = names.checkFilter?.(ast);
+    if (problem !== undefined) return refuse(problem);
+  }
   const dimension = names.findDimension(ast);
   if (dimension !== undefined) return accept(dimension);
   const name = ast.type === 'name' ? ast.name : referenceKey(ast);
@@ -158,6 +202,16 @@ function applyRule(ast: Ast & { type: 'call' }, found: FormulaFunction, kinds: r
     const shown = kind === 'any' ? NUMBER : kind;
     return refuse({ kind: 'formula-dimension-argument', at, name: found.name, wanted, found: shown });
   };
+  if (found.rule === 'cut') {
+    const [pieces, piece, stick] = kinds;
+    if (pieces === 'condition' || (pieces !== 'any' && pieces !== undefined && !isNumber(pieces)))
+      return complain(0, 'number');
+    const lengths = [piece, stick].filter((kind) => kind !== undefined && kind !== 'any');
+    const odd = lengths.findIndex((kind) => kind === 'condition');
+    if (odd >= 0) return complain(odd + 1, 'same');
+    const [a, b] = lengths as readonly Dimension[];
+    return a !== undefined && b !== undefined && !sameDimension(a, b) ? complain(2, 'same') : accept(NUMBER);
+  }
   const figures = found.rule === 'choose' ? kinds.slice(1) : kinds;
   const offset = kinds.length - figures.length;
   if (offset === 1 && kinds[0] !== 'condition') return complain(0, 'condition');

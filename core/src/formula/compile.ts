@@ -1,12 +1,14 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { type Dimension, sameDimension } from '../units/dimension.ts';
-import { type Ast, type BinaryOperator, type Reference, listReferences, referenceKey } from './ast.ts';
+import type { Ast, BinaryOperator, LookupAst } from './ast.ts';
+import { type Reference, listReferences, referenceKey, listTables } from './references.ts';
 import { type NameSpace, checkDimensions } from './checkDimensions.ts';
 import { type FormulaFunction, findFunction } from './functions.ts';
+import { type LookupTable, createLookup, lookUpText } from './lookup.ts';
 import { OPERATE } from './operators.ts';
 import { parseFormula } from './parse.ts';
 import type { FormulaProblem } from './problem.ts';
-import { printShape } from './print.ts';
+import { printShape } from './references.ts';
 
 /**
  * Reads its operands from `values` at the indexes in `at`, one per slot. Not finite when the
@@ -20,6 +22,8 @@ export interface Formula {
   readonly dimension: Dimension;
   /** What the slots stand for, in slot order. */
   readonly references: readonly Reference[];
+  /** The tables it looks figures up in, by key. */
+  readonly tables: ReadonlyMap<string, LookupTable>;
   readonly run: Run;
 }
 
@@ -37,35 +41,53 @@ export function compileFormula(
   wanted?: Dimension,
 ): Result<Formula, FormulaProblem> {
   const parsed = parseFormula(source);
-  if (!parsed.ok) return parsed;
-  const ast = parsed.value;
+  return parsed.ok ? compileAst(parsed.value, source, names, wanted) : parsed;
+}
+
+/** The same for a tree that was read or put together before. */
+export function compileAst(
+  ast: Ast,
+  source: string,
+  names: NameSpace,
+  wanted?: Dimension,
+): Result<Formula, FormulaProblem> {
   const dimension = checkDimensions(ast, names);
   if (!dimension.ok) return dimension;
   const bareZero = ast.type === 'number' && ast.anyZero;
   if (wanted !== undefined && !bareZero && !sameDimension(dimension.value, wanted))
     return refuse({ kind: 'formula-dimension-result', at: ast.at, wanted, found: dimension.value });
   const references = listReferences(ast);
+  const tables = new Map<string, LookupTable>();
+  for (const key of listTables(ast)) {
+    const table = names.findTable?.(key);
+    if (table !== undefined) tables.set(key, table);
+  }
   return accept({
     source,
     ast,
     dimension: wanted ?? dimension.value,
     references,
-    run: shareRun(ast, references),
+    tables,
+    run: shareRun(ast, references, tables),
   });
 }
 
-function shareRun(ast: Ast, references: readonly Reference[]): Run {
+type Tables = ReadonlyMap<string, LookupTable>;
+
+function shareRun(ast: Ast, references: readonly Reference[], tables: Tables): Run {
   const slots = new Map(references.map((reference, slot) => [referenceKey(reference), slot]));
+  // What is looked up rests on rows, not on the shape alone.
+  if (tables.size > 0) return build(ast, slots, tables);
   const shape = printShape(ast, slots);
   const known = shared.get(shape);
   if (known !== undefined) return known;
-  const run = build(ast, slots);
+  const run = build(ast, slots, tables);
   if (shared.size >= SHARED_LIMIT) shared.clear();
   shared.set(shape, run);
   return run;
 }
 
-function build(ast: Ast, slots: ReadonlyMap<string, number>): Run {
+function build(ast: Ast, slots: ReadonlyMap<string, number>, tables: Tables): Run {
   switch (ast.type) {
     case 'number': {
       const { value } = ast;
@@ -77,22 +99,39 @@ function build(ast: Ast, slots: ReadonlyMap<string, number>): Run {
       return (values, at) => values[at[slot] as number] as number;
     }
     case 'unary': {
-      const operand = build(ast.operand, slots);
+      const operand = build(ast.operand, slots, tables);
       return ast.operator === '-'
         ? (values, at) => -operand(values, at)
         : (values, at) => (operand(values, at) === 0 ? 1 : 0);
     }
     case 'binary':
-      return buildBinary(ast.operator, build(ast.left, slots), build(ast.right, slots));
+      return buildBinary(ast.operator, build(ast.left, slots, tables), build(ast.right, slots, tables));
     case 'call': {
       const found = findFunction(ast.name);
       if (found === undefined) throw new Error(`build: no function is called ${ast.name}`);
       return buildCall(
         found,
-        ast.arguments.map((each) => build(each, slots)),
+        ast.arguments.map((each) => build(each, slots, tables)),
       );
     }
+    case 'lookup':
+      return buildLookup(ast, slots, tables);
+    case 'text':
+      throw new Error(`build: a text has no figure: ${ast.value}`);
   }
+}
+
+function buildLookup(ast: LookupAst, slots: ReadonlyMap<string, number>, tables: Tables): Run {
+  const columns = tables.get(ast.table)?.columns ?? [];
+  const [take, by] = [ast.take, ast.by].map((key) => columns.find((column) => column.key === key));
+  if (take === undefined || by === undefined) throw new Error(`buildLookup: ${ast.table} has no such column`);
+  if (ast.needed.type === 'text') {
+    const value = lookUpText(take, by, ast.needed.value);
+    return () => value;
+  }
+  const find = createLookup(take, by, ast.mode);
+  const needed = build(ast.needed, slots, tables);
+  return (values, at) => find(needed(values, at));
 }
 
 /** The four that carry nearly all the work are spelled out, so that the machine can inline them. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { evaluate } from 'mathjs';
 import { AREA, type Dimension, LENGTH, NUMBER, VOLUME } from '../units/dimension.ts';
 import { POINT_FORMAT } from '../units/numberFormat.ts';
-import { referenceKey } from './ast.ts';
+import { referenceKey } from './references.ts';
 import type { NameSpace } from './checkDimensions.ts';
 import { compileFormula } from './compile.ts';
 import { diagnose } from './diagnose.ts';

@@ -1,7 +1,8 @@
 import type { Dimension } from '../units/dimension.ts';
 
 /** How the dimensions of the arguments decide the dimension of the result. */
-export type DimensionRule = 'all-same' | 'number-or-same-step' | 'square-root' | 'keep' | 'choose' | 'number';
+export type DimensionRule =
+  'all-same' | 'number-or-same-step' | 'square-root' | 'keep' | 'choose' | 'number' | 'cut';
 
 export interface FormulaFunction {
   readonly name: string;
@@ -83,6 +84,19 @@ export const FUNCTIONS: readonly FormulaFunction[] = [
   define('max', 1, 20, 'all-same', 'max(a, b, …)', 'the largest of the values', (values) =>
     Math.max(...values),
   ),
+  define(
+    'sticks',
+    3,
+    3,
+    'cut',
+    'sticks(pieces, piece, stick)',
+    'how many sticks to buy for so many pieces of a length: whole pieces are cut from each, the rest of it is waste; pieces longer than a stick are joined',
+    ([pieces = 0, piece = 0, stick = 0]) => {
+      if (pieces <= 0 || piece <= 0) return 0;
+      const fromOne = floorSafely(stick / piece);
+      return ceilSafely(fromOne >= 1 ? pieces / fromOne : (pieces * piece) / stick);
+    },
+  ),
   define('abs', 1, 1, 'keep', 'abs(x)', 'x without its sign', (values) => Math.abs(first(values))),
   define('sqrt', 1, 1, 'square-root', 'sqrt(x)', 'the square root; of an area it is a length', (values) =>
     Math.sqrt(first(values)),
@@ -109,14 +123,36 @@ export const findFunction = (name: string): FormulaFunction | undefined => byNam
 
 /** Functions over other scopes; they are references, not arithmetic, so they stand apart. */
 export const SCOPE_FUNCTIONS = [
-  { name: 'total', usage: 'total(scope, measure)', help: 'a measure of another scope, over all its marks' },
-  { name: 'count', usage: 'count(scope)', help: 'how many marks another scope has' },
+  {
+    name: 'total',
+    usage: 'total(scope, measure) or total(scope, measure, filter)',
+    help: 'a measure of another scope, over all its marks or over those a filter lets through; the scope `any` is every scope that has the measure',
+  },
+  {
+    name: 'count',
+    usage: 'count(scope) or count(scope, filter)',
+    help: 'how many another scope has; with a filter, how many of them',
+  },
+  {
+    name: 'lookup',
+    usage: 'lookup(table, take, by, needed) or lookup(table, take, by, needed, mode)',
+    help: 'a figure out of a table of the job: the column `take` of the row whose column `by` fits what is needed. The mode is `enough` (the smallest row that is at least what is needed; the usual one), `nearest`, `exact`, or `between` (worked out between two rows)',
+  },
 ] as const;
+
+/** How one of the forms above is written. */
+export function getForm(name: (typeof SCOPE_FUNCTIONS)[number]['name']): { readonly usage: string } {
+  const form = SCOPE_FUNCTIONS.find((each) => each.name === name);
+  if (form === undefined) throw new Error(`getForm: no form is called ${name}`);
+  return form;
+}
 
 /** Names that mean something in every formula and cannot be given to a scope, input or property. */
 export const RESERVED_NAMES: ReadonlySet<string> = new Set([
   ...FUNCTIONS.map((each) => each.name),
   'total',
+  'lookup',
+  'any',
   'and',
   'or',
   'not',

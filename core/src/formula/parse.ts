@@ -1,7 +1,8 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { NUMBER } from '../units/dimension.ts';
 import { UNIT_SPELLINGS } from '../units/unit.ts';
-import type { Ast, BinaryOperator } from './ast.ts';
+import { type Ast, type BinaryOperator, LOOKUP_MODES } from './ast.ts';
+import { getForm } from './functions.ts';
 import { findNear } from './near.ts';
 import type { FormulaProblem, Span } from './problem.ts';
 import { type Token, tokenize } from './tokenize.ts';
@@ -38,7 +39,7 @@ const refuseWith = (problem: FormulaProblem): never => {
 
 const peek = (cursor: Cursor): Token | undefined => cursor.tokens[cursor.index];
 const isOperator = (token: Token | undefined, text: string): boolean =>
-  token !== undefined && token.text === text && token.type !== 'number';
+  token !== undefined && token.text === text && token.type !== 'number' && token.type !== 'text';
 
 function take(cursor: Cursor): Token {
   const token = peek(cursor);
@@ -112,6 +113,7 @@ function parsePrimary(cursor: Cursor): Ast {
       return { type: 'number', at: token.at, value: Math.PI, dimension: NUMBER, text: 'pi', anyZero: false };
     return { type: 'name', at: token.at, name: token.text };
   }
+  if (token.type === 'text') return { type: 'text', at: token.at, value: token.text };
   if (!isOperator(token, '('))
     return refuseWith({ kind: 'formula-unexpected', at: token.at, found: token.text });
   const inner = nested(cursor, () => parseLevel(cursor, 0));
@@ -146,18 +148,33 @@ function parseCall(cursor: Cursor, name: Token): Ast {
   }
   const at = join(name.at, close(cursor, opened));
   if (name.text === 'total' || name.text === 'count') return scopeTotal(name.text, parts, at);
+  if (name.text === 'lookup') return tableLookup(parts, at);
   return { type: 'call', at, name: name.text, arguments: parts };
 }
 
+const nameOf = (part: Ast | undefined): string | undefined => (part?.type === 'name' ? part.name : undefined);
+
 function scopeTotal(name: 'total' | 'count', parts: readonly Ast[], at: Span): Ast {
-  const names = parts.map((part) => (part.type === 'name' ? part.name : undefined));
-  const [scope, measure] = name === 'total' ? names : [names[0], 'count'];
-  const expected = name === 'total' ? 2 : 1;
-  if (parts.length !== expected || scope === undefined || measure === undefined) {
-    const usage = name === 'total' ? 'total(scope, measure)' : 'count(scope)';
+  const { usage } = getForm(name);
+  const [scope, second, third] = parts;
+  const [measure, filter] = name === 'total' ? [nameOf(second), third] : ['count', second];
+  const scopeName = nameOf(scope);
+  const most = name === 'total' ? 3 : 2;
+  if (parts.length > most || scopeName === undefined || measure === undefined)
     return refuseWith({ kind: 'formula-arguments', at, name, usage });
-  }
-  return { type: 'total', at, scope, measure };
+  const total = { type: 'total' as const, at, scope: scopeName, measure };
+  return filter === undefined ? total : { ...total, filter };
+}
+
+function tableLookup(parts: readonly Ast[], at: Span): Ast {
+  const refuseForm = (): never =>
+    refuseWith({ kind: 'formula-arguments', at, name: 'lookup', usage: getForm('lookup').usage });
+  const [table, take, by] = parts.slice(0, 3).map(nameOf);
+  const [needed, how] = parts.slice(3);
+  if (table === undefined || take === undefined || by === undefined) return refuseForm();
+  if (needed === undefined || parts.length > 5) return refuseForm();
+  const mode = how === undefined ? 'enough' : LOOKUP_MODES.find((each) => each === nameOf(how));
+  return mode === undefined ? refuseForm() : { type: 'lookup', at, table, take, by, needed, mode };
 }
 
 /** Reads a formula's text into a tree, or says what is wrong and where. */

@@ -1,4 +1,4 @@
-import { type Ast, referenceKey } from './ast.ts';
+import type { Ast } from './ast.ts';
 
 /** Binding strength of a printed node: what is looser than its place gets parentheses. */
 const STRENGTH: Readonly<Record<string, number>> = {
@@ -28,7 +28,10 @@ export type PrintLeaf = (leaf: Ast & { type: 'number' | 'name' | 'total' }) => s
 const printLeaf: PrintLeaf = (leaf) => {
   if (leaf.type === 'number') return leaf.text;
   if (leaf.type === 'name') return leaf.name;
-  return leaf.measure === 'count' ? `count(${leaf.scope})` : `total(${leaf.scope}, ${leaf.measure})`;
+  const { scope, measure, filter } = leaf;
+  const parts = [scope, ...(measure === 'count' ? [] : [measure])];
+  if (filter !== undefined) parts.push(printFormula(filter));
+  return `${measure === 'count' ? 'count' : 'total'}(${parts.join(', ')})`;
 };
 
 /** Writes a tree as source with one blank around operators. parse(print(ast)) is the same tree. */
@@ -53,15 +56,13 @@ function printNode(node: Ast, leaf: PrintLeaf, print: (node: Ast, least: number)
     }
     case 'call':
       return `${node.name}(${node.arguments.map((each) => print(each, 0)).join(', ')})`;
+    case 'text':
+      return `"${node.value}"`;
+    case 'lookup': {
+      const mode = node.mode === 'enough' ? '' : `, ${node.mode}`;
+      return `lookup(${node.table}, ${node.take}, ${node.by}, ${print(node.needed, 0)}${mode})`;
+    }
     default:
       return leaf(node);
   }
-}
-
-/** The form shared by formulas that differ in names only: references become slots by order. */
-export function printShape(ast: Ast, slotOf: ReadonlyMap<string, number>): string {
-  return printFormula(ast, (leaf) => {
-    if (leaf.type === 'number') return `${leaf.value}`;
-    return `$${slotOf.get(referenceKey(leaf)) ?? '?'}`;
-  });
 }

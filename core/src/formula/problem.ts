@@ -1,4 +1,5 @@
 import type { Dimension } from '../units/dimension.ts';
+import type { LookupMode } from './ast.ts';
 
 /** The place in the formula's text a problem points at: [start, end). */
 export interface Span {
@@ -16,6 +17,16 @@ export type FormulaProblem = { readonly at: Span } & (
   | { readonly kind: 'formula-unclosed' }
   | { readonly kind: 'formula-name-unknown'; readonly name: string; readonly near: readonly string[] }
   | { readonly kind: 'formula-function-unknown'; readonly name: string; readonly near: readonly string[] }
+  | { readonly kind: 'formula-table-unknown'; readonly name: string; readonly near: readonly string[] }
+  | {
+      readonly kind: 'formula-column-unknown';
+      readonly table: string;
+      readonly name: string;
+      readonly near: readonly string[];
+    }
+  | { readonly kind: 'formula-text' }
+  | { readonly kind: 'formula-filter-measure'; readonly measure: string }
+  | { readonly kind: 'formula-filter-text'; readonly known: readonly string[] }
   | { readonly kind: 'formula-arguments'; readonly name: string; readonly usage: string }
   | {
       readonly kind: 'formula-dimension-add';
@@ -41,4 +52,18 @@ export type FormulaProblem = { readonly at: Span } & (
 export type ArithmeticFailure =
   | { readonly kind: 'divide-by-zero'; readonly at: Span; readonly text: string }
   | { readonly kind: 'root-of-negative'; readonly at: Span; readonly text: string }
+  /** No row is big enough, or none is equal; never the last row in silence. */
+  | {
+      readonly kind: 'lookup-none';
+      readonly at: Span;
+      readonly table: string;
+      readonly column: string;
+      readonly dimension: Dimension;
+      readonly needed: number;
+      readonly mode: LookupMode;
+      readonly least: number;
+      readonly largest: number;
+    }
+  | { readonly kind: 'lookup-no-row'; readonly at: Span; readonly table: string; readonly wanted: string }
+  | { readonly kind: 'lookup-empty'; readonly at: Span; readonly table: string }
   | { readonly kind: 'too-large'; readonly at: Span; readonly text: string };

@@ -8,11 +8,14 @@ export type Token = { readonly at: Span; readonly text: string } & (
   | { readonly type: 'number'; readonly value: number; readonly dimension: Dimension; readonly bare: boolean }
   | { readonly type: 'name' }
   | { readonly type: 'operator' }
+  | { readonly type: 'text' }
 );
 
 export const FORMULA_LENGTH_LIMIT = 2000;
 
 const OPERATOR = /^(<=|>=|!=|[-+*/^()<>=,])/;
+/** A quoted text. After a figure the same mark means inches, and was taken with it. */
+const TEXT = /^"([^"]*)"/;
 const NAME = /^[\p{L}_][\p{L}\p{N}_]*/u;
 const DIGITS = /^(\d+(?:\.\d*)?|\.\d+)(?:[eE][-+]?\d+)?/;
 const isWordEnd = (text: string, at: number): boolean => !/[\p{L}\p{N}_]/u.test(text.charAt(at));
@@ -84,6 +87,13 @@ export function tokenize(source: string): Result<readonly Token[], FormulaProble
     const blanks = /^\s+/.exec(rest)?.[0].length ?? 0;
     if (blanks > 0) {
       start += blanks;
+      continue;
+    }
+    const quoted = TEXT.exec(rest);
+    if (quoted !== null) {
+      const at = { start, end: start + quoted[0].length };
+      tokens.push({ type: 'text', at, text: source.slice(at.start + 1, at.end - 1) });
+      start = at.end;
       continue;
     }
     const number = matchNumber(rest);

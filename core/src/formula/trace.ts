@@ -1,6 +1,6 @@
 import { type Display, formatQuantity, joinFigure } from '../units/format.ts';
 import type { Dimension } from '../units/dimension.ts';
-import { type Reference, referenceKey } from './ast.ts';
+import { type Reference, referenceKey } from './references.ts';
 import type { Formula } from './compile.ts';
 import { printFormula } from './print.ts';
 

@@ -19,6 +19,18 @@ export type Failure =
   | { readonly kind: 'no-price' }
   | { readonly kind: 'no-quantity' }
   | { readonly kind: 'item-unknown'; readonly code: string }
+  /** An answer outside of what its question takes; the limits are in the question's unit. */
+  | {
+      readonly kind: 'out-of-range';
+      readonly question: string;
+      readonly min: string;
+      readonly max: string;
+      readonly unit: string;
+    }
+  /** A component inside an inner assembly has an amount, but no marks. */
+  | { readonly kind: 'no-marks-inside'; readonly component: string }
+  /** A length or a count below zero is a mistake in its formula. */
+  | { readonly kind: 'negative'; readonly component: string }
   | { readonly kind: 'no-pitch'; readonly pitch: string }
   | {
       readonly kind: 'units-do-not-convert';

@@ -1,10 +1,11 @@
 import { RESERVED_NAMES } from '../formula/functions.ts';
+import { isMeasure } from '../takeoff/measures.ts';
 import { measureMark } from '../takeoff/measureMark.ts';
 import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import type { Id } from './id.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
-import type { JobRecord } from './record.ts';
+import type { JobRecord, RecordOf } from './record.ts';
 
 /** The records a record points at; each must exist for the job to make sense. */
 export function referencesOf(record: JobRecord): readonly Id[] {
@@ -19,7 +20,12 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'section':
       return present([record.parentId]);
     case 'scope':
-      return present([record.sectionId, ...(record.dueOn ?? []), ...(record.meets ?? [])]);
+      return present([
+        record.sectionId,
+        ...(record.dueOn ?? []),
+        ...(record.meets ?? []),
+        ...(record.difficulty ?? []),
+      ]);
     case 'line':
       return present([record.sectionId]);
     case 'mark':
@@ -31,7 +37,12 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'schedule':
       return present([record.sheetId]);
     case 'use':
-      return [record.scopeId, record.assemblyId];
+      return [record.scopeId, record.assemblyId, ...(record.difficulty ?? [])];
+    case 'assembly':
+      return [
+        ...(record.inner ?? []).map(({ assemblyId }) => assemblyId),
+        ...present(record.components.map(({ labor }) => labor?.craftId ?? null)),
+      ];
     case 'item':
       return present([record.craftId]);
     default:
@@ -46,25 +57,50 @@ function checkReferences(job: Job, record: JobRecord): JobProblem | undefined {
     : { kind: 'record-missing-reference', type: record.type, id: record.id, missing };
 }
 
+/** What is known by a key in formulas: keys are told apart over all three types. */
+export const KEYED_TYPES = ['scope', 'quantity', 'table'] as const;
+type Keyed = JobRecord & { readonly type: (typeof KEYED_TYPES)[number] };
+const isKeyed = (record: JobRecord): record is Keyed =>
+  (KEYED_TYPES as readonly string[]).includes(record.type);
+
+/** A named quantity is read in every formula, so that it may not hide what a scope measures. */
+const isReserved = ({ type, key }: Keyed): boolean =>
+  RESERVED_NAMES.has(key) || (type === 'quantity' && isMeasure(key));
+
 function checkKey(job: Job, record: JobRecord): JobProblem | undefined {
   if (record.type === 'item') {
     for (const other of job.item.values())
       if (other.code === record.code && other.id !== record.id)
         return { kind: 'code-taken', code: record.code };
   }
-  if (record.type !== 'scope') return undefined;
-  if (RESERVED_NAMES.has(record.key)) return { kind: 'key-reserved', key: record.key };
-  for (const other of job.scope.values())
-    if (other.key === record.key && other.id !== record.id) return { kind: 'key-taken', key: record.key };
+  if (!isKeyed(record)) return undefined;
+  if (isReserved(record)) return { kind: 'key-reserved', key: record.key };
+  for (const type of KEYED_TYPES)
+    for (const other of job[type].values())
+      if (other.key === record.key && other.id !== record.id) return { kind: 'key-taken', key: record.key };
   return undefined;
 }
 
 function checkNesting(job: Job, record: JobRecord): JobProblem | undefined {
+  if (record.type === 'assembly') return checkInner(job, record);
   if (record.type !== 'section') return undefined;
   const seen = new Set<string>([record.id]);
   for (let at = record.parentId; at !== null; at = job.section.get(at)?.parentId ?? null) {
     if (seen.has(at)) return { kind: 'section-inside-itself', name: record.name };
     seen.add(at);
+  }
+  return undefined;
+}
+
+/** An assembly may not stand inside itself, however deep. */
+function checkInner(job: Job, assembly: RecordOf<'assembly'>): JobProblem | undefined {
+  const pending = [...(assembly.inner ?? [])];
+  const seen = new Set<string>();
+  for (let inner = pending.pop(); inner !== undefined; inner = pending.pop()) {
+    if (inner.assemblyId === assembly.id) return { kind: 'assembly-inside-itself', name: assembly.name };
+    if (seen.has(inner.assemblyId)) continue;
+    seen.add(inner.assemblyId);
+    pending.push(...(job.assembly.get(inner.assemblyId)?.inner ?? []));
   }
   return undefined;
 }
@@ -93,20 +129,18 @@ export function checkJob(job: Job): JobProblem | undefined {
   for (const record of listRecords(job)) {
     const problem = checkReferences(job, record) ?? checkNesting(job, record);
     if (problem !== undefined) return problem;
-    const key =
-      record.type === 'scope'
-        ? `key ${record.key}`
-        : record.type === 'item'
-          ? `code ${record.code}`
-          : undefined;
+    const key = isKeyed(record)
+      ? `key ${record.key}`
+      : record.type === 'item'
+        ? `code ${record.code}`
+        : undefined;
     if (key === undefined) continue;
     if (keys.has(key))
-      return record.type === 'scope'
+      return isKeyed(record)
         ? { kind: 'key-taken', key: record.key }
         : { kind: 'code-taken', code: key.slice(5) };
     keys.add(key);
-    if (record.type === 'scope' && RESERVED_NAMES.has(record.key))
-      return { kind: 'key-reserved', key: record.key };
+    if (isKeyed(record) && isReserved(record)) return { kind: 'key-reserved', key: record.key };
   }
   return undefined;
 }

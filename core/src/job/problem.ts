@@ -21,6 +21,9 @@ export type JobProblem =
   | { readonly kind: 'record-gone'; readonly id: string }
   | { readonly kind: 'opening-too-wide'; readonly widthM: number; readonly lengthM: number }
   | { readonly kind: 'section-inside-itself'; readonly name: string }
+  | { readonly kind: 'assembly-inside-itself'; readonly name: string }
+  | { readonly kind: 'name-in-use'; readonly name: string; readonly users: readonly string[] }
+  | { readonly kind: 'difficulty-in-use'; readonly name: string; readonly count: number }
   | { readonly kind: 'assembly-in-use'; readonly name: string; readonly scopes: readonly string[] }
   | { readonly kind: 'section-in-use'; readonly name: string; readonly count: number }
   | { readonly kind: 'craft-in-use'; readonly name: string; readonly count: number };

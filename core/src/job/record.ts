@@ -2,14 +2,17 @@ import type * as z from 'zod';
 import type { Id, RecordType } from './id.ts';
 import { assemblySchema } from './records/assembly.ts';
 import { craftSchema } from './records/craft.ts';
+import { difficultySchema } from './records/difficulty.ts';
 import { fileSchema } from './records/file.ts';
 import { itemSchema } from './records/item.ts';
 import { levelSchema } from './records/level.ts';
 import { lineSchema } from './records/line.ts';
+import { tableSchema } from './records/lookupTable.ts';
 import { markSchema } from './records/mark.ts';
 import { markupSchema } from './records/markup.ts';
 import { openingSchema } from './records/opening.ts';
 import { pieceSchema } from './records/piece.ts';
+import { quantitySchema } from './records/quantity.ts';
 import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
@@ -30,6 +33,9 @@ export const RECORD_SCHEMAS = {
   level: levelSchema,
   zone: zoneSchema,
   schedule: scheduleSchema,
+  quantity: quantitySchema,
+  table: tableSchema,
+  difficulty: difficultySchema,
   assembly: assemblySchema,
   use: useSchema,
   craft: craftSchema,

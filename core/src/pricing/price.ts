@@ -1,5 +1,5 @@
 import type { Failure } from '../graph/failure.ts';
-import type { CostKind } from '../job/records/assembly.ts';
+import type { ComponentLabor, CostKind } from '../job/records/assembly.ts';
 import type { Craft } from '../job/records/craft.ts';
 import type { Item } from '../job/records/item.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
@@ -52,6 +52,32 @@ export function priceByItem(
   if (hours !== 0 && (craft === undefined || craft.wage === ''))
     return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
   return accept({ costs, hours, wage: toNumber(craft?.wage ?? ''), factor, basis: item.basis });
+}
+
+const DAY_HOURS = 8;
+
+/** Hours for one unit of the line, from how the production was said; undefined while there is no figure. */
+export function hoursByLabor({ by, figure }: ComponentLabor): number | undefined {
+  const value = toNumber(figure);
+  if (by === 'hours') return figure === '' ? undefined : value;
+  if (value <= 0) return undefined;
+  return (by === 'hourly' ? 1 : DAY_HOURS) / value;
+}
+
+/** The price with the component's own hours in the place of the item's; the hours alone where there is no item. */
+export function priceWithLabor(
+  price: Result<UnitPrice, Failure>,
+  labor: ComponentLabor,
+  findCraft: (id: NonNullable<Item['craftId']>) => Craft | undefined,
+): Result<UnitPrice, Failure> {
+  const craft = labor.craftId === null ? undefined : findCraft(labor.craftId);
+  const hours = hoursByLabor(labor);
+  if (hours === undefined) return refuse({ kind: 'no-price' });
+  if (craft === undefined || craft.wage === '') return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
+  if (!price.ok && price.problem.kind !== 'no-price') return price;
+  const { costs, factor, basis } = price.ok ? price.value : { costs: [], factor: 1, basis: 1 };
+  // The item's own factor and basis are taken out: these hours are for a unit of the line.
+  return accept({ costs, factor, basis, hours: (hours * basis) / factor, wage: toNumber(craft.wage) });
 }
 
 /** A cost typed on the line itself, per unit of the line. */

@@ -4,6 +4,7 @@ import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calcula
 import { type EstimateRow, listRows } from '../estimate/rows.ts';
 import type { Failure } from '../graph/failure.ts';
 import type { CostKind } from '../job/records/assembly.ts';
+import type { UnitPrice } from '../pricing/price.ts';
 
 /** Cost of one unit of a line, in major units; what the exported sheet multiplies. */
 export interface PerUnit {
@@ -40,8 +41,12 @@ const KINDS: readonly (CostKind | 'hours')[] = [
 
 /** The estimate as a table: what the grid shows and every export writes. */
 export function estimateReport(calculation: Calculation): readonly ReportLine[] {
-  return listRows(calculation.job).map((row) => reportLine(calculation, row));
+  return listShownRows(calculation).map((row) => reportLine(calculation, row));
 }
+
+/** The rows with something to show: components whose rule says that they do not apply are left out. */
+export const listShownRows = (calculation: Calculation): readonly EstimateRow[] =>
+  listRows(calculation.job).filter((row) => row.type !== 'component' || calculation.isDue(row.placed));
 
 /** One row of the estimate with its figures of the moment. */
 export function reportLine(calculation: Calculation, row: EstimateRow): ReportLine {
@@ -55,7 +60,20 @@ export function reportLine(calculation: Calculation, row: EstimateRow): ReportLi
         kind === 'cost' ? scopeCostNode(row.scope.id) : undefined,
       );
     case 'component':
-      return pricedLine(calculation, row, row.component.name, { ...row.component, typedCost: null });
+      return pricedLine(
+        calculation,
+        row,
+        row.component.name,
+        { ...row.component, typedCost: null },
+        calculation.difficultyOf(row.use),
+      );
+    case 'purchase':
+      return pricedLine(calculation, row, row.purchase.name, {
+        unit: row.purchase.unit,
+        itemCode: row.purchase.code,
+        typedCost: null,
+        onlyCosts: true,
+      });
     case 'line':
       return pricedLine(calculation, row, row.line.description, row.line);
   }
@@ -103,6 +121,7 @@ function pricedLine(
   row: EstimateRow,
   description: string,
   pricing: Parameters<typeof findPrice>[0],
+  difficulty = 1,
 ): ReportLine {
   const price = findPrice(pricing, (code) => calculation.findItem(code), calculation.job);
   const quantity = calculation.figure(lineNode(row.key, 'quantity'));
@@ -113,20 +132,14 @@ function pricedLine(
     description,
     quantity: knownValue(quantity),
     unit: pricing.unit,
-    perUnit: price.ok ? perUnitOf(price.value) : undefined,
+    perUnit: price.ok ? perUnitOf(price.value, difficulty) : undefined,
     amounts: gatherAmounts(calculation, (kind) => lineNode(row.key, kind)),
     extension: knownValue(extension),
     failure: quantity.failure ?? extension.failure,
   };
 }
 
-function perUnitOf(price: {
-  readonly costs: readonly { readonly kind: CostKind; readonly amount: number }[];
-  readonly hours: number;
-  readonly wage: number;
-  readonly factor: number;
-  readonly basis: number;
-}): PerUnit {
+function perUnitOf(price: UnitPrice, difficulty: number): PerUnit {
   const share = price.factor / price.basis;
   const of = (kind: CostKind): number =>
     price.costs.filter((cost) => cost.kind === kind).reduce((sum, { amount }) => sum + amount * share, 0);
@@ -135,7 +148,7 @@ function perUnitOf(price: {
     equipment: of('equipment'),
     subcontract: of('subcontract'),
     other: of('other') + of('labor'),
-    hours: price.hours * share,
+    hours: price.hours * share * difficulty,
     wage: price.wage,
   };
 }

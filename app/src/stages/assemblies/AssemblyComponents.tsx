@@ -1,7 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { traceComponent } from '@zest/core/calculate/explain';
-import { componentNames, contextOf } from '@zest/core/calculate/defineUse';
+import { frameOf } from '@zest/core/assemblies/frames';
+import { componentNames } from '@zest/core/calculate/defineUse';
 import { compileFormula } from '@zest/core/formula/compile';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { type Assembly, COST_KINDS, type Component } from '@zest/core/job/records/assembly';
@@ -108,11 +109,14 @@ function ComponentRow({ assembly, component, use, set, onRemove }: ComponentRowP
   const actions = useJobActions();
   const { numbers, display } = useFormats();
   const line = use === undefined ? undefined : componentLine(use.id, component.key);
-  const trace = use === undefined ? undefined : traceComponent(calculation, use, component, display);
+  const trace =
+    use === undefined
+      ? undefined
+      : traceComponent(calculation, { frame: frameOf(job, use), component }, display);
   const problem = use === undefined ? undefined : formulaProblem();
   function formulaProblem(): string | undefined {
     if (use === undefined) return undefined;
-    const names = componentNames(contextOf(job, use), calculation.names);
+    const names = componentNames(frameOf(job, use), calculation.names);
     const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
     return compiled.ok ? undefined : describeProblem(compiled.problem);
   }

@@ -1,4 +1,5 @@
-import { answerOf, contextOf } from '@zest/core/calculate/defineUse';
+import { frameOf } from '@zest/core/assemblies/frames';
+import { answerOf } from '@zest/core/calculate/defineUse';
 import { inputNode } from '@zest/core/calculate/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
@@ -16,7 +17,7 @@ export function UseAnswers({ use }: { readonly use: Use }) {
   useJobState((state) => state.revision);
   const { numbers } = useFormats();
   const settle = useSettle();
-  const context = contextOf(job, use);
+  const context = frameOf(job, use);
   const answer = (input: AssemblyInput, text: string): string | undefined => {
     const { [input.key]: _dropped, ...others } = use.answers;
     const kept = keepEntry(text, numbers);

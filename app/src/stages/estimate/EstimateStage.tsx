@@ -8,10 +8,11 @@ import type { Id } from '@zest/core/job/id';
 import { orderAfter } from '@zest/core/job/job';
 import type { Line } from '@zest/core/job/records/line';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
-import { type EstimateRow, listRows } from '@zest/core/estimate/rows';
-import { type ReportLine, reportLine } from '@zest/core/reports/estimateReport';
+import type { EstimateRow } from '@zest/core/estimate/rows';
+import { type ReportLine, listShownRows, reportLine } from '@zest/core/reports/estimateReport';
 import { writeQuantity } from '../../components/writeQuantity.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
+import type { Calculation } from '@zest/core/calculate/calculation';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import { FailureText } from '../../components/Figure.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
@@ -39,7 +40,8 @@ export function EstimateStage() {
   const actions = useJobActions();
   const services = useServices();
   const formats = useFormats();
-  const rows = useMemo(() => listRows(job), [job]);
+  // A rule may say anew what applies: rows follow figures, not records alone.
+  const rows = useMemo(() => rowsAt(calculation, revision), [calculation, revision]);
   // Figures live outside the rows: the revision says when to read them again.
   const columns = useMemo(
     () => columnsFor(formats, (row) => reportLine(calculation, row), revision),
@@ -108,7 +110,7 @@ export function EstimateStage() {
           : 'Lines from an assembly go when it is taken off its scope, under Measure.';
     if (refused !== undefined) tellProblem(refused);
   };
-  const priced = rows.filter((row) => row.type === 'line' || row.type === 'component').length;
+  const priced = rows.filter((row) => row.type !== 'section' && row.type !== 'scope').length;
   return (
     <div className="stage">
       <div className="bar">
@@ -174,6 +176,9 @@ export function EstimateStage() {
   );
 }
 
+const rowsAt = (calculation: Calculation, _revision: number): readonly EstimateRow[] =>
+  listShownRows(calculation);
+
 function selectionOf(row: EstimateRow): Selection {
   switch (row.type) {
     case 'section':
@@ -237,14 +242,14 @@ function columnsFor(formats: Formats, read: Read, _revision: number): readonly C
       title: 'Description',
       width: 'minmax(190px, 1fr)',
       editable: (row) => row.type === 'line' || row.type === 'section',
-      text: (row) => read(row).description || 'No section',
+      text: (row) => describeRow(read(row)),
       show: (row) => (
         <span
           className="cut"
           style={{ paddingLeft: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14 }}
-          title={read(row).description}
+          title={describeRow(read(row))}
         >
-          {read(row).description || 'No section'}
+          {describeRow(read(row))}
         </span>
       ),
     },
@@ -295,6 +300,10 @@ const COST_TITLES: Readonly<Record<CostKind, string>> = {
   other: 'Other',
 };
 
+/** What a row is called; a rounded purchase says what it adds to. */
+const describeRow = ({ row, description }: ReportLine): string =>
+  row.type === 'purchase' ? `${description}, rounded up for the whole job` : description || 'No section';
+
 const writeHours = (line: ReportLine, { numbers }: Formats): string =>
   line.amounts.hours === undefined || line.amounts.hours === 0
     ? ''
@@ -302,6 +311,14 @@ const writeHours = (line: ReportLine, { numbers }: Formats): string =>
 
 const writeExtension = (line: ReportLine, { money }: Formats): string =>
   line.extension === undefined ? '' : formatMoney(line.extension, money);
+
+/** What a flowing quantity flows from. */
+function sourceOf(row: Exclude<EstimateRow, { type: 'section' | 'scope' }>): string {
+  if (row.type === 'line') return row.line.quantity;
+  if (row.type === 'component') return row.component.formula;
+  const { roundUpTo, unit } = row.purchase;
+  return `what the whole job needs, rounded up to ${roundUpTo} ${unit}`;
+}
 
 function quantityColumn({ numbers }: Formats, read: Read): Column {
   const isBare = (row: EstimateRow): boolean => row.type === 'line' && /^[\d.,\s]+$/.test(row.line.quantity);
@@ -319,7 +336,7 @@ function quantityColumn({ numbers }: Formats, read: Read): Column {
       if (row.type === 'section' || row.type === 'scope') return '';
       if (line.quantity === undefined)
         return line.failure === undefined ? '' : <FailureText failure={line.failure} />;
-      const source = row.type === 'line' ? row.line.quantity : row.component.formula;
+      const source = sourceOf(row);
       return (
         <>
           {isBare(row) ? null : (

@@ -117,7 +117,7 @@ function groupCells(
   return [...gap, ...sums];
 }
 
-const isPriced = (line: ReportLine): boolean => line.row.type === 'component' || line.row.type === 'line';
+const isPriced = ({ row }: ReportLine): boolean => row.type !== 'section' && row.type !== 'scope';
 
 function amountIn(line: ReportLine, offset: number, places: number): number {
   const { material, hours, labor, equipment, subcontract, other } = line.amounts;

@@ -5,9 +5,10 @@ export const ZESTJOB = {
   format: 'zestjob',
   /**
    * 2 brought openings, levels, typed pieces, arcs and roof slopes; 3 zones, pages laid on sheets and parts
-   * with a scale of their own. An older file is one without them.
+   * with a scale of their own; 4 named quantities, tables, difficulties and what assemblies learned.
+   * An older file is one without them.
    */
-  version: 3,
+  version: 4,
   jobEntry: 'job.json',
   filesFolder: 'files/',
 } as const;

@@ -72,7 +72,7 @@ describe('.zestjob files', () => {
     [
       'a newer version',
       changed((envelope) => ({ ...envelope, version: 99, news: true })),
-      { kind: 'zestjob-newer', version: 99, known: 3 },
+      { kind: 'zestjob-newer', version: 99, known: 4 },
     ],
     [
       'an unknown field',

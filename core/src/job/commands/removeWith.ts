@@ -1,6 +1,7 @@
 import { type Result, refuse } from '../../problem/result.ts';
 import type { Command } from '../change.ts';
 import { put, remove, sequence } from '../change.ts';
+import { ensureUnused } from './names.ts';
 import type { Id } from '../id.ts';
 import { type Diff, findRecord } from '../job.ts';
 import type { JobProblem } from '../problem.ts';
@@ -49,10 +50,13 @@ export const removeScope =
       .filter((opening) => opening.scopeId === scopeId && !marks.includes(opening.markId))
       .map((opening) => ({ ...opening, scopeId: null }));
     const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
+    const key = job.scope.get(scopeId)?.key ?? '';
+    const going = new Set<string>([scopeId, ...pieces.map(({ id }) => id), ...uses.map(({ id }) => id)]);
     const met = [...job.scope.values()]
       .filter(({ id, meets }) => id !== scopeId && meets?.includes(scopeId) === true)
       .map((scope) => ({ ...scope, meets: scope.meets?.filter((id) => id !== scopeId) ?? [] }));
     return sequence(
+      ensureUnused({ type: 'scope', key }, job.scope.get(scopeId)?.name ?? '', going),
       put(...counted, ...met),
       removeMarks(marks),
       remove(...pieces.map(({ id }) => id), ...uses.map(({ id }) => id), scopeId),
@@ -93,6 +97,11 @@ export const removeAssembly =
       .filter((use) => use.assemblyId === assemblyId)
       .map((use) => job.scope.get(use.scopeId)?.name ?? '');
     const name = findRecord(job, assemblyId)?.name ?? '';
+    const around = [...job.assembly.values()].filter(({ inner }) =>
+      inner?.some((each) => each.assemblyId === assemblyId),
+    );
+    if (around.length > 0)
+      return refuse({ kind: 'name-in-use', name, users: around.map((each) => each.name) });
     if (scopes.length > 0) return refuse({ kind: 'assembly-in-use', name, scopes });
     return remove(assemblyId)(job);
   };

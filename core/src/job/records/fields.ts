@@ -23,6 +23,11 @@ export const keyField = z
   .string()
   .max(60)
   .regex(/^[a-z_][a-z0-9_]*$/);
+/** Keys one inside the other: `board.screws`. */
+export const pathField = z
+  .string()
+  .max(400)
+  .regex(/^[a-z_][a-z0-9_]*(\.[a-z_][a-z0-9_]*)*$/);
 /** A decimal number in plain notation; empty for none. */
 export const decimalField = z.string().regex(/^(-?\d{1,12}(\.\d{1,8})?)?$/);
 export const orderField = z.number();

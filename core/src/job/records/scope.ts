@@ -43,6 +43,8 @@ export const scopeSchema = z
       })
       .readonly()
       .optional(),
+    /** How hard the place is to work in, for all assemblies on it. */
+    difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
     /** Which openings are deducted. All where it is left out. */
     deduct: z
       .discriminatedUnion('rule', [

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formulaField, idOf, keyField, orderField } from './fields.ts';
+import { formulaField, idOf, keyField, orderField, pathField } from './fields.ts';
 
 /** An assembly applied to a scope, with the answers given there. An input left out takes its default. */
 export const useSchema = z
@@ -10,6 +10,10 @@ export const useSchema = z
     assemblyId: idOf('assembly'),
     order: orderField,
     answers: z.record(keyField, formulaField).readonly(),
+    /** Components left out here, by their path: `studs`, or `board.screws` inside an inner assembly. */
+    off: z.array(pathField).max(500).readonly().optional(),
+    /** How hard the place is to work in, for this assembly alone. */
+    difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
   })
   .readonly();
 

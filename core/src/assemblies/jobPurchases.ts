@@ -1,0 +1,52 @@
+import { type LineKey, purchaseLine } from '../estimate/lineKey.ts';
+import type { Job } from '../job/job.ts';
+import { unitOrLabel } from '../pricing/quantity.ts';
+import { componentsOf } from './frames.ts';
+
+/** One item that is bought in whole packs for the whole job. */
+export interface JobPurchase {
+  readonly key: LineKey;
+  readonly code: string;
+  readonly name: string;
+  readonly unit: string;
+  readonly roundUpTo: number;
+  readonly minimum: number;
+  /** The lines that need it, each with what turns its unit into the purchase's. */
+  readonly lines: readonly { readonly key: LineKey; readonly factor: number }[];
+}
+
+const toNumber = (decimal: string | undefined): number =>
+  decimal === undefined || decimal === '' ? 0 : Number(decimal);
+
+/**
+ * What is rounded over the whole job, by item. The coarsest rounding that any of its components asks
+ * for holds for all: a pallet for one is a pallet for the job.
+ */
+export function listPurchases(job: Job): readonly JobPurchase[] {
+  const found = new Map<string, JobPurchase & { lines: { key: LineKey; factor: number }[] }>();
+  for (const use of job.use.values())
+    for (const { key, component } of componentsOf(job, use)) {
+      const { roundAt, itemCode, name, unit } = component;
+      if (roundAt !== 'job' || itemCode === '') continue;
+      const known = found.get(itemCode);
+      const [multiple, minimum] = [toNumber(component.roundUpTo), toNumber(component.minimum)];
+      if (known === undefined)
+        found.set(itemCode, {
+          key: purchaseLine(itemCode),
+          code: itemCode,
+          name,
+          unit,
+          roundUpTo: multiple,
+          minimum,
+          lines: [{ key, factor: 1 }],
+        });
+      else {
+        const factor = unitOrLabel(unit).factor / unitOrLabel(known.unit).factor;
+        known.lines.push({ key, factor });
+        const roundTo = Math.max(known.roundUpTo, multiple * factor);
+        const least = Math.max(known.minimum, minimum * factor);
+        found.set(itemCode, { ...known, roundUpTo: roundTo, minimum: least });
+      }
+    }
+  return [...found.values()];
+}

@@ -1,0 +1,72 @@
+import { refuse } from '../../problem/result.ts';
+import { type Command, put, remove, sequence } from '../change.ts';
+import { type KeyedName, findUsers, renameIn, titleOf } from '../formulas.ts';
+import type { Id } from '../id.ts';
+import { type Job, findRecord } from '../job.ts';
+import type { JobRecord } from '../record.ts';
+
+type Keyed = 'quantity' | 'scope' | 'table';
+
+/** Gives a scope, named quantity or table another key; every formula that has it follows. */
+export const renameKey =
+  <Type extends Keyed>(id: Id<Type>, key: string): Command =>
+  (job) => {
+    const record = findRecord<Keyed>(job, id);
+    if (record === undefined) return refuse({ kind: 'record-gone', id });
+    const renamed = renameIn(job, { type: record.type, key: record.key }, key);
+    // The record may use its own key, as a scope in its properties does.
+    const own = (renamed.find((each) => each.id === id) ?? record) as typeof record;
+    const others = renamed.filter((each) => each.id !== id);
+    return put({ ...own, key } as JobRecord, ...others)(job);
+  };
+
+/** Gives a property of a scope another key; formulas on the scope and elsewhere follow. */
+export const renameProperty =
+  (scopeId: Id<'scope'>, from: string, to: string): Command =>
+  (job) => {
+    const scope = findRecord(job, scopeId);
+    if (scope === undefined) return refuse({ kind: 'record-gone', id: scopeId });
+    const renamed = renameIn(job, { type: 'property', key: from, scope }, to);
+    const own = renamed.find((each) => each.id === scopeId) ?? scope;
+    if (own.type !== 'scope') return refuse({ kind: 'record-gone', id: scopeId });
+    const properties = own.properties.map((each) => (each.key === from ? { ...each, key: to } : each));
+    return put({ ...own, properties }, ...renamed.filter((each) => each.id !== scopeId))(job);
+  };
+
+const usersOf = (job: Job, name: KeyedName, apart: ReadonlySet<string>): readonly string[] => [
+  ...new Set(
+    findUsers(job, name)
+      .filter(({ id }) => !apart.has(id))
+      .map((record) => titleOf(job, record)),
+  ),
+];
+
+/** Refused while a formula uses the name, so that none loses its ground in silence. */
+export const ensureUnused =
+  (name: KeyedName, title: string, apart: ReadonlySet<string> = new Set()): Command =>
+  (job) => {
+    const users = usersOf(job, name, apart);
+    return users.length > 0 ? refuse({ kind: 'name-in-use', name: title, users }) : put()(job);
+  };
+
+/** A named quantity or a table goes, as long as nothing is figured by it. */
+export const removeNamed =
+  (id: Id<'quantity'> | Id<'table'>): Command =>
+  (job) => {
+    const record = findRecord<'quantity' | 'table'>(job, id);
+    if (record === undefined) return refuse({ kind: 'record-gone', id });
+    const { type, key, name } = record;
+    return sequence(ensureUnused({ type, key }, name), remove(id))(job);
+  };
+
+/** A difficulty goes while no scope and no use is said to be so. */
+export const removeDifficulty =
+  (id: Id<'difficulty'>): Command =>
+  (job) => {
+    const has = ({ difficulty }: { readonly difficulty?: readonly string[] | undefined }): boolean =>
+      difficulty?.includes(id) === true;
+    const count = [...job.scope.values(), ...job.use.values()].filter(has).length;
+    const name = findRecord(job, id)?.name ?? '';
+    if (count > 0) return refuse({ kind: 'difficulty-in-use', name, count });
+    return remove(id)(job);
+  };
