@@ -17,6 +17,12 @@ const MeasureStage = lazy(() =>
 const AssembliesStage = lazy(() =>
   import('./stages/assemblies/AssembliesStage.tsx').then((m) => ({ default: m.AssembliesStage })),
 );
+const FiguresPage = lazy(() =>
+  import('./stages/assemblies/FiguresPage.tsx').then((m) => ({ default: m.FiguresPage })),
+);
+const LibraryPage = lazy(() =>
+  import('./stages/assemblies/LibraryPage.tsx').then((m) => ({ default: m.LibraryPage })),
+);
 const PricesStage = lazy(() =>
   import('./stages/prices/PricesStage.tsx').then((m) => ({ default: m.PricesStage })),
 );
@@ -39,6 +45,8 @@ const router = createBrowserRouter([
       { path: 'join/:sheetId?', element: stage(<JoinPage />) },
       { path: 'measure/:sheetId?', element: stage(<MeasureStage />) },
       { path: 'assemblies/:assemblyId?', element: stage(<AssembliesStage />) },
+      { path: 'figures', element: stage(<FiguresPage />) },
+      { path: 'library', element: stage(<LibraryPage />) },
       { path: 'prices', element: stage(<PricesStage />) },
       { path: 'estimate', element: stage(<EstimateStage />) },
       { path: 'bid', element: stage(<BidStage />) },

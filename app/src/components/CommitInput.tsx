@@ -10,13 +10,15 @@ interface CommitInputProps {
   readonly style?: CSSProperties;
   readonly disabled?: boolean;
   readonly list?: string;
+  /** The first field of a row: where the focus goes when the row is new. */
+  readonly first?: boolean;
 }
 
 /**
  * A text that is taken on Enter and on leaving the field, and put back by Escape. What was refused
  * stays as typed, with the reason below, so that nothing someone wrote is lost.
  */
-export function CommitInput({ value, onCommit, label, className = '', ...rest }: CommitInputProps) {
+export function CommitInput({ value, onCommit, label, className = '', first, ...rest }: CommitInputProps) {
   const [draft, setDraft] = useState<string | undefined>();
   const [error, setError] = useState<string | undefined>();
   const commit = (): void => {
@@ -46,6 +48,7 @@ export function CommitInput({ value, onCommit, label, className = '', ...rest }:
         {...rest}
         className={`input ${className}`}
         aria-label={label}
+        data-first={first}
         aria-invalid={error !== undefined}
         value={draft ?? value}
         title={draft ?? value}

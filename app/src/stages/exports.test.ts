@@ -13,8 +13,9 @@ import { bidDocument } from './bid/bidDocument.ts';
 import { csvOf } from './bid/writeCsv.ts';
 import { xlsxBytes } from './bid/writeXlsx.ts';
 import { editLine } from './estimate/editLine.ts';
-import { keepEntry } from './measure/keepEntry.ts';
-import { keyFor, newScope } from './measure/newScope.ts';
+import { keepEntry } from '../components/keepEntry.ts';
+import { keyFor } from '@zest/core/job/keyFor';
+import { newScope } from './measure/newScope.ts';
 import { searchItems } from './prices/searchItems.ts';
 
 function demo(): Calculation {

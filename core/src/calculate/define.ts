@@ -28,12 +28,33 @@ export function defineProperties(scope: Scope, names: ScopeNames): Definitions {
   });
 }
 
-/** From a net figure (SI) to the quantity that is bought and priced, in the line's unit. */
-export function defineQuantity(line: LineKey, netNode: string, unit: string, bought: Purchase): Definitions {
+/**
+ * From a net figure (SI) to the quantity that is bought and priced, in the line's unit. A component
+ * below zero is a mistake in its formula; a typed line may take something off.
+ */
+export function defineQuantity(
+  line: LineKey,
+  netNode: string,
+  unit: string,
+  bought: Purchase,
+  component?: string,
+): Definitions {
   const { factor } = unitOrLabel(unit);
-  const run: Compute = (values, at) => purchase((values[at[0] as number] as number) / factor, bought);
-  return [[lineNode(line, 'quantity'), { kind: 'compute', inputs: [netNode], run }]];
+  const inputs = [netNode];
+  if (component === undefined) {
+    const run: Compute = (values, at) => purchase((values[at[0] as number] as number) / factor, bought);
+    return [[lineNode(line, 'quantity'), { kind: 'compute', inputs, run }]];
+  }
+  const run: Compute = (values, at) => {
+    const net = (values[at[0] as number] as number) / factor;
+    return net < -NOISE ? Number.NaN : purchase(Math.max(0, net), bought);
+  };
+  const explain = (): Failure => ({ kind: 'negative', component });
+  return [[lineNode(line, 'quantity'), { kind: 'compute', inputs, run, explain }]];
 }
+
+/** Binary noise around zero is zero. */
+const NOISE = 1e-9;
 
 /** What prices a line: a code of the price book, or a typed cost. */
 export interface Pricing {

@@ -148,34 +148,24 @@ function inRange(rule: Rule, input: AssemblyInput): Rule {
   };
 }
 
-/** Figured only while all guards hold; a quantity below zero is a mistake in its formula. */
-function guarded(rule: Rule, guards: readonly string[], component: string): Rule {
-  const negative: Failure = { kind: 'negative', component };
+/** Figured only while all guards hold. Without guards the rule stays as it is, and shared. */
+function guarded(rule: Rule, guards: readonly string[]): Rule {
+  if (guards.length === 0 || rule.kind === 'when-asked') return rule;
   if (rule.kind === 'value') {
-    if (rule.failure !== undefined) return rule;
     const { value } = rule;
-    if (value < 0) return failing(negative);
-    if (guards.length === 0) return rule;
-    return guarded({ kind: 'compute', inputs: [], run: () => value }, guards, component);
+    return rule.failure === undefined
+      ? guarded({ kind: 'compute', inputs: [], run: () => value }, guards)
+      : rule;
   }
-  if (rule.kind !== 'compute') return rule;
-  const { run, explain, inputs } = rule;
+  const { run, inputs } = rule;
   const own = inputs.length;
-  const holds = (values: Float64Array, at: Int32Array): boolean => {
-    for (let slot = own; slot < at.length; slot += 1) if (values[at[slot] as number] === 0) return false;
-    return true;
-  };
   return {
-    kind: 'compute',
+    ...rule,
     inputs: [...inputs, ...guards],
     run: (values, at) => {
-      if (guards.length > 0 && !holds(values, at)) return 0;
-      const value = run(values, at);
-      // Binary noise around zero is zero.
-      return value >= 0 ? value : value > -1e-9 ? 0 : Number.NaN;
+      for (let slot = own; slot < at.length; slot += 1) if (values[at[slot] as number] === 0) return 0;
+      return run(values, at);
     },
-    explain: (values, at) =>
-      Number.isFinite(run(values, at)) || explain === undefined ? negative : explain(values, at),
   };
 }
 
@@ -224,10 +214,7 @@ function defineAmounts(frame: Frame, scopeNames: ScopeNames, names: Names): Defi
     const kind = scopeNames.job.assembly.get(inner.assemblyId)?.measures;
     const value = compileValue(inner.formula, '', names, amountDimension(inner, kind));
     const node = netNode(use.id, at);
-    return [
-      [node, guarded(ruleOf(node, value, names), [], inner.name)],
-      ...defineWhen(use.id, at, inner.when, names),
-    ];
+    return [[node, ruleOf(node, value, names)], ...defineWhen(use.id, at, inner.when, names)];
   });
 }
 
@@ -241,7 +228,7 @@ function defineNet(placed: PlacedComponent, scopeNames: ScopeNames, names: Names
   const { dimension } = unitOrLabel(unit);
   if (component.per === undefined) {
     const value = compileValue(formula, unit, names, dimension);
-    return [...when, [node, guarded(ruleOf(node, value, names), guards, name)]];
+    return [...when, [node, guarded(ruleOf(node, value, names), guards)]];
   }
   if (frame.within !== undefined)
     return [...when, [node, failing({ kind: 'no-marks-inside', component: name })]];
@@ -263,7 +250,7 @@ function defineNet(placed: PlacedComponent, scopeNames: ScopeNames, names: Names
     const figure = `${prefix}/${part.id}`;
     return [
       ...defineAlone(scopeNames.job, frame.scope, part, prefix, asked, parts.isOpened(part)),
-      [figure, guarded(ruleOf(figure, value, own), [], name)],
+      [figure, ruleOf(figure, value, own)],
     ];
   });
   const times = each.map(({ part }) => timesOf(scopeNames.job, part));
@@ -273,7 +260,7 @@ function defineNet(placed: PlacedComponent, scopeNames: ScopeNames, names: Names
     run: (values, at) =>
       times.reduce((total, count, slot) => total + count * (values[at[slot] as number] as number), 0),
   };
-  return [...when, ...definitions, [node, guarded(sum, guards, name)]];
+  return [...when, ...definitions, [node, guarded(sum, guards)]];
 }
 
 const measureAsked = (reference: Reference): readonly Measure[] =>
@@ -299,7 +286,7 @@ export function defineUse(
     }),
   ]);
   const quantities = lines.flatMap(({ key, path, frame, component }) =>
-    defineQuantity(key, netNode(frame.use.id, path), component.unit, purchaseOf(component)),
+    defineQuantity(key, netNode(frame.use.id, path), component.unit, purchaseOf(component), component.name),
   );
   return [...own, ...quantities];
 }

@@ -385,7 +385,10 @@ describe('components', () => {
       }),
     );
     for (const key of ['a', 'b'])
-      expect(failure(netNode(use.id, key))).toEqual({ kind: 'negative', component: key });
+      expect(failure(lineNode(componentLine(use.id, key), 'quantity'))).toEqual({
+        kind: 'negative',
+        component: key,
+      });
   });
 });
 

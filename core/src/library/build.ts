@@ -1,4 +1,5 @@
 import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
+import type { TableRecord } from '../job/records/lookupTable.ts';
 import type { UnitSystem } from '../units/format.ts';
 import { type BookItem, type CraftKey, PRICE_BOOK } from './priceBook.ts';
 
@@ -22,11 +23,16 @@ export type Trade = (typeof TRADES)[number];
 /** An assembly of the trade library with the items it is priced by, in the units of a job. */
 export interface LibraryAssembly extends Content {
   readonly trade: Trade;
-  /** Words it is also found by. */
-  readonly tags: string;
   /** Items of the price book that its components name; a job takes over those it lacks. */
   readonly items: readonly BookItem[];
+  /** Tables that its formulas look figures up in. */
+  readonly tables: readonly TableContent[];
+  /** Counted up when its content changes, so that a job can be told of a later one. */
+  readonly version: number;
 }
+
+/** What a table is, apart from its place in a job. */
+export type TableContent = Omit<TableRecord, 'id' | 'type' | 'order'>;
 
 /** Makes an assembly for a unit system; its price items are invented. */
 export type Maker = (system: UnitSystem) => LibraryAssembly;
@@ -38,7 +44,8 @@ export const input = (
   value: string,
   hint = '',
   choices: AssemblyInput['choices'] = [],
-): AssemblyInput => ({ key, question, unit, value, hint, choices });
+  more: Pick<AssemblyInput, 'min' | 'max' | 'group' | 'when'> = {},
+): AssemblyInput => ({ key, question, unit, value, hint, choices, ...more });
 
 export const choice = (
   ...choices: readonly (readonly [label: string, value: string])[]
@@ -145,7 +152,16 @@ export function part(
   return priced(key, named, formula, item, bought);
 }
 
-interface Shelf {
+interface Further {
+  readonly inner?: Assembly['inner'];
+  readonly checks?: Assembly['checks'];
+  readonly note?: string;
+  readonly section?: Assembly['section'];
+  readonly tables?: readonly TableContent[];
+  readonly version?: number;
+}
+
+interface Shelf extends Further {
   readonly trade: Trade;
   readonly name: string;
   readonly description: string;
@@ -155,12 +171,21 @@ interface Shelf {
   readonly parts: readonly PricedPart[];
 }
 
-export function assemblyOf({ parts, tags = '', trade, ...content }: Shelf): LibraryAssembly {
+export function assemblyOf({
+  parts,
+  tags = '',
+  trade,
+  tables = [],
+  version = 1,
+  ...content
+}: Shelf): LibraryAssembly {
   const byCode = new Map(parts.map(({ item }) => [item.code, { ...item, group: item.group || trade }]));
   return {
     ...content,
     trade,
     tags,
+    tables,
+    version,
     components: parts.map((each) => each.component),
     items: [...byCode.values()],
   };

@@ -81,7 +81,7 @@ function apply(
   const test = createTestJob(system);
   const scope = makeScope(test.makeId, { key: 'measured', kind: assembly.measures });
   const measured = createJob([...listRecords(test.job), scope, ...drawn(test, scope)]);
-  const applied = applyFromLibrary(assembly, scope.id, test.makeId)(measured);
+  const applied = applyFromLibrary(assembly, [scope.id], test.makeId)(measured);
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   const started = applyDiff(measured, applied.value);
   const [use] = started.use.values();
@@ -585,13 +585,13 @@ describe('finding and applying', () => {
     const job = createJob([...listRecords(test.job), scope]);
     const conduit = library.find(({ name }) => name === 'Conduit run');
     if (conduit === undefined) throw new Error('no conduit');
-    const once = applyFromLibrary(conduit, scope.id, test.makeId)(job);
+    const once = applyFromLibrary(conduit, [scope.id], test.makeId)(job);
     if (!once.ok) throw new Error(once.problem.kind);
     expect(
       once.value.added.filter(({ type }) => type === 'craft').map((each) => 'name' in each && each.name),
     ).toEqual(['Electrician']);
     const after = applyDiff(job, once.value);
-    const twice = applyFromLibrary(conduit, scope.id, test.makeId)(after);
+    const twice = applyFromLibrary(conduit, [scope.id], test.makeId)(after);
     expect(twice.ok && twice.value.added.map(({ type }) => type)).toEqual(['use']);
   });
 });

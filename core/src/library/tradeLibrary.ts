@@ -1,4 +1,5 @@
 import { type Command, put, sequence } from '../job/change.ts';
+import { applyAssembly } from '../job/commands/uses.ts';
 import type { Id, MakeId } from '../job/id.ts';
 import { type Job, orderAfter } from '../job/job.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
@@ -39,7 +40,7 @@ export function findAssemblies(
   text: string,
 ): readonly LibraryAssembly[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const rank = ({ name, trade, tags, description }: LibraryAssembly): number => {
+  const rank = ({ name, trade, tags = '', description }: LibraryAssembly): number => {
     const [first, rest] = [name.toLowerCase(), `${trade} ${tags} ${description}`.toLowerCase()];
     if (!words.every((word) => first.includes(word) || rest.includes(word))) return -1;
     return words.filter((word) => first.includes(word)).length;
@@ -76,37 +77,51 @@ function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly 
     ...item,
     craftId: craft === null ? null : craftId(craft),
   }));
-  return [...crafts, ...items];
+  const keys = new Set([...job.table.values()].map(({ key }) => key));
+  const tables = assembly.tables
+    .filter(({ key }) => !keys.has(key))
+    .map((table, i): RecordOf<'table'> => ({
+      type: 'table',
+      id: makeId('table'),
+      order: orderAfter(job.table.values()) + i,
+      ...table,
+    }));
+  return [...crafts, ...items, ...tables];
 }
 
-/**
- * Applies an assembly of the trade library to a scope: a copy becomes the job's own, with the items and
- * crafts it needs, so that later versions of the library reach the job only when they are asked for.
- * A copy the job has already, by its name, is used again.
- */
-export function applyFromLibrary(assembly: LibraryAssembly, scopeId: Id<'scope'>, makeId: MakeId): Command {
+/** A copy of an assembly of the library as the job's own, with the items, crafts and tables it needs. */
+export function takeFromLibrary(assembly: LibraryAssembly, id: Id<'assembly'>, makeId: MakeId): Command {
   return (job) => {
-    const { trade: _trade, tags: _tags, items: _items, ...content } = assembly;
-    const known = [...job.assembly.values()].find(
-      ({ name, measures }) => name === content.name && measures === content.measures,
-    );
-    const id = known?.id ?? makeId('assembly');
-    const own: readonly JobRecord[] =
-      known === undefined
-        ? [
-            ...missing(job, assembly, makeId),
-            { type: 'assembly', id, ...content, order: orderAfter(job.assembly.values()) },
-          ]
-        : [];
-    const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
-    const use: RecordOf<'use'> = {
-      type: 'use',
-      id: makeId('use'),
-      scopeId,
-      assemblyId: id,
-      order: orderAfter(uses),
-      answers: {},
+    const { trade, items: _items, tables: _tables, version, ...content } = assembly;
+    const own: RecordOf<'assembly'> = {
+      type: 'assembly',
+      id,
+      ...content,
+      folder: content.folder ?? trade,
+      origin: { key: assembly.name, version },
+      order: orderAfter(job.assembly.values()),
     };
-    return sequence(put(...own), put(use))(job);
+    return put(...missing(job, assembly, makeId), own)(job);
+  };
+}
+
+/** The copy a job has already, by its name. */
+const findCopy = (job: Job, { name, measures }: LibraryAssembly): RecordOf<'assembly'> | undefined =>
+  [...job.assembly.values()].find((each) => each.name === name && each.measures === measures);
+
+/**
+ * Applies an assembly of the trade library to scopes: a copy becomes the job's own, so that later
+ * versions of the library reach the job only when they are asked for. A copy the job has is used again.
+ */
+export function applyFromLibrary(
+  assembly: LibraryAssembly,
+  scopeIds: readonly Id<'scope'>[],
+  makeId: MakeId,
+): Command {
+  return (job) => {
+    const known = findCopy(job, assembly);
+    const id = known?.id ?? makeId('assembly');
+    const apply = applyAssembly(id, scopeIds, makeId);
+    return known === undefined ? sequence(takeFromLibrary(assembly, id, makeId), apply)(job) : apply(job);
   };
 }

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { Copy, Trash2 } from 'lucide-react';
+import { Archive, Copy, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { put } from '@zest/core/job/change';
@@ -7,11 +7,15 @@ import { removeAssembly } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
+import { keepOnShelf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
+import { AssemblyTabs } from './AssemblyTabs.tsx';
+import { LaterVersion, laterVersion } from './LaterVersion.tsx';
+import { useShelf } from './useShelf.ts';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -28,17 +32,24 @@ export function AssembliesStage() {
   );
   const assembly = job.assembly.get(assemblyId as Id<'assembly'>) ?? found[0];
   const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
+  const [shelf, keepShelf] = useShelf();
+  const later = assembly === undefined ? undefined : laterVersion(shelf, assembly);
   const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {
     const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order: orderAfter(all) };
     const done = actions.transact(label, put(made));
-    if (done.ok) go(made.id);
-    else tellProblem(describeProblem(done.problem));
+    if (done.ok) {
+      go(made.id);
+      // What is made anew is named first.
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLInputElement>('input[aria-label="Name of the assembly"]')?.focus(),
+      );
+    } else tellProblem(describeProblem(done.problem));
   };
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <div className="stage">
       <div className="bar">
-        <h1>Assemblies</h1>
+        <AssemblyTabs />
         <input
           className="input"
           style={{ width: 190 }}
@@ -50,6 +61,14 @@ export function AssembliesStage() {
         <span className="grow" />
         {assembly === undefined ? null : (
           <>
+            <Button
+              size="sm"
+              variant="outline"
+              onClick={() => keepShelf(keepOnShelf(shelf, job, assembly.id))}
+              title="Keep it as a version in the library, for other jobs"
+            >
+              <Archive size={14} /> Keep in the library
+            </Button>
             <Button
               size="sm"
               variant="outline"
@@ -118,7 +137,10 @@ export function AssembliesStage() {
             </p>
           </div>
         ) : (
-          <AssemblyEditor key={assembly.id} assembly={assembly} />
+          <div className="editor-column">
+            {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
+            <AssemblyEditor key={assembly.id} assembly={assembly} />
+          </div>
         )}
       </div>
     </div>

@@ -1,54 +1,74 @@
 import { Button } from '@chakra-ui/react';
-import { Trash2 } from 'lucide-react';
+import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { traceComponent } from '@zest/core/calculate/explain';
+import { lineNode, netNode } from '@zest/core/calculate/nodes';
+import { type FormulaPlace, namesAt } from '@zest/core/calculate/suggestions';
 import { frameOf } from '@zest/core/assemblies/frames';
-import { componentNames } from '@zest/core/calculate/defineUse';
+import { componentLine } from '@zest/core/estimate/lineKey';
 import { compileFormula } from '@zest/core/formula/compile';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { type Assembly, COST_KINDS, type Component } from '@zest/core/job/records/assembly';
+import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
+import type { Item } from '@zest/core/job/records/item';
 import type { Use } from '@zest/core/job/records/use';
-import { componentLine } from '@zest/core/estimate/lineKey';
-import { lineNode, netNode } from '@zest/core/calculate/nodes';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { leadingMeasure } from '@zest/core/takeoff/measures';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS } from '../../messages/words.ts';
-import { keepEntry } from '../measure/keepEntry.ts';
-import { keyFor } from '../measure/newScope.ts';
 import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { keyFor } from '@zest/core/job/keyFor';
+import { ComponentDetails } from './ComponentDetails.tsx';
 import { ItemChoice } from './ItemChoice.tsx';
-
-import { type PartProps, takenIn } from './assemblyParts.ts';
+import { type PartProps, renameComponent, takenIn, withChanges } from './assemblyParts.ts';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
-  const set = (index: number, changed: Partial<Component>): string | undefined =>
-    change('change a component', {
-      components: assembly.components.map((each, at) => (at === index ? { ...each, ...changed } : each)),
-    });
+  const { job } = useOpenJob();
+  const table = useRef<HTMLTableElement>(null);
+  const [added, setAdded] = useState(0);
+  // A new row is for typing into: its name has the focus at once.
+  useEffect(() => {
+    if (added === 0) return;
+    const rows = table.current?.querySelectorAll<HTMLInputElement>('input[data-first]');
+    rows?.[rows.length - 1]?.focus();
+  }, [added]);
+  const place: FormulaPlace =
+    use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
   const add = (): void => {
-    const taken = takenIn(assembly);
     const name = `Component ${assembly.components.length + 1}`;
     const component: Component = {
-      key: keyFor(name, taken),
+      key: keyFor(name, takenIn(assembly)),
       name,
       kind: 'material',
       unit: 'ea',
-      formula: assembly.measures === 'count' ? 'count' : '0',
+      formula: assembly.measures === 'count' ? leadingMeasure('count') : '0',
       wastePercent: '0',
       roundUpTo: '',
       itemCode: '',
     };
-    change('add a component', { components: [...assembly.components, component] });
+    if (change('add a component', { components: [...assembly.components, component] }) === undefined)
+      setAdded((times) => times + 1);
   };
   return (
-    <>
-      <table className="lines">
+    <div
+      onKeyDownCapture={(event) => {
+        if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+        event.preventDefault();
+        event.stopPropagation();
+        // What is being typed is taken first: leaving the field does that.
+        (document.activeElement as HTMLElement | null)?.blur();
+        setTimeout(add);
+      }}
+    >
+      <table className="lines" ref={table}>
         <thead>
           <tr>
-            <th style={{ width: 168 }}>Component</th>
-            <th style={{ width: 108 }}>Kind</th>
+            <th style={{ width: 176 }}>Component</th>
+            <th style={{ width: 104 }}>Kind</th>
             <th>Formula</th>
             <th style={{ width: 56 }}>Unit</th>
             <th className="right" style={{ width: 58 }}>
@@ -68,18 +88,14 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
           </tr>
         </thead>
         <tbody>
-          {assembly.components.map((component, index) => (
+          {assembly.components.map((component) => (
             <ComponentRow
               key={component.key}
               assembly={assembly}
               component={component}
               use={use}
-              set={(changed) => set(index, changed)}
-              onRemove={() =>
-                change(`remove ${component.name}`, {
-                  components: assembly.components.filter((_, at) => at !== index),
-                })
-              }
+              place={place}
+              change={change}
             />
           ))}
         </tbody>
@@ -90,135 +106,214 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
         </p>
       ) : null}
       <Button size="xs" variant="outline" mt="2" onClick={add}>
-        Add a component
+        Add a component <kbd>Ctrl Enter</kbd>
       </Button>
+    </div>
+  );
+}
+
+interface ComponentRowProps extends PartProps {
+  readonly component: Component;
+  readonly use: Use | undefined;
+  readonly place: FormulaPlace;
+}
+
+function ComponentRow({ assembly, component, use, place, change }: ComponentRowProps) {
+  const { calculation, job } = useOpenJob();
+  const actions = useJobActions();
+  const { numbers } = useFormats();
+  const [open, setOpen] = useState(false);
+  const line = use === undefined ? undefined : componentLine(use.id, component.key);
+  const set = (changed: Partial<Component>): string | undefined =>
+    change('change a component', {
+      components: assembly.components.map((each) =>
+        each.key === component.key ? withChanges(each, changed) : each,
+      ),
+    });
+  const rename = (name: string): string | undefined =>
+    change('rename a component', renameComponent(assembly, component, name.trim()));
+  const choose = (itemCode: string): string | undefined => {
+    const item = [...job.item.values()].find(({ code }) => code === itemCode);
+    const fresh = /^Component \d+$/.test(component.name) && item !== undefined;
+    if (!fresh) return set({ itemCode });
+    // A row nothing was written into yet becomes what was chosen for it.
+    const name = item.description.slice(0, 120);
+    const changed = { ...assembly, ...renameComponent(assembly, component, name) };
+    return change('price a component', {
+      ...changed,
+      components: changed.components.map((each) =>
+        each.name === name ? { ...each, itemCode, unit: item.unit, kind: kindOf(item) } : each,
+      ),
+    });
+  };
+  return (
+    <>
+      <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
+        <td>
+          <div className="component-name">
+            <button
+              type="button"
+              className="icon-button"
+              tabIndex={-1}
+              aria-label={`More about ${component.name}`}
+              aria-expanded={open}
+              onClick={() => setOpen(!open)}
+            >
+              {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
+            </button>
+            <CommitInput label="Component" first value={component.name} onCommit={rename} />
+          </div>
+          <div className="trace component-key" title="Its name in formulas">
+            {component.key}
+            {describeMore(component)}
+          </div>
+        </td>
+        <td>
+          <select
+            className="input"
+            aria-label={`Kind of ${component.name}`}
+            value={component.kind}
+            onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
+          >
+            {COST_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {COST_WORDS[kind]}
+              </option>
+            ))}
+          </select>
+        </td>
+        <td>
+          <FormulaInput
+            label={`Formula of ${component.name}`}
+            value={component.formula}
+            place={place}
+            unit={unitOrLabel(component.unit).symbol}
+            onCommit={(formula) => set({ formula })}
+          />
+          <Worked component={component} use={use} place={place} />
+        </td>
+        <td>
+          <CommitInput
+            label={`Unit of ${component.name}`}
+            value={component.unit}
+            list="known-units"
+            onCommit={(unit) => set({ unit: unitOrLabel(unit).symbol })}
+          />
+        </td>
+        <td>
+          <CommitInput
+            label={`Waste of ${component.name}`}
+            className="right"
+            value={plainToLocal(component.wastePercent, numbers)}
+            onCommit={(text) => set({ wastePercent: keepEntry(text, numbers) })}
+          />
+        </td>
+        <td>
+          <CommitInput
+            label={`Round up ${component.name} to`}
+            className="right"
+            placeholder="as is"
+            value={plainToLocal(component.roundUpTo, numbers)}
+            onCommit={(text) => set({ roundUpTo: keepEntry(text, numbers) })}
+          />
+        </td>
+        <td>
+          <ItemChoice code={component.itemCode} label={`Price of ${component.name}`} onChoose={choose} />
+        </td>
+        <td className="figure">
+          {line === undefined ? null : (
+            <InUnitText figure={calculation.figure(lineNode(line, 'quantity'))} unit={component.unit} />
+          )}
+        </td>
+        <td className="figure">
+          {line === undefined ? null : <MoneyText figure={calculation.figure(lineNode(line, 'extension'))} />}
+        </td>
+        <td>
+          <button
+            type="button"
+            className="icon-button"
+            tabIndex={-1}
+            aria-label={`Remove ${component.name} from ${assembly.name}`}
+            onClick={() =>
+              change(`remove ${component.name}`, {
+                components: assembly.components.filter(({ key }) => key !== component.key),
+              })
+            }
+          >
+            <Trash2 size={14} />
+          </button>
+        </td>
+      </tr>
+      {open ? (
+        <tr>
+          <td colSpan={10}>
+            <ComponentDetails component={component} place={place} set={set} />
+          </td>
+        </tr>
+      ) : null}
     </>
   );
 }
 
-interface ComponentRowProps {
-  readonly assembly: Assembly;
-  readonly component: Component;
-  readonly use: Use | undefined;
-  readonly set: (changed: Partial<Component>) => string | undefined;
-  readonly onRemove: () => void;
+const kindOf = (item: Item): Component['kind'] =>
+  item.material !== ''
+    ? 'material'
+    : item.subcontract !== ''
+      ? 'subcontract'
+      : item.equipment !== ''
+        ? 'equipment'
+        : 'labor';
+
+/** What is decided for the component beyond its columns, in a few words. */
+function describeMore({ per, roundAt, when, labor, spares, minimum, costCode }: Component): string {
+  const more = [
+    per === 'mark' ? 'for each mark' : '',
+    roundAt === 'job' ? 'rounded over the job' : '',
+    when === undefined || when === '' ? '' : 'by a rule',
+    labor === undefined ? '' : 'own hours',
+    spares === undefined || spares === '' ? '' : `${spares} to spare`,
+    minimum === undefined || minimum === '' ? '' : `at least ${minimum}`,
+    costCode === undefined || costCode === '' ? '' : costCode,
+  ].filter(Boolean);
+  return more.length === 0 ? '' : ` · ${more.join(' · ')}`;
 }
 
-function ComponentRow({ assembly, component, use, set, onRemove }: ComponentRowProps) {
+/** The formula with the figures of the scope it is figured on, or what is wrong with it. */
+function Worked({
+  component,
+  use,
+  place,
+}: {
+  readonly component: Component;
+  readonly use: Use | undefined;
+  readonly place: FormulaPlace;
+}) {
   const { calculation, job } = useOpenJob();
-  const actions = useJobActions();
-  const { numbers, display } = useFormats();
-  const line = use === undefined ? undefined : componentLine(use.id, component.key);
-  const trace =
-    use === undefined
-      ? undefined
-      : traceComponent(calculation, { frame: frameOf(job, use), component }, display);
-  const problem = use === undefined ? undefined : formulaProblem();
-  function formulaProblem(): string | undefined {
-    if (use === undefined) return undefined;
-    const names = componentNames(frameOf(job, use), calculation.names);
-    const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
-    return compiled.ok ? undefined : describeProblem(compiled.problem);
-  }
-  const net = use === undefined ? undefined : calculation.figure(netNode(use.id, component.key));
+  const { display } = useFormats();
+  const compiled = compileFormula(
+    component.formula,
+    namesAt(calculation, place),
+    unitOrLabel(component.unit).dimension,
+  );
+  if (!compiled.ok)
+    return (
+      <div className="field-error" role="note">
+        {describeProblem(compiled.problem)}
+      </div>
+    );
+  if (use === undefined) return null;
+  const trace = traceComponent(calculation, { frame: frameOf(job, use), component }, display);
+  if (trace === undefined || trace.substituted === trace.source) return null;
+  const net = calculation.figure(netNode(use.id, component.key));
   return (
-    <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
-      <td>
-        <CommitInput label="Component" value={component.name} onCommit={(name) => set({ name })} />
-        <div className="trace" title="Its name in formulas">
-          {component.key}
-        </div>
-      </td>
-      <td>
-        <select
-          className="input"
-          aria-label={`Kind of ${component.name}`}
-          value={component.kind}
-          onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
-        >
-          {COST_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {COST_WORDS[kind]}
-            </option>
-          ))}
-        </select>
-      </td>
-      <td>
-        <CommitInput
-          label={`Formula of ${component.name}`}
-          value={plainToLocal(component.formula, numbers)}
-          onCommit={(text) => set({ formula: keepEntry(text, numbers) })}
+    <div className="trace">
+      {component.per === 'mark' ? 'for each mark, in all ' : `${trace.substituted} = `}
+      {net.failure === undefined ? (
+        <InUnitText
+          figure={{ value: net.value / unitOrLabel(component.unit).factor }}
+          unit={component.unit}
         />
-        {problem === undefined ? null : (
-          <div className="field-error" role="note">
-            {problem}
-          </div>
-        )}
-        {trace === undefined || trace.substituted === trace.source ? null : (
-          <div className="trace">
-            {trace.substituted}
-            {net?.failure === undefined && net !== undefined ? (
-              <>
-                {' = '}
-                <InUnitText
-                  figure={{ value: net.value / unitOrLabel(component.unit).factor }}
-                  unit={component.unit}
-                />
-              </>
-            ) : null}
-          </div>
-        )}
-      </td>
-      <td>
-        <CommitInput
-          label={`Unit of ${component.name}`}
-          value={component.unit}
-          list="known-units"
-          onCommit={(unit) => set({ unit: unitOrLabel(unit).symbol })}
-        />
-      </td>
-      <td>
-        <CommitInput
-          label={`Waste of ${component.name}`}
-          className="right"
-          value={plainToLocal(component.wastePercent, numbers)}
-          onCommit={(text) => set({ wastePercent: keepEntry(text, numbers) })}
-        />
-      </td>
-      <td>
-        <CommitInput
-          label={`Round up ${component.name} to`}
-          className="right"
-          placeholder="as is"
-          value={plainToLocal(component.roundUpTo, numbers)}
-          onCommit={(text) => set({ roundUpTo: keepEntry(text, numbers) })}
-        />
-      </td>
-      <td>
-        <ItemChoice
-          code={component.itemCode}
-          label={`Price of ${component.name}`}
-          onChoose={(itemCode) => set({ itemCode })}
-        />
-      </td>
-      <td className="figure">
-        {line === undefined ? null : (
-          <InUnitText figure={calculation.figure(lineNode(line, 'quantity'))} unit={component.unit} />
-        )}
-      </td>
-      <td className="figure">
-        {line === undefined ? null : <MoneyText figure={calculation.figure(lineNode(line, 'extension'))} />}
-      </td>
-      <td>
-        <button
-          type="button"
-          className="icon-button"
-          aria-label={`Remove ${component.name} from ${assembly.name}`}
-          onClick={onRemove}
-        >
-          <Trash2 size={14} />
-        </button>
-      </td>
-    </tr>
+      ) : null}
+    </div>
   );
 }

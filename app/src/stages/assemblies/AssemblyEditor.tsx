@@ -2,6 +2,8 @@ import { MARK_KINDS } from '@zest/core/takeoff/measures';
 import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useState } from 'react';
+import { frameOf } from '@zest/core/assemblies/frames';
+import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { put } from '@zest/core/job/change';
 import { inOrder } from '@zest/core/job/job';
 import { type Assembly } from '@zest/core/job/records/assembly';
@@ -9,6 +11,8 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { useJobState, useOpenJob } from '../../stores/context.tsx';
 import { AssemblyComponents } from './AssemblyComponents.tsx';
 import { AssemblyInputs } from './AssemblyInputs.tsx';
+import { AssemblyTexts } from './AssemblyTexts.tsx';
+import { InnerAssemblies } from './InnerAssemblies.tsx';
 import { type ChangeAssembly } from './assemblyParts.ts';
 import { UseAnswers } from './UseAnswers.tsx';
 
@@ -20,12 +24,14 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
   const uses = inOrder([...job.use.values()].filter((use) => use.assemblyId === assembly.id));
   const [chosen, setChosen] = useState<string | undefined>();
   const use = uses.find(({ id }) => id === chosen) ?? uses[0];
+  const place: FormulaPlace =
+    use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
   const change: ChangeAssembly = (label, changed) => {
     return settle(label, put({ ...assembly, ...changed }));
   };
   return (
     <div className="editor">
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 130px', gap: 8 }}>
+      <div className="assembly-head">
         <CommitInput
           label="Name of the assembly"
           value={assembly.name}
@@ -46,6 +52,18 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
             </option>
           ))}
         </select>
+        <CommitInput
+          label="Folder"
+          placeholder="folder"
+          value={assembly.folder ?? ''}
+          onCommit={(folder) => change('file an assembly', { folder: folder.trim() })}
+        />
+        <CommitInput
+          label="Also found by"
+          placeholder="also found by these words"
+          value={assembly.tags ?? ''}
+          onCommit={(tags) => change('change the words of an assembly', { tags: tags.trim() })}
+        />
       </div>
       <div>
         <h2>
@@ -74,6 +92,14 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
       <div>
         <h2>Questions</h2>
         <AssemblyInputs assembly={assembly} change={change} />
+      </div>
+      <div>
+        <h2>Assemblies inside</h2>
+        <InnerAssemblies assembly={assembly} use={use} place={place} change={change} />
+      </div>
+      <div>
+        <h2>Note and warnings</h2>
+        <AssemblyTexts assembly={assembly} use={use} place={place} change={change} />
       </div>
       {use === undefined ? null : (
         <div>

@@ -1,21 +1,25 @@
 import { Button } from '@chakra-ui/react';
-import { Trash2 } from 'lucide-react';
+import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { type Assembly, type AssemblyInput } from '@zest/core/job/records/assembly';
+import type { Assembly, AssemblyInput } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { keepEntry } from '../measure/keepEntry.ts';
-import { keyFor } from '../measure/newScope.ts';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
 import { useFormats } from '../../stores/context.tsx';
-
-import { type ChangeAssembly, type PartProps, takenIn } from './assemblyParts.ts';
+import { keyFor } from '@zest/core/job/keyFor';
+import {
+  type ChangeAssembly,
+  type PartProps,
+  UNIT_CHOICES,
+  renameInAssembly,
+  takenIn,
+  withChanges,
+} from './assemblyParts.ts';
 
 /** What the assembly asks for when it is applied. */
 export function AssemblyInputs({ assembly, change }: PartProps) {
-  const { numbers } = useFormats();
-  const set = (index: number, changed: Partial<AssemblyInput>): string | undefined =>
-    change('change a question', {
-      inputs: assembly.inputs.map((each, at) => (at === index ? { ...each, ...changed } : each)),
-    });
   const add = (): void => {
     const name = `Question ${assembly.inputs.length + 1}?`;
     const input: AssemblyInput = {
@@ -36,7 +40,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
         <table className="lines">
           <thead>
             <tr>
-              <th style={{ width: '38%' }}>Question</th>
+              <th style={{ width: '36%' }}>Question</th>
               <th>Name in formulas</th>
               <th>Default</th>
               <th style={{ width: 70 }}>Unit</th>
@@ -46,56 +50,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
           </thead>
           <tbody>
             {assembly.inputs.map((input, index) => (
-              <tr key={index}>
-                <td>
-                  <CommitInput
-                    label="Question"
-                    value={input.question}
-                    onCommit={(question) => set(index, { question })}
-                  />
-                </td>
-                <td>
-                  <CommitInput
-                    label={`Name in formulas of ${input.question}`}
-                    value={input.key}
-                    onCommit={(key) => renameInput(assembly, index, key, change)}
-                  />
-                </td>
-                <td>
-                  <CommitInput
-                    label={`Default of ${input.question}`}
-                    value={plainToLocal(input.value, numbers)}
-                    onCommit={(text) => set(index, { value: keepEntry(text, numbers) })}
-                  />
-                </td>
-                <td>
-                  <CommitInput
-                    label={`Unit of ${input.question}`}
-                    value={input.unit}
-                    list="known-units"
-                    onCommit={(unit) => set(index, { unit: unit.trim() })}
-                  />
-                </td>
-                <td>
-                  <CommitInput
-                    label={`Hint of ${input.question}`}
-                    value={input.hint}
-                    onCommit={(hint) => set(index, { hint })}
-                  />
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="icon-button"
-                    aria-label={`Remove ${input.question}`}
-                    onClick={() =>
-                      change('remove a question', { inputs: assembly.inputs.filter((_, at) => at !== index) })
-                    }
-                  >
-                    <Trash2 size={14} />
-                  </button>
-                </td>
-              </tr>
+              <InputRow key={index} assembly={assembly} index={index} input={input} change={change} />
             ))}
           </tbody>
         </table>
@@ -104,31 +59,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
         Add a question
       </Button>
       <datalist id="known-units">
-        {[
-          'ea',
-          'ft',
-          'ft²',
-          'ft³',
-          'yd²',
-          'yd³',
-          'in',
-          'lb',
-          'ton',
-          'h',
-          'm',
-          'm²',
-          'm³',
-          'mm',
-          'kg',
-          'sheet',
-          'bag',
-          'stick',
-          'box',
-          'roll',
-          'load',
-          'set',
-          '%',
-        ].map((unit) => (
+        {UNIT_CHOICES.map((unit) => (
           <option key={unit} value={unit} />
         ))}
       </datalist>
@@ -136,19 +67,185 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
   );
 }
 
+interface InputRowProps extends PartProps {
+  readonly index: number;
+  readonly input: AssemblyInput;
+}
+
+function InputRow({ assembly, index, input, change }: InputRowProps) {
+  const { numbers } = useFormats();
+  const [open, setOpen] = useState(false);
+  const set = (changed: Partial<AssemblyInput>): string | undefined =>
+    change('change a question', {
+      inputs: assembly.inputs.map((each, at) => (at === index ? withChanges(each, changed) : each)),
+    });
+  return (
+    <>
+      <tr>
+        <td>
+          <div className="component-name">
+            <button
+              type="button"
+              className="icon-button"
+              tabIndex={-1}
+              aria-label={`More about ${input.question}`}
+              aria-expanded={open}
+              onClick={() => setOpen(!open)}
+            >
+              {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
+            </button>
+            <CommitInput label="Question" value={input.question} onCommit={(question) => set({ question })} />
+          </div>
+          <div className="trace component-key">{describeMore(input)}</div>
+        </td>
+        <td>
+          <CommitInput
+            label={`Name in formulas of ${input.question}`}
+            value={input.key}
+            onCommit={(key) => renameInput(assembly, input.key, key, change)}
+          />
+        </td>
+        <td>
+          <CommitInput
+            label={`Default of ${input.question}`}
+            value={plainToLocal(input.value, numbers)}
+            onCommit={(text) => set({ value: keepEntry(text, numbers) })}
+          />
+        </td>
+        <td>
+          <CommitInput
+            label={`Unit of ${input.question}`}
+            value={input.unit}
+            list="known-units"
+            onCommit={(unit) => set({ unit: unit.trim() })}
+          />
+        </td>
+        <td>
+          <CommitInput
+            label={`Hint of ${input.question}`}
+            value={input.hint}
+            onCommit={(hint) => set({ hint })}
+          />
+        </td>
+        <td>
+          <button
+            type="button"
+            className="icon-button"
+            aria-label={`Remove ${input.question}`}
+            onClick={() =>
+              change('remove a question', { inputs: assembly.inputs.filter((_, at) => at !== index) })
+            }
+          >
+            <Trash2 size={14} />
+          </button>
+        </td>
+      </tr>
+      {open ? (
+        <tr>
+          <td colSpan={6}>
+            <InputDetails input={input} place={{ in: 'assembly', assembly }} set={set} />
+          </td>
+        </tr>
+      ) : null}
+    </>
+  );
+}
+
+function describeMore({ min = '', max = '', group = '', when = '', choices, unit }: AssemblyInput): string {
+  const range =
+    min === '' && max === ''
+      ? ''
+      : min === ''
+        ? `${max} ${unit} at most`
+        : max === ''
+          ? `${min} ${unit} at least`
+          : `${min} to ${max} ${unit}`;
+  return [
+    group,
+    range.trim(),
+    choices.length > 0 ? `${choices.length} choices` : '',
+    when === '' ? '' : `asked where ${when}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+interface InputDetailsProps {
+  readonly input: AssemblyInput;
+  readonly place: FormulaPlace;
+  readonly set: (changed: Partial<AssemblyInput>) => string | undefined;
+}
+
+function InputDetails({ input, place, set }: InputDetailsProps) {
+  const { numbers } = useFormats();
+  const limit = (field: 'min' | 'max', label: string) => (
+    <div>
+      <div className="soft field-label">{label}</div>
+      <CommitInput
+        label={`${label} of ${input.question}`}
+        className="right"
+        placeholder="any"
+        value={plainToLocal(input[field] ?? '', numbers)}
+        onCommit={(text) => set({ [field]: keepEntry(text, numbers) })}
+      />
+    </div>
+  );
+  return (
+    <div className="details">
+      {limit('min', `At least ${input.unit}`)}
+      {limit('max', `At most ${input.unit}`)}
+      <div>
+        <div className="soft field-label">Group</div>
+        <CommitInput
+          label={`Group of ${input.question}`}
+          value={input.group ?? ''}
+          onCommit={(group) => set({ group: group.trim() })}
+        />
+      </div>
+      <div className="wide">
+        <div className="soft field-label">Asked only where</div>
+        <FormulaInput
+          label={`When ${input.question} is asked`}
+          value={input.when ?? ''}
+          place={place}
+          condition
+          placeholder="always; or a comparison, such as layers > 1"
+          onCommit={(when) => set({ when })}
+        />
+      </div>
+      <div className="wide">
+        <div className="soft field-label">Choices, as label = answer; …</div>
+        <CommitInput
+          label={`Choices of ${input.question}`}
+          placeholder="any answer; or Yes = 1; No = 0"
+          value={input.choices.map(({ label, value }) => `${label} = ${value}`).join('; ')}
+          onCommit={(text) => {
+            const choices = readChoices(text);
+            return choices === undefined ? 'Write each as label = answer, parted by ;' : set({ choices });
+          }}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** `Yes = 1; No = 0`; undefined where a part has no answer. */
+function readChoices(text: string): AssemblyInput['choices'] | undefined {
+  const parts = text.split(';').filter((part) => part.trim() !== '');
+  const choices = parts.map((part) => {
+    const at = part.lastIndexOf('=');
+    return { label: part.slice(0, at).trim(), value: part.slice(at + 1).trim() };
+  });
+  return choices.every(({ label, value }) => label !== '' && value !== '') ? choices : undefined;
+}
+
 /** Renames an input and follows it through the assembly's own formulas. */
 function renameInput(
   assembly: Assembly,
-  index: number,
+  from: string,
   text: string,
   change: ChangeAssembly,
 ): string | undefined {
-  const from = assembly.inputs[index]?.key ?? '';
   const others = new Set([...takenIn(assembly)].filter((key) => key !== from));
-  const key = keyFor(text, others);
-  const word = new RegExp(`(?<![\\p{L}\\p{N}_])${from}(?![\\p{L}\\p{N}_(])`, 'gu');
-  return change('rename a question', {
-    inputs: assembly.inputs.map((each, at) => (at === index ? { ...each, key } : each)),
-    components: assembly.components.map((each) => ({ ...each, formula: each.formula.replace(word, key) })),
-  });
+  return change('rename a question', renameInAssembly(assembly, from, keyFor(text, others)));
 }

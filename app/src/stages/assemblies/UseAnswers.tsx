@@ -1,74 +1,116 @@
 import { frameOf } from '@zest/core/assemblies/frames';
 import { answerOf } from '@zest/core/calculate/defineUse';
+import { drawSection } from '@zest/core/calculate/drawSection';
+import { holds } from '@zest/core/calculate/evaluate';
 import { inputNode } from '@zest/core/calculate/nodes';
-import { plainToLocal } from '@zest/core/formula/localize';
+import { notesOf, warningsOf } from '@zest/core/calculate/notes';
+import { componentNames } from '@zest/core/calculate/defineUse';
 import { put } from '@zest/core/job/change';
 import type { AssemblyInput } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { NoteText } from '../../components/NoteText.tsx';
+import { SectionDrawing } from '../../components/SectionDrawing.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { keepEntry } from '../measure/keepEntry.ts';
 import { useFormats, useJobState, useOpenJob } from '../../stores/context.tsx';
 
-/** The questions of an assembly, answered for one scope. */
+/** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
   const { job, calculation } = useOpenJob();
   useJobState((state) => state.revision);
-  const { numbers } = useFormats();
+  const { display } = useFormats();
+  const frame = frameOf(job, use);
+  const names = componentNames(frame, calculation.names);
+  const asked = frame.assembly.inputs.filter(
+    ({ when = '' }) => when === '' || holds(calculation, when, names) !== false,
+  );
+  const groups = [...new Set(asked.map(({ group = '' }) => group))];
+  const drawn = drawSection(calculation, frame);
+  return (
+    <div className="form" style={{ gap: 6, padding: '4px 0' }}>
+      {drawn === undefined ? null : <SectionDrawing drawn={drawn} label={frame.assembly.name} />}
+      {warningsOf(calculation, use, display).map((parts, index) => (
+        <div key={index} className="warning" role="note">
+          <NoteText parts={parts} />
+        </div>
+      ))}
+      {groups.map((group) => (
+        <fieldset key={group} className="question-group">
+          {group === '' ? null : <legend>{group}</legend>}
+          {asked
+            .filter((input) => (input.group ?? '') === group)
+            .map((input) => (
+              <Answer key={input.key} use={use} input={input} />
+            ))}
+        </fieldset>
+      ))}
+      {notesOf(calculation, use, display).map((parts, index) => (
+        <p key={index} className="note">
+          <NoteText parts={parts} />
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInput }) {
+  const { job, calculation } = useOpenJob();
   const settle = useSettle();
-  const context = frameOf(job, use);
-  const answer = (input: AssemblyInput, text: string): string | undefined => {
+  const frame = frameOf(job, use);
+  const text = answerOf(frame, input);
+  const { failure } = calculation.figure(inputNode(use.id, input.key));
+  const flows = use.answers[input.key] === undefined;
+  const answer = (kept: string): string | undefined => {
     const { [input.key]: _dropped, ...others } = use.answers;
-    const kept = keepEntry(text, numbers);
     // An emptied answer goes back to what flows: the scope's property or the default.
     const answers = kept === '' ? others : { ...others, [input.key]: kept };
     return settle(`answer ‘${input.question}’`, put({ ...use, answers }));
   };
   return (
-    <div className="form" style={{ gap: 6, padding: '4px 0' }}>
-      {context.assembly.inputs.map((input) => {
-        const text = answerOf(context, input);
-        const { failure } = calculation.figure(inputNode(use.id, input.key));
-        const flows = use.answers[input.key] === undefined;
-        return (
-          <div key={input.key}>
-            <div className="soft" style={{ fontSize: 12 }}>
-              {input.question} {flows && text === input.key ? '(from the scope)' : input.hint}
-            </div>
-            {input.choices.length > 0 ? (
-              <select
-                className="input"
-                aria-label={input.question}
-                value={text}
-                onChange={(event) => answer(input, event.target.value)}
-              >
-                {input.choices.every(({ value }) => value !== text) ? (
-                  <option value={text}>{text}</option>
-                ) : null}
-                {input.choices.map(({ label, value }) => (
-                  <option key={value} value={value}>
-                    {label}
-                  </option>
-                ))}
-              </select>
-            ) : (
-              <CommitInput
-                label={input.question}
-                value={writeAnswer(plainToLocal(text, numbers), input.unit)}
-                onCommit={(typed) => answer(input, typed)}
-              />
-            )}
-            {failure === undefined ? null : (
-              <div className="field-error">{describeFailure(failure, job)}</div>
-            )}
-          </div>
-        );
-      })}
+    <div>
+      <div className="soft" style={{ fontSize: 12 }}>
+        {input.question} {flows && text === input.key ? '(from the scope)' : input.hint}{' '}
+        {flows ? null : (
+          <button
+            type="button"
+            className="link"
+            title={`Back to ${input.value} ${input.unit}`}
+            aria-label={`${input.question} back to what it was by itself`}
+            onClick={() => answer('')}
+          >
+            usual
+          </button>
+        )}
+      </div>
+      {input.choices.length > 0 ? (
+        <select
+          className="input"
+          aria-label={input.question}
+          value={text}
+          onChange={(event) => answer(event.target.value)}
+        >
+          {input.choices.every(({ value }) => value !== text) ? <option value={text}>{text}</option> : null}
+          {input.choices.map(({ label, value }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <FormulaInput
+          label={input.question}
+          value={writeAnswer(text, input.unit)}
+          place={{ in: 'scope', scope: frame.scope }}
+          unit={input.unit === '' ? undefined : input.unit}
+          onCommit={answer}
+        />
+      )}
+      {failure === undefined ? null : <div className="field-error">{describeFailure(failure, job)}</div>}
     </div>
   );
 }
 
 /** A bare number is shown with the unit it is in. */
 const writeAnswer = (text: string, unit: string): string =>
-  /^[\d.,]+$/.test(text) && unit !== '' ? `${text} ${unit}` : text;
+  /^[\d.]+$/.test(text) && unit !== '' ? `${text} ${unit}` : text;

@@ -15,7 +15,7 @@ import { COST_KINDS } from '@zest/core/job/records/assembly';
 import { findComponentLine } from '@zest/core/calculate/throughLine';
 import type { Id } from '@zest/core/job/id';
 import type { JobRecord } from '@zest/core/job/record';
-import { keepEntry } from '../measure/keepEntry.ts';
+import { keepEntry } from '../../components/keepEntry.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */

@@ -4,7 +4,7 @@ import type { Line } from '@zest/core/job/records/line';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { NUMBER } from '@zest/core/units/dimension';
 import { type NumberFormat, roundTo } from '@zest/core/units/numberFormat';
-import { keepEntry } from '../measure/keepEntry.ts';
+import { keepEntry } from '../../components/keepEntry.ts';
 
 const isCostKind = (column: string): column is CostKind => (COST_KINDS as readonly string[]).includes(column);
 

@@ -60,7 +60,7 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   );
   const commandFor = (id: string): readonly [name: string, command: Command] | undefined => {
     const shipped = library.find(({ name }) => id === `library ${name}`);
-    if (shipped !== undefined) return [shipped.name, applyFromLibrary(shipped, scope.id, makeId)];
+    if (shipped !== undefined) return [shipped.name, applyFromLibrary(shipped, [scope.id], makeId)];
     const assembly = job.assembly.get(id as Id<'assembly'>);
     if (assembly === undefined) return undefined;
     const uses = [...job.use.values()].filter((use) => use.scopeId === scope.id);

@@ -12,7 +12,8 @@ import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
-import { keyFor, takenKeys } from './newScope.ts';
+import { keyFor } from '@zest/core/job/keyFor';
+import { takenKeys } from './newScope.ts';
 
 interface ScheduleDialogProps {
   readonly schedule: Schedule;

@@ -2,7 +2,8 @@ import { Button, Menu, Portal } from '@chakra-ui/react';
 import { Crosshair, ListOrdered, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { measureNode } from '@zest/core/calculate/nodes';
-import { put } from '@zest/core/job/change';
+import { put, sequence } from '@zest/core/job/change';
+import { renameKey } from '@zest/core/job/commands/names';
 import { removeScope } from '@zest/core/job/commands/removeWith';
 import { inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
@@ -22,7 +23,8 @@ import { ScopeUses } from './ScopeUses.tsx';
 import { TapeDialog } from './TapeDialog.tsx';
 import { TypedPieces } from './TypedPieces.tsx';
 import { WheelReader } from './WheelReader.tsx';
-import { keyFor, takenKeys } from './newScope.ts';
+import { keyFor } from '@zest/core/job/keyFor';
+import { takenKeys } from './newScope.ts';
 import { shownMeasures } from './shownMeasures.ts';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
@@ -41,7 +43,11 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     // The key follows the name until something may refer to it by hand.
     const others = new Set([...takenKeys(job)].filter((key) => key !== scope.key));
     const follows = scope.key === keyFor(scope.name, others);
-    return change('rename a scope', { name, ...(follows ? { key: keyFor(name, others) } : {}) });
+    const key = keyFor(name, others);
+    const named = put({ ...asItIs<'scope'>(scope), name });
+    if (!follows || key === scope.key) return settle('rename a scope', named);
+    // Formulas that use the scope follow its new key.
+    return settle('rename a scope', sequence(named, renameKey(scope.id, key)));
   };
   const rest = shownMeasures(calculation, scope);
   return (

@@ -1,14 +1,13 @@
 import { X } from 'lucide-react';
 import { propertyNode } from '@zest/core/calculate/nodes';
 import type { Property, Scope } from '@zest/core/job/records/scope';
-import { plainToLocal } from '@zest/core/formula/localize';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
-import { keepEntry } from './keepEntry.ts';
-import { keyFor } from './newScope.ts';
+import { keyFor } from '@zest/core/job/keyFor';
 
 const USUAL_PROPERTIES: Readonly<Record<Scope['kind'], readonly string[]>> = {
   run: ['Height', 'Thickness'],
@@ -25,7 +24,7 @@ export interface ScopePartProps {
 /** The scope's named values: a figure in its unit, or a formula. */
 export function ScopeProperties({ scope, onChange }: ScopePartProps) {
   const { calculation } = useOpenJob();
-  const { numbers, display } = useFormats();
+  const { display } = useFormats();
   const unit = findDefaultUnit(LENGTH, display.system)?.symbol ?? '';
   const set = (index: number, changed: Partial<Property>): string | undefined =>
     onChange('change a property', {
@@ -50,11 +49,12 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
               <span className="soft cut" title={`${property.name}, ${property.key} in formulas`}>
                 {property.name}
               </span>
-              <CommitInput
+              <FormulaInput
                 label={property.name}
                 className="right"
-                value={`${plainToLocal(property.value, numbers)}${/^[\d.,]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
-                onCommit={(text) => set(index, { value: keepEntry(text, numbers) })}
+                value={`${property.value}${/^[\d.]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
+                place={{ in: 'scope', scope }}
+                onCommit={(value) => set(index, { value })}
               />
               <button
                 type="button"

@@ -1,16 +1,27 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { remove } from '@zest/core/job/change';
-import { inOrder } from '@zest/core/job/job';
+import { allComponentsOf, framesOf } from '@zest/core/assemblies/frames';
+import { lineNode, netNode } from '@zest/core/calculate/nodes';
+import { warningsOf } from '@zest/core/calculate/notes';
+import { put, remove } from '@zest/core/job/change';
+import { ownAssembly } from '@zest/core/job/commands/uses';
+import { type Job, inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Use } from '@zest/core/job/records/use';
-import { AssemblyChoice } from './AssemblyChoice.tsx';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { InUnitText } from '../../components/Figure.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { tellProblem } from '../../components/toaster.tsx';
 import { UseAnswers } from '../assemblies/UseAnswers.tsx';
-import { useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { AssemblyChoice } from './AssemblyChoice.tsx';
+import { DifficultyChoice } from './DifficultyChoice.tsx';
+import { SwapDialog } from './SwapDialog.tsx';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
   const { job } = useOpenJob();
+  const settle = useSettle();
   const uses = inOrder([...job.use.values()].filter((use) => use.scopeId === scope.id));
   return (
     <div style={{ display: 'grid', gap: 6 }}>
@@ -18,16 +29,38 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
         <UseBox key={use.id} use={use} />
       ))}
       <AssemblyChoice scope={scope} />
+      {uses.length === 0 ? null : (
+        <DifficultyChoice
+          label="Hard to work in"
+          chosen={scope.difficulty ?? []}
+          onChange={(difficulty) => settle('difficulty of a scope', put({ ...scope, difficulty }))}
+        />
+      )}
     </div>
   );
 }
 
+/** Others that an assembly is on, when it is about to be changed for one. */
+const othersOn = (job: Job, use: Use): number =>
+  [...job.use.values()].filter(({ assemblyId, id }) => assemblyId === use.assemblyId && id !== use.id).length;
+
 function UseBox({ use }: { readonly use: Use }) {
-  const { job } = useOpenJob();
+  const { job, calculation } = useOpenJob();
+  const { display } = useFormats();
   const actions = useJobActions();
+  const { makeId } = useServices();
+  const settle = useSettle();
   const [open, setOpen] = useState(false);
+  const [swapping, setSwapping] = useState(false);
   const assembly = job.assembly.get(use.assemblyId);
   if (assembly === undefined) return null;
+  const warned = warningsOf(calculation, use, display).length;
+  const makeOwn = (): void => {
+    const scope = job.scope.get(use.scopeId)?.name ?? '';
+    const name = `${assembly.name}, ${scope}`.slice(0, 190);
+    const refused = settle(`own copy of ${assembly.name}`, ownAssembly(use.id, makeId('assembly'), name));
+    if (refused !== undefined) tellProblem(refused);
+  };
   return (
     <div className="box" style={{ padding: '4px 8px' }}>
       <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
@@ -40,6 +73,11 @@ function UseBox({ use }: { readonly use: Use }) {
         >
           {open ? '▾' : '▸'} {assembly.name}
         </button>
+        {warned === 0 ? null : (
+          <span className="warn" title="Warns of something: open it">
+            {warned}!
+          </span>
+        )}
         <button
           type="button"
           className="icon-button"
@@ -50,7 +88,68 @@ function UseBox({ use }: { readonly use: Use }) {
           <X size={13} />
         </button>
       </div>
-      {open ? <UseAnswers use={use} /> : null}
+      {open ? (
+        <>
+          <UseAnswers use={use} />
+          <UseComponents use={use} />
+          <DifficultyChoice
+            label="Harder here"
+            chosen={use.difficulty ?? []}
+            onChange={(difficulty) => settle('difficulty of an assembly', put({ ...use, difficulty }))}
+          />
+          <div className="use-foot">
+            <button type="button" className="link" onClick={() => setSwapping(true)}>
+              Another in its place
+            </button>
+            {othersOn(job, use) === 0 ? null : (
+              <button type="button" className="link" onClick={makeOwn} title="Changes here leave the others">
+                Own copy for this scope
+              </button>
+            )}
+          </div>
+        </>
+      ) : null}
+      {swapping ? <SwapDialog use={use} onClose={() => setSwapping(false)} /> : null}
     </div>
   );
 }
+
+/** What the assembly brings here, each on or off. */
+function UseComponents({ use }: { readonly use: Use }) {
+  const { job, calculation } = useOpenJob();
+  const settle = useSettle();
+  const off = new Set(use.off ?? []);
+  const toggle = (path: string, name: string): void => {
+    const next = off.has(path) ? [...off].filter((each) => each !== path) : [...off, path];
+    settle(off.has(path) ? `take ${name} in again` : `leave ${name} out`, put({ ...use, off: next }));
+  };
+  const inner = framesOf(job, use).length > 1;
+  return (
+    <div className="use-components">
+      {allComponentsOf(job, use)
+        .filter((placed) => calculation.isDue(placed))
+        .map(({ path, key, component, frame }) => {
+          const figure = off.has(path)
+            ? netIn(calculation.figure(netNode(use.id, path)), component.unit)
+            : calculation.figure(lineNode(key, 'quantity'));
+          return (
+            <label key={path} className={off.has(path) ? 'is-off' : ''}>
+              <input type="checkbox" checked={!off.has(path)} onChange={() => toggle(path, component.name)} />
+              <span className="cut" title={component.name}>
+                {inner && frame.within !== undefined ? `${frame.within.inner.name}: ` : ''}
+                {component.name}
+              </span>
+              <span className="figure">
+                <InUnitText figure={figure} unit={component.unit} />
+              </span>
+            </label>
+          );
+        })}
+    </div>
+  );
+}
+
+type Figure = Parameters<typeof InUnitText>[0]['figure'];
+
+const netIn = (figure: Figure, unit: string): Figure =>
+  figure.failure === undefined ? { value: figure.value / unitOrLabel(unit).factor } : figure;

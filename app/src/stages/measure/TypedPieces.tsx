@@ -10,7 +10,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
-import { keepEntry } from './keepEntry.ts';
+import { keepEntry } from '../../components/keepEntry.ts';
 
 /** Pieces that are on no sheet: typed here, or read off a measuring wheel. */
 export function TypedPieces({ scope }: { readonly scope: Scope }) {

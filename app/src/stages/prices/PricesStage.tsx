@@ -15,7 +15,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
-import { keepEntry } from '../measure/keepEntry.ts';
+import { keepEntry } from '../../components/keepEntry.ts';
 import { type Formats, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { searchItems } from './searchItems.ts';
 

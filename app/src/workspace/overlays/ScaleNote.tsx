@@ -27,7 +27,7 @@ import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/fo
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
 import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
 import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
-import { keepEntry } from '../../stages/measure/keepEntry.ts';
+import { keepEntry } from '../../components/keepEntry.ts';
 import { useFormats, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Pens } from '../usePens.ts';
 import { PartNote } from './PartNote.tsx';

@@ -1,0 +1,305 @@
+import { type KeyboardEvent, useId, useRef, useState } from 'react';
+import type { Calculation } from '@zest/core/calculate/calculation';
+import { workOut } from '@zest/core/calculate/evaluate';
+import {
+  type FormulaPlace,
+  type Suggestion,
+  listMeasuresOf,
+  listSuggestions,
+  namesAt,
+} from '@zest/core/calculate/suggestions';
+import { typedAt } from '@zest/core/formula/complete';
+import { localToPlain, plainToLocal } from '@zest/core/formula/localize';
+import { compileFormula } from '@zest/core/formula/compile';
+import { traceFormula } from '@zest/core/formula/trace';
+import { knownValue } from '@zest/core/calculate/define';
+import { type Dimension, NUMBER, sameDimension } from '@zest/core/units/dimension';
+import { formatInUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import { findUnit } from '@zest/core/units/unit';
+import { describeFailure } from '../messages/describeFailure.ts';
+import { describeProblem } from '../messages/describeProblem.ts';
+import { MEASURE_WORDS } from '../messages/words.ts';
+import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
+import { keepEntry } from './keepEntry.ts';
+
+interface FormulaInputProps {
+  readonly label: string;
+  /** As it is kept: plain notation. */
+  readonly value: string;
+  readonly place: FormulaPlace;
+  /** What a bare number is in, and what is wanted; undefined takes any figure. */
+  readonly unit?: string | undefined;
+  /** A comparison is wanted, not a figure. */
+  readonly condition?: boolean;
+  readonly placeholder?: string;
+  readonly className?: string;
+  readonly onCommit: (kept: string) => string | undefined;
+}
+
+const LIMIT = 9;
+const KIND_WORDS: Readonly<Record<Suggestion['kind'], string>> = {
+  measure: 'measure',
+  property: 'of the scope',
+  question: 'question',
+  component: 'component',
+  figure: 'named figure',
+  scope: 'scope',
+  table: 'table',
+  column: 'column',
+  function: 'function',
+};
+
+/**
+ * A formula while it is typed: names are completed with what they are and come to, the figure and its
+ * unit follow every key, and a mistake is shown at its place. Taken on Enter and on leaving; what is
+ * wrong is kept as typed.
+ */
+export function FormulaInput(props: FormulaInputProps) {
+  const { label, value, place, onCommit } = props;
+  const { calculation, job } = useOpenJob();
+  const formats = useFormats();
+  const { numbers } = formats;
+  const [draft, setDraft] = useState<string | undefined>();
+  const [caret, setCaret] = useState(0);
+  const [picked, setPicked] = useState<number | undefined>();
+  const [dismissed, setDismissed] = useState(false);
+  const [error, setError] = useState<string | undefined>();
+  const field = useRef<HTMLInputElement>(null);
+  const listId = useId();
+  const local = plainToLocal(value, numbers);
+  const text = draft ?? local;
+  const found = draft === undefined || dismissed ? [] : complete(calculation, place, draft, caret, numbers);
+  const commit = (): void => {
+    setPicked(undefined);
+    if (draft === undefined || draft === local) {
+      setDraft(undefined);
+      setError(undefined);
+      return;
+    }
+    const refusal = onCommit(keepEntry(draft, numbers));
+    setError(refusal);
+    if (refusal === undefined) setDraft(undefined);
+  };
+  const take = ({ name, role }: Suggestion): void => {
+    const typed = typedAt(localToPlain(text, numbers), caret);
+    if (typed === undefined) return;
+    const added = role === 'function' ? `${name}(` : name;
+    const next = text.slice(0, typed.start) + added + text.slice(typed.end);
+    const at = typed.start + added.length;
+    setDraft(next);
+    setCaret(at);
+    setPicked(undefined);
+    setDismissed(role !== 'function');
+    // The caret follows the word that was put in, once React has written it.
+    requestAnimationFrame(() => field.current?.setSelectionRange(at, at));
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    event.stopPropagation();
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const chosen = found[picked ?? -1];
+    if (step !== undefined && found.length > 0) {
+      event.preventDefault();
+      setPicked(((picked ?? (step > 0 ? -1 : 0)) + step + found.length) % found.length);
+    } else if ((event.key === 'Enter' || event.key === 'Tab') && chosen !== undefined) {
+      event.preventDefault();
+      take(chosen);
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      commit();
+    } else if (event.key === 'Escape') {
+      if (found.length > 0) {
+        setDismissed(true);
+        setPicked(undefined);
+      } else {
+        setDraft(undefined);
+        setError(undefined);
+      }
+    } else if (event.key === ' ' && event.ctrlKey) {
+      event.preventDefault();
+      setDraft(text);
+      setDismissed(false);
+    }
+  };
+  return (
+    <div style={{ minWidth: 0, position: 'relative' }}>
+      <input
+        ref={field}
+        className={`input ${props.className ?? ''}`}
+        role="combobox"
+        aria-label={label}
+        aria-expanded={found.length > 0}
+        aria-controls={listId}
+        aria-activedescendant={picked === undefined ? undefined : `${listId}-${picked}`}
+        aria-invalid={error !== undefined}
+        placeholder={props.placeholder}
+        autoComplete="off"
+        spellCheck={false}
+        value={text}
+        title={text}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          setCaret(event.target.selectionStart ?? event.target.value.length);
+          setDismissed(false);
+          setPicked(undefined);
+        }}
+        onSelect={(event) => setCaret(event.currentTarget.selectionStart ?? 0)}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+        onFocus={(event) => event.target.select()}
+      />
+      {found.length === 0 ? null : (
+        <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">
+          {found.map((each, index) => (
+            <li
+              key={`${each.role} ${each.name}`}
+              id={`${listId}-${index}`}
+              role="option"
+              aria-selected={index === picked}
+              onMouseDown={(event) => {
+                event.preventDefault();
+                take(each);
+              }}
+            >
+              <b>{each.name}</b>
+              <span className="soft cut">{helpOf(each)}</span>
+              <span className="kind">{figureOf(calculation, each, formats)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {error === undefined ? null : (
+        <div role="alert" className="field-error">
+          {error}
+        </div>
+      )}
+      {draft === undefined || draft.trim() === '' ? null : (
+        <Live
+          {...props}
+          draft={keepEntry(draft, numbers)}
+          shown={draft.trim()}
+          job={job}
+          calculation={calculation}
+        />
+      )}
+    </div>
+  );
+}
+
+const helpOf = ({ kind, help, name }: Suggestion): string =>
+  help === '' ? (MEASURE_WORDS[name as keyof typeof MEASURE_WORDS] ?? KIND_WORDS[kind]) : help;
+
+function figureOf(
+  calculation: Calculation,
+  { kind, node, dimension }: Suggestion,
+  { display }: Formats,
+): string {
+  const value =
+    node === undefined || node === 'none/value' ? undefined : knownValue(calculation.figure(node));
+  return value === undefined || dimension === undefined
+    ? KIND_WORDS[kind]
+    : joinFigure(formatQuantity(value, dimension, display));
+}
+
+/** Names that begin with what is typed first, then those that hold it. */
+function complete(
+  calculation: Calculation,
+  place: FormulaPlace,
+  text: string,
+  caret: number,
+  numbers: NumberFormat,
+): readonly Suggestion[] {
+  const typed = typedAt(localToPlain(text, numbers), caret);
+  if (typed === undefined || typed.role === undefined) return [];
+  const wanted = typed.word.toLowerCase();
+  // An empty place is completed where only certain names fit: inside total() and lookup().
+  if (wanted === '' && typed.role === 'name' && text.trim() !== '') return [];
+  const all =
+    typed.role === 'measure' ? listMeasuresOf(calculation, typed.of) : listSuggestions(calculation, place);
+  const fitting = all.filter(
+    ({ role }) => role === typed.role || (role === 'function' && typed.role === 'name'),
+  );
+  const seen = new Set<string>();
+  const rank = ({ name, help }: Suggestion): number => {
+    const lower = name.toLowerCase();
+    if (lower.startsWith(wanted)) return 0;
+    if (lower.includes(wanted)) return 1;
+    return wanted.length > 2 && help.toLowerCase().includes(wanted) ? 2 : 3;
+  };
+  const found = fitting
+    .map((each, order) => ({ each, order, rank: rank(each) }))
+    .filter((candidate) => candidate.rank < 3)
+    .sort((a, b) => a.rank - b.rank || a.order - b.order)
+    .map(({ each }) => each)
+    .filter(({ name }) => !seen.has(name) && seen.add(name));
+  // A word that is whole already needs no list, unless it begins another.
+  return found.length === 1 && found[0]?.name === typed.word ? [] : found.slice(0, LIMIT);
+}
+
+interface LiveProps extends FormulaInputProps {
+  readonly draft: string;
+  readonly shown: string;
+  readonly job: Parameters<typeof describeFailure>[1];
+  readonly calculation: Calculation;
+}
+
+/** What the text comes to so far, or what is wrong with it and where. */
+function Live({ draft, shown, place, unit, condition, job, calculation }: LiveProps) {
+  const { display, numbers } = useFormats();
+  if (condition === true) return null;
+  const names = namesAt(calculation, place);
+  const wanted = unit === undefined ? undefined : dimensionOf(unit);
+  if (place.in === 'assembly') {
+    const formula = compileFormula(draft, names, wanted);
+    return formula.ok ? null : <Wrong text={shown} problem={formula.problem} />;
+  }
+  const worked = workOut(calculation, draft, names, unit ?? '', wanted);
+  if (worked.kind === 'problem') return <Wrong text={shown} problem={worked.problem} />;
+  if (worked.kind === 'failure')
+    return <div className="field-error">{describeFailure(worked.failure, job)}</div>;
+  const { value, dimension, formula } = worked;
+  const own = unit === undefined ? undefined : findUnit(unit);
+  const figure =
+    own !== undefined && sameDimension(own.dimension, dimension)
+      ? formatInUnit(value, own, display)
+      : formatQuantity(value, dimension, display);
+  const find = (reference: Parameters<typeof names.find>[0]) => {
+    const named = names.find(reference);
+    const known = named === undefined ? undefined : knownValue(calculation.figure(named.node));
+    return named === undefined || known === undefined
+      ? undefined
+      : { value: known, dimension: named.dimension };
+  };
+  const trace = formula === undefined ? undefined : traceFormula(formula, find, display);
+  return (
+    <div className="trace" aria-live="polite">
+      {trace === undefined || trace.substituted === trace.source
+        ? null
+        : `${plainToLocal(trace.substituted, numbers)} `}
+      {'= '}
+      <b>{joinFigure(figure)}</b>
+    </div>
+  );
+}
+
+const dimensionOf = (unit: string): Dimension => findUnit(unit)?.dimension ?? NUMBER;
+
+type Placed = Parameters<typeof describeProblem>[0] & {
+  readonly at?: { readonly start: number; readonly end: number };
+};
+
+/** The text with the place underlined, and the reason. */
+function Wrong({ text, problem }: { readonly text: string; readonly problem: Placed }) {
+  const { start, end } = problem.at ?? { start: 0, end: text.length };
+  const to = Math.max(end, start + 1);
+  return (
+    <div className="field-error" role="note">
+      <code className="wrong">
+        {text.slice(0, start)}
+        <u>{text.slice(start, to) || '␣'}</u>
+        {text.slice(to)}
+      </code>{' '}
+      {describeProblem(problem)}
+    </div>
+  );
+}

@@ -1,0 +1,170 @@
+import { plainToLocal } from '@zest/core/formula/localize';
+import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import type { Component, ComponentLabor } from '@zest/core/job/records/assembly';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+
+interface ComponentDetailsProps {
+  readonly component: Component;
+  readonly place: FormulaPlace;
+  readonly set: (changed: Partial<Component>) => string | undefined;
+}
+
+const LABOR_WORDS: Readonly<Record<ComponentLabor['by'], string>> = {
+  hours: 'hours for one',
+  hourly: 'in an hour',
+  daily: 'in a day of 8 hours',
+};
+
+/** What is decided more rarely about a component: where it rounds, its rule, its own hours. */
+export function ComponentDetails({ component, place, set }: ComponentDetailsProps) {
+  const { numbers } = useFormats();
+  const { name, unit } = component;
+  const decimal = (field: 'spares' | 'minimum', label: string, placeholder: string) => (
+    <Field label={label}>
+      <CommitInput
+        label={`${label} of ${name}`}
+        className="right"
+        placeholder={placeholder}
+        value={plainToLocal(component[field] ?? '', numbers)}
+        onCommit={(text) => set({ [field]: keepEntry(text, numbers) })}
+      />
+    </Field>
+  );
+  const words = (field: 'partNumber' | 'costCode', label: string) => (
+    <Field label={label}>
+      <CommitInput
+        label={`${label} of ${name}`}
+        value={component[field] ?? ''}
+        onCommit={(text) => set({ [field]: text.trim() })}
+      />
+    </Field>
+  );
+  return (
+    <div className="details">
+      <Field label="Figured">
+        <select
+          className="input"
+          aria-label={`What ${name} is figured on`}
+          value={component.per ?? 'total'}
+          onChange={(event) =>
+            set({ per: event.target.value === 'mark' ? 'mark' : undefined } as Partial<Component>)
+          }
+        >
+          <option value="total">on the total</option>
+          <option value="mark">for each mark, then added</option>
+        </select>
+      </Field>
+      <Field label="Rounded up">
+        <select
+          className="input"
+          aria-label={`Where ${name} is rounded up`}
+          value={component.roundAt ?? 'here'}
+          onChange={(event) =>
+            set({ roundAt: event.target.value === 'job' ? 'job' : undefined } as Partial<Component>)
+          }
+        >
+          <option value="here">here, for this scope</option>
+          <option value="job">once, over the whole job</option>
+        </select>
+      </Field>
+      {decimal('spares', `To spare, ${unit}`, 'none')}
+      {decimal('minimum', `At least, ${unit}`, 'any')}
+      {words('partNumber', 'Part number')}
+      {words('costCode', 'Cost code')}
+      <Field label="Counted only where" wide>
+        <FormulaInput
+          label={`Rule of ${name}`}
+          value={component.when ?? ''}
+          place={place}
+          condition
+          placeholder="always; or a comparison, such as height > 10 ft"
+          onCommit={(when) => set({ when })}
+        />
+      </Field>
+      <LaborFields component={component} set={set} />
+    </div>
+  );
+}
+
+function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component' | 'set'>) {
+  const { job } = useOpenJob();
+  const { numbers } = useFormats();
+  const crafts = [...job.craft.values()];
+  const { labor, name, unit } = component;
+  const begin: ComponentLabor = { by: 'hours', figure: '0', craftId: crafts[0]?.id ?? null };
+  if (labor === undefined)
+    return (
+      <Field label="Labor" wide>
+        <button type="button" className="link" onClick={() => set({ labor: begin })}>
+          Hours of its own, in the place of the item&apos;s
+        </button>
+      </Field>
+    );
+  return (
+    <Field label={`Labor, ${unit}`} wide>
+      <div className="details-row">
+        <CommitInput
+          label={`Production of ${name}`}
+          className="right"
+          value={plainToLocal(labor.figure, numbers)}
+          onCommit={(text) => set({ labor: { ...labor, figure: keepEntry(text, numbers) } })}
+        />
+        <select
+          className="input"
+          aria-label={`How the production of ${name} is said`}
+          value={labor.by}
+          onChange={(event) => set({ labor: { ...labor, by: event.target.value as ComponentLabor['by'] } })}
+        >
+          {Object.entries(LABOR_WORDS).map(([by, label]) => (
+            <option key={by} value={by}>
+              {label}
+            </option>
+          ))}
+        </select>
+        <select
+          className="input"
+          aria-label={`Craft of ${name}`}
+          value={labor.craftId ?? ''}
+          onChange={(event) =>
+            set({
+              labor: { ...labor, craftId: crafts.find(({ id }) => id === event.target.value)?.id ?? null },
+            })
+          }
+        >
+          {crafts.map(({ id, name: craft }) => (
+            <option key={id} value={id}>
+              {craft}
+            </option>
+          ))}
+        </select>
+        <button
+          type="button"
+          className="link"
+          onClick={() => set({ labor: undefined } as Partial<Component>)}
+        >
+          as the item
+        </button>
+      </div>
+    </Field>
+  );
+}
+
+function Field({
+  label,
+  wide,
+  children,
+}: {
+  readonly label: string;
+  readonly wide?: boolean;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <div className={wide === true ? 'wide' : ''}>
+      <div className="soft field-label">{label}</div>
+      {children}
+    </div>
+  );
+}

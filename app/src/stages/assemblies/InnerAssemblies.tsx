@@ -1,0 +1,137 @@
+import { Button } from '@chakra-ui/react';
+import { Trash2 } from 'lucide-react';
+import { type FormulaPlace } from '@zest/core/calculate/suggestions';
+import { netNode } from '@zest/core/calculate/nodes';
+import { inOrder } from '@zest/core/job/job';
+import type { Assembly, InnerAssembly } from '@zest/core/job/records/assembly';
+import type { Use } from '@zest/core/job/records/use';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { findDefaultUnit } from '@zest/core/units/format';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { QuantityText } from '../../components/Figure.tsx';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { FOR_KIND_WORDS } from '../../messages/words.ts';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { keyFor } from '@zest/core/job/keyFor';
+import { type PartProps, takenIn, withChanges } from './assemblyParts.ts';
+
+interface InnerAssembliesProps extends PartProps {
+  readonly use: Use | undefined;
+  readonly place: FormulaPlace;
+}
+
+/** Assemblies inside this one: each on the amount its formula gives, with answers from here. */
+export function InnerAssemblies({ assembly, use, place, change }: InnerAssembliesProps) {
+  const { job } = useOpenJob();
+  const inner = assembly.inner ?? [];
+  const others = inOrder(job.assembly.values()).filter(({ id }) => id !== assembly.id);
+  const add = (id: string): void => {
+    const chosen = others.find((each) => each.id === id);
+    if (chosen === undefined) return;
+    const measure = leadingMeasure(assembly.measures);
+    const same = chosen.measures === assembly.measures;
+    const added: InnerAssembly = {
+      key: keyFor(chosen.name, takenIn(assembly)),
+      name: chosen.name,
+      assemblyId: chosen.id,
+      formula: same ? measure : '0',
+      answers: {},
+    };
+    change(`put ${chosen.name} inside`, { inner: [...inner, added] });
+  };
+  return (
+    <div className="form" style={{ gap: 8 }}>
+      {inner.map((each) => (
+        <InnerBox
+          key={each.key}
+          inner={each}
+          used={job.assembly.get(each.assemblyId)}
+          use={use}
+          place={place}
+          set={(changed) =>
+            change('change an inner assembly', {
+              inner: inner.map((one) => (one.key === each.key ? withChanges(one, changed) : one)),
+            })
+          }
+          onRemove={() =>
+            change(`take ${each.name} out`, { inner: inner.filter(({ key }) => key !== each.key) })
+          }
+        />
+      ))}
+      <div>
+        <select
+          className="input"
+          style={{ width: 260 }}
+          aria-label="Put an assembly inside"
+          value=""
+          onChange={(event) => add(event.target.value)}
+        >
+          <option value="">+ an assembly inside this one</option>
+          {others.map(({ id, name, measures }) => (
+            <option key={id} value={id}>
+              {name}, {FOR_KIND_WORDS[measures]}
+            </option>
+          ))}
+        </select>
+      </div>
+    </div>
+  );
+}
+
+interface InnerBoxProps {
+  readonly inner: InnerAssembly;
+  readonly used: Assembly | undefined;
+  readonly use: Use | undefined;
+  readonly place: FormulaPlace;
+  readonly set: (changed: Partial<InnerAssembly>) => string | undefined;
+  readonly onRemove: () => void;
+}
+
+function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
+  const { calculation } = useOpenJob();
+  const { numbers, display } = useFormats();
+  const dimension = MEASURE_DIMENSION[leadingMeasure(used?.measures ?? 'count')];
+  const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
+  return (
+    <div className="box inner-box">
+      <CommitInput label="Name inside" value={inner.name} onCommit={(name) => set({ name })} />
+      <div>
+        <FormulaInput
+          label={`Amount of ${inner.name}`}
+          value={inner.formula}
+          place={place}
+          unit={unit}
+          onCommit={(formula) => set({ formula })}
+        />
+      </div>
+      <span className="figure">
+        {use === undefined ? null : (
+          <QuantityText figure={calculation.figure(netNode(use.id, inner.key))} dimension={dimension} />
+        )}
+      </span>
+      <Button size="xs" variant="ghost" aria-label={`Take ${inner.name} out`} onClick={onRemove}>
+        <Trash2 size={14} />
+      </Button>
+      {(used?.inputs ?? []).map((input) => (
+        <div key={input.key} className="inner-answer">
+          <span className="soft cut" title={input.question}>
+            {input.question}
+          </span>
+          <FormulaInput
+            label={`${input.question} of ${inner.name}`}
+            value={inner.answers[input.key] ?? ''}
+            placeholder={[input.value, input.unit].filter(Boolean).join(' ')}
+            place={place}
+            unit={input.unit === '' ? undefined : input.unit}
+            onCommit={(text) => {
+              const { [input.key]: _gone, ...rest } = inner.answers;
+              const kept = keepEntry(text, numbers);
+              return set({ answers: kept === '' ? rest : { ...rest, [input.key]: kept } });
+            }}
+          />
+        </div>
+      ))}
+    </div>
+  );
+}

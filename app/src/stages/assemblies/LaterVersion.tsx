@@ -1,0 +1,67 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import {
+  type Difference,
+  type Kept,
+  type Shelf,
+  compareAssemblies,
+  mainOf,
+  takeVersion,
+  versionsOf,
+} from '@zest/core/library/shelf';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { plural } from '../../messages/words.ts';
+import { useServices } from '../../stores/context.tsx';
+
+/** A later version in the library than the one this job has; undefined where there is none. */
+export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | undefined {
+  const [latest] = versionsOf(shelf, origin?.key ?? name);
+  return latest !== undefined && latest.version > (origin?.version ?? 0) ? latest : undefined;
+}
+
+const WORDS: Readonly<Record<Difference['of'], string>> = {
+  component: 'component',
+  question: 'question',
+  inner: 'assembly inside',
+  other: '',
+};
+
+/** The library has a later version: what differs, and taking it over only when asked. */
+export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; readonly kept: Kept }) {
+  const { makeId } = useServices();
+  const settle = useSettle();
+  const [open, setOpen] = useState(false);
+  const differences = compareAssemblies(assembly, mainOf(kept));
+  if (differences.length === 0) return null;
+  const take = (): void => {
+    const refused = settle(
+      `take version ${kept.version} of ${assembly.name}`,
+      takeVersion(assembly.id, kept, makeId),
+    );
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <div className="later-version" role="status">
+      <span>
+        The library has version {kept.version}, with {plural(differences.length, 'difference')}.
+      </span>
+      <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Hide' : 'Show'} what differs
+      </button>
+      <Button size="xs" onClick={take}>
+        Take it over
+      </Button>
+      {open ? (
+        <ul>
+          {differences.map(({ of, name, change }, index) => (
+            <li key={index}>
+              {[WORDS[of], name].filter(Boolean).join(' ')}: {change}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,370 @@
+import { Button } from '@chakra-ui/react';
+import { FileDown, FileUp, Plus, Star, Trash2 } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Command } from '@zest/core/job/change';
+import { packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
+import type { Id } from '@zest/core/job/id';
+import { createJob, settingsOf } from '@zest/core/job/job';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import {
+  type Kept,
+  latestOf,
+  mainOf,
+  removeFromShelf,
+  shelvePack,
+  takeFromShelf,
+  toggleFavorite,
+  versionsOf,
+} from '@zest/core/library/shelf';
+import { type Content } from '@zest/core/library/build';
+import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
+import { tellProblem } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { COST_WORDS, FOR_KIND_WORDS, plural } from '../../messages/words.ts';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { AssemblyTabs } from './AssemblyTabs.tsx';
+import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
+import { useShelf } from './useShelf.ts';
+
+/** An assembly on offer: one that ships, or one that was kept. */
+interface Offer {
+  readonly key: string;
+  readonly name: string;
+  readonly folder: string;
+  readonly content: Content;
+  readonly kept: Kept | undefined;
+  readonly words: string;
+  readonly take: (id: Id<'assembly'>) => Command;
+}
+
+/** Assemblies for every job: the trade library, and what was kept from jobs or read from files. */
+export function LibraryPage() {
+  const { job, jobId } = useOpenJob();
+  const { makeId } = useServices();
+  const actions = useJobActions();
+  const navigate = useNavigate();
+  const [shelf, keep] = useShelf();
+  const [text, setText] = useState('');
+  const [onlyFavorites, setOnlyFavorites] = useState(false);
+  const [chosen, setChosen] = useState<string | undefined>();
+  const [notes, setNotes] = useState<readonly string[]>([]);
+  const { unitSystem } = settingsOf(job);
+  const shipped = useMemo(() => tradeLibrary(unitSystem), [unitSystem]);
+  const offers = useMemo((): readonly Offer[] => {
+    const own = latestOf(shelf).map((kept): Offer => {
+      const content = mainOf(kept);
+      const folder = content.folder ?? '';
+      return {
+        key: kept.key,
+        name: content.name,
+        folder: folder === '' ? 'Kept' : folder,
+        content,
+        kept,
+        words: wordsOf(content, folder),
+        take: () => takeFromShelf(kept, makeId),
+      };
+    });
+    const kept = new Set(own.map(({ key }) => key));
+    const others = shipped
+      .filter(({ name }) => !kept.has(name))
+      .map((assembly): Offer => ({
+        key: assembly.name,
+        name: assembly.name,
+        folder: assembly.trade,
+        content: assembly,
+        kept: undefined,
+        words: wordsOf(assembly, assembly.trade),
+        take: (id) => takeFromLibrary(assembly, id, makeId),
+      }));
+    return [...own, ...others];
+  }, [shelf, shipped, makeId]);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = offers.filter(
+    (offer) =>
+      words.every((word) => offer.words.includes(word)) &&
+      (!onlyFavorites || shelf.favorites.includes(offer.key)),
+  );
+  const folders = [...new Set(found.map(({ folder }) => folder))];
+  const offer = found.find(({ key }) => key === chosen) ?? found[0];
+  const take = (which: Offer): void => {
+    const id = makeId('assembly');
+    const before = new Set(job.assembly.keys());
+    const done = actions.transact(`take ${which.name} into the job`, which.take(id));
+    if (!done.ok) {
+      tellProblem(describeProblem(done.problem));
+      return;
+    }
+    const taken = done.value.added.find((record) => record.type === 'assembly' && !before.has(record.id));
+    void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
+  };
+  const readFile = async (file: File): Promise<void> => {
+    const read = await readAssemblyFile(file, makeId);
+    if (typeof read === 'string') {
+      setNotes([read]);
+      return;
+    }
+    keep(shelvePack(shelf, read.records));
+    const count = read.records.filter(({ type }) => type === 'assembly').length;
+    setNotes([`${plural(count, 'assembly', 'assemblies')} read from ‘${file.name}’.`, ...read.notes]);
+  };
+  return (
+    <div className="stage">
+      <div className="bar">
+        <AssemblyTabs />
+        <input
+          className="input"
+          style={{ width: 200 }}
+          aria-label="Search the library"
+          placeholder="Search by name, trade, word"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Button
+          size="sm"
+          variant={onlyFavorites ? 'solid' : 'outline'}
+          aria-pressed={onlyFavorites}
+          onClick={() => setOnlyFavorites(!onlyFavorites)}
+        >
+          <Star size={14} /> Favorites
+        </Button>
+        <span className="grow" />
+        <ReadFile onFile={(file) => void readFile(file)} />
+      </div>
+      {notes.length === 0 ? null : (
+        <ul className="import-notes" role="status">
+          {notes.map((note, index) => (
+            <li key={index}>{note}</li>
+          ))}
+          <li>
+            <button type="button" className="link" onClick={() => setNotes([])}>
+              Dismiss
+            </button>
+          </li>
+        </ul>
+      )}
+      <div className="assembly">
+        <nav className="list" aria-label="Library">
+          {folders.map((folder) => (
+            <div key={folder}>
+              <h2 className="list-folder">{folder}</h2>
+              {found
+                .filter((each) => each.folder === folder)
+                .map((each) => (
+                  <button
+                    key={each.key}
+                    type="button"
+                    className="list-item"
+                    aria-current={each.key === offer?.key}
+                    onClick={() => setChosen(each.key)}
+                  >
+                    {shelf.favorites.includes(each.key) ? '★ ' : ''}
+                    {each.name}
+                    <small>
+                      {FOR_KIND_WORDS[each.content.measures]},{' '}
+                      {plural(each.content.components.length, 'component')}
+                      {each.kept === undefined ? '' : `, version ${each.kept.version}`}
+                    </small>
+                  </button>
+                ))}
+            </div>
+          ))}
+          {found.length === 0 ? (
+            <p className="soft" style={{ padding: 14 }}>
+              {onlyFavorites
+                ? 'No favorites yet. Mark those you use often with the star.'
+                : 'Nothing in the library has these words.'}
+            </p>
+          ) : null}
+        </nav>
+        {offer === undefined ? (
+          <div className="empty">
+            <h2>Nothing chosen</h2>
+          </div>
+        ) : (
+          <OfferView
+            key={offer.key}
+            offer={offer}
+            favorite={shelf.favorites.includes(offer.key)}
+            onFavorite={() => keep(toggleFavorite(shelf, offer.key))}
+            onTake={() => take(offer)}
+            onRemove={() => keep(removeFromShelf(shelf, offer.key))}
+            versions={versionsOf(shelf, offer.key)}
+            onVersion={(kept) => take({ ...offer, take: () => takeFromShelf(kept, makeId) })}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+const wordsOf = ({ name, description, tags = '' }: Content, folder: string): string =>
+  `${name} ${folder} ${tags} ${description}`.toLowerCase();
+
+function ReadFile({ onFile }: { readonly onFile: (file: File) => void }) {
+  const field = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={() => field.current?.click()}>
+        <FileUp size={14} /> Read a file
+      </Button>
+      <input
+        ref={field}
+        type="file"
+        accept=".json,.xlsx"
+        hidden
+        aria-label="Assemblies to read, JSON or XLSX"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file !== undefined) onFile(file);
+        }}
+      />
+    </>
+  );
+}
+
+interface OfferViewProps {
+  readonly offer: Offer;
+  readonly favorite: boolean;
+  readonly versions: readonly Kept[];
+  readonly onFavorite: () => void;
+  readonly onTake: () => void;
+  readonly onRemove: () => void;
+  readonly onVersion: (kept: Kept) => void;
+}
+
+function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, onVersion }: OfferViewProps) {
+  const { makeId, download } = useServices();
+  const { job } = useOpenJob();
+  const { content, name } = offer;
+  // As a job of its own, so that a shipped assembly leaves in the same form as a kept one.
+  const alone = (): { readonly records: ReturnType<typeof packAssemblies>; readonly main: Assembly } => {
+    const id = makeId('assembly');
+    const empty = createJob([]);
+    const diff = offer.take(id)(empty);
+    const records = createJob(diff.ok ? diff.value.added : []);
+    const main = records.assembly.get(id) ?? [...records.assembly.values()].at(-1);
+    if (main === undefined) throw new Error(`alone: ${name} brought no assembly`);
+    return { records: packAssemblies(records, [main.id]), main };
+  };
+  const fileName = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
+  const inJob = [...job.assembly.values()].some((each) => each.name === name);
+  return (
+    <div className="editor">
+      <div className="offer-head">
+        <div>
+          <h1>{name}</h1>
+          <p className="soft">
+            {content.description === '' ? FOR_KIND_WORDS[content.measures] : content.description}
+          </p>
+        </div>
+        <span className="grow" />
+        <Button size="sm" variant="ghost" aria-pressed={favorite} onClick={onFavorite}>
+          <Star size={14} fill={favorite ? 'currentColor' : 'none'} /> {favorite ? 'A favorite' : 'Favorite'}
+        </Button>
+        <Button size="sm" onClick={onTake}>
+          <Plus size={14} /> Take into the job
+        </Button>
+      </div>
+      {inJob ? (
+        <p className="soft">This job has one of this name already; another comes in beside it.</p>
+      ) : null}
+      <ContentTables content={content} />
+      <div className="offer-foot">
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() =>
+            download(
+              `${fileName}.assemblies.json`,
+              new Blob([writePack(alone().records)], { type: 'application/json' }),
+            )
+          }
+        >
+          <FileDown size={14} /> JSON
+        </Button>
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() =>
+            void writeAssemblyWorkbook([alone().main]).then((blob) => download(`${fileName}.xlsx`, blob))
+          }
+        >
+          <FileDown size={14} /> Spreadsheet
+        </Button>
+        {versions.slice(1).map((kept) => (
+          <Button key={kept.version} size="xs" variant="ghost" onClick={() => onVersion(kept)}>
+            Take version {kept.version}
+          </Button>
+        ))}
+        <span className="grow" />
+        {offer.kept === undefined ? null : (
+          <Button size="xs" variant="ghost" onClick={onRemove}>
+            <Trash2 size={14} /> Remove from the library
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What an assembly asks and what it brings, to be read before it is taken. */
+function ContentTables({ content }: { readonly content: Content }) {
+  return (
+    <>
+      <table className="lines">
+        <thead>
+          <tr>
+            <th style={{ width: '30%' }}>Component</th>
+            <th style={{ width: 92 }}>Kind</th>
+            <th>Formula</th>
+            <th style={{ width: 60 }}>Unit</th>
+            <th className="right" style={{ width: 70 }}>
+              Waste
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {content.components.map(({ key, name, kind, formula, unit, wastePercent }) => (
+            <tr key={key}>
+              <td>{name}</td>
+              <td>{COST_WORDS[kind]}</td>
+              <td>
+                <code>{formula}</code>
+              </td>
+              <td className="unit">{unit}</td>
+              <td className="figure">{wastePercent === '0' ? '' : `${wastePercent} %`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {content.inputs.length === 0 ? null : (
+        <table className="lines">
+          <thead>
+            <tr>
+              <th style={{ width: '46%' }}>Question</th>
+              <th>Usual answer</th>
+              <th>Name in formulas</th>
+            </tr>
+          </thead>
+          <tbody>
+            {content.inputs.map(({ key, question, value, unit, choices }) => (
+              <tr key={key}>
+                <td>{question}</td>
+                <td>
+                  {choices.find((choice) => choice.value === value)?.label ?? value}{' '}
+                  <span className="unit">{unit}</span>
+                </td>
+                <td>
+                  <code>{key}</code>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {content.note === undefined || content.note === '' ? null : <p className="note">{content.note}</p>}
+    </>
+  );
+}

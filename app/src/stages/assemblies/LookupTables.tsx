@@ -1,0 +1,279 @@
+import { Button } from '@chakra-ui/react';
+import { FileDown, FileUp, Trash2 } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { readCell } from '@zest/core/assemblies/lookupTable';
+import { readTableCsv } from '@zest/core/assemblies/readTable';
+import { put } from '@zest/core/job/change';
+import { removeNamed, renameKey } from '@zest/core/job/commands/names';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { TableColumn, TableRecord } from '@zest/core/job/records/lookupTable';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { plural } from '../../messages/words.ts';
+import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { keyFor } from '@zest/core/job/keyFor';
+import { takenKeys } from '../measure/newScope.ts';
+
+/** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
+export function LookupTables() {
+  const { job } = useOpenJob();
+  const { makeId } = useServices();
+  const settle = useSettle();
+  const file = useRef<HTMLInputElement>(null);
+  const [notes, setNotes] = useState<readonly string[]>([]);
+  const tables = inOrder(job.table.values());
+  const add = (content: Pick<TableRecord, 'name' | 'columns' | 'rows'>): void => {
+    const table: TableRecord = {
+      type: 'table',
+      id: makeId('table'),
+      key: keyFor(content.name, takenKeys(job)),
+      order: orderAfter(tables),
+      ...content,
+    };
+    const refused = settle(`add the table ${content.name}`, put(table));
+    if (refused !== undefined) tellProblem(refused);
+  };
+  const read = async (chosen: File): Promise<void> => {
+    const { default: Papa } = await import('papaparse');
+    const parsed = Papa.parse<string[]>(await chosen.text(), { skipEmptyLines: 'greedy' });
+    const name = chosen.name.replace(/\.[^.]*$/, '').slice(0, 80) || 'Table';
+    const table = readTableCsv(parsed.data);
+    if (!table.ok) {
+      setNotes([describeTable(chosen.name, table.problem)]);
+      return;
+    }
+    setNotes(table.value.notes.map((note) => describeNote(note)));
+    add({ name, columns: table.value.columns, rows: table.value.rows });
+  };
+  return (
+    <>
+      {tables.length === 0 ? (
+        <p className="soft">
+          A table holds sizes to choose from. A formula takes the smallest that is big enough:{' '}
+          <code>lookup(footings, bars, width, 18 in)</code>.
+        </p>
+      ) : null}
+      {tables.map((table) => (
+        <TableBox key={table.id} table={table} />
+      ))}
+      {notes.length === 0 ? null : (
+        <ul className="import-notes" role="status">
+          {notes.map((note, index) => (
+            <li key={index}>{note}</li>
+          ))}
+        </ul>
+      )}
+      <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() =>
+            add({
+              name: `Table ${tables.length + 1}`,
+              columns: [
+                { key: 'size', name: 'Size', unit: '' },
+                { key: 'value', name: 'Value', unit: '' },
+              ],
+              rows: [['1', '1']],
+            })
+          }
+        >
+          Add a table
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => file.current?.click()}>
+          <FileUp size={14} /> Read CSV
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,text/csv"
+          hidden
+          aria-label="CSV to read a table from"
+          onChange={(event) => {
+            const [chosen] = event.target.files ?? [];
+            event.target.value = '';
+            if (chosen !== undefined) void read(chosen);
+          }}
+        />
+      </div>
+    </>
+  );
+}
+
+type TableProblem = Extract<ReturnType<typeof readTableCsv>, { ok: false }>['problem'];
+type Note = Extract<ReturnType<typeof readTableCsv>, { ok: true }>['value']['notes'][number];
+
+function describeTable(name: string, problem: TableProblem): string {
+  switch (problem.kind) {
+    case 'table-empty':
+      return `‘${name}’ has no rows. The first row names the columns; the others are the sizes.`;
+    case 'table-too-large':
+      return `‘${name}’ has ${problem.count} ${problem.of}; a table takes ${problem.limit}. Split it.`;
+  }
+}
+
+const describeNote = ({ row, column, text }: Note): string =>
+  `Row ${row}, ${column}: ‘${text.slice(0, 40)}’ is no figure and is kept as a word.`;
+
+function TableBox({ table }: { readonly table: TableRecord }) {
+  const { job } = useOpenJob();
+  const { download } = useServices();
+  const settle = useSettle();
+  const set = (label: string, changed: Partial<TableRecord>): string | undefined =>
+    settle(label, put({ ...table, ...changed }));
+  const rename = (text: string): string | undefined => {
+    const others = new Set([...takenKeys(job)].filter((key) => key !== table.key));
+    return settle(`rename ${table.name}`, renameKey(table.id, keyFor(text, others)));
+  };
+  const addColumn = (): void => {
+    const key = keyFor(`column ${table.columns.length + 1}`, new Set(table.columns.map((each) => each.key)));
+    set('add a column', {
+      columns: [...table.columns, { key, name: `Column ${table.columns.length + 1}`, unit: '' }],
+    });
+  };
+  return (
+    <div className="box table-box">
+      <div className="table-head">
+        <CommitInput
+          label="Name of the table"
+          value={table.name}
+          onCommit={(name) => set('rename a table', { name })}
+        />
+        <CommitInput label={`Name of ${table.name} in formulas`} value={table.key} onCommit={rename} />
+        <span className="soft">{plural(table.rows.length, 'row')}</span>
+        <span className="grow" />
+        <Button
+          size="xs"
+          variant="ghost"
+          onClick={() => void csvOf(table).then((blob) => download(`${table.key}.csv`, blob))}
+        >
+          <FileDown size={14} /> CSV
+        </Button>
+        <button
+          type="button"
+          className="icon-button"
+          aria-label={`Remove ${table.name}`}
+          onClick={() => {
+            const refused = settle(`remove ${table.name}`, removeNamed(table.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        >
+          <Trash2 size={14} />
+        </button>
+      </div>
+      <Columns table={table} set={set} />
+      <Rows table={table} set={set} />
+      <div style={{ display: 'flex', gap: 8 }}>
+        <button
+          type="button"
+          className="link"
+          onClick={() => set('add a row', { rows: [...table.rows, table.columns.map(() => '')] })}
+        >
+          + row
+        </button>
+        <button type="button" className="link" onClick={addColumn}>
+          + column
+        </button>
+      </div>
+    </div>
+  );
+}
+
+interface TablePartProps {
+  readonly table: TableRecord;
+  readonly set: (label: string, changed: Partial<TableRecord>) => string | undefined;
+}
+
+function Columns({ table, set }: TablePartProps) {
+  const change = (index: number, changed: Partial<TableColumn>): string | undefined =>
+    set('change a column', {
+      columns: table.columns.map((each, at) => (at === index ? { ...each, ...changed } : each)),
+    });
+  return (
+    <div className="table-columns">
+      {table.columns.map((column, index) => (
+        <div key={index}>
+          <CommitInput
+            label={`Column ${index + 1}`}
+            value={column.name}
+            onCommit={(name) => change(index, { name })}
+          />
+          <div className="details-row">
+            <CommitInput
+              label={`Name of ${column.name} in formulas`}
+              value={column.key}
+              onCommit={(text) =>
+                change(index, {
+                  key: keyFor(
+                    text,
+                    new Set(table.columns.filter((_, at) => at !== index).map(({ key }) => key)),
+                  ),
+                })
+              }
+            />
+            <CommitInput
+              label={`Unit of ${column.name}`}
+              placeholder="unit"
+              value={column.unit}
+              onCommit={(unit) => change(index, { unit: unit.trim() })}
+            />
+          </div>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+interface TableRow {
+  readonly index: number;
+  readonly cells: readonly string[];
+}
+
+function Rows({ table, set }: TablePartProps) {
+  const rows = table.rows.map((cells, index): TableRow => ({ index, cells }));
+  const columns = table.columns.map((column, at): GridColumn<TableRow> => ({
+    id: String(at),
+    title: [column.name, column.unit].filter(Boolean).join(', '),
+    width: 'minmax(110px, 1fr)',
+    align: 'right',
+    editable: () => true,
+    text: ({ cells }) => cells[at] ?? '',
+    show: ({ cells }) => {
+      const text = cells[at] ?? '';
+      const isWord = text !== '' && readCell(text, column) === undefined;
+      return <span className={isWord ? 'soft' : ''}>{text}</span>;
+    },
+  }));
+  const onEdit = (edits: readonly GridEdit<TableRow>[]): string | undefined => {
+    const changed = table.rows.map((cells) => table.columns.map((_, at) => cells[at] ?? ''));
+    for (const { row, column, text } of edits) {
+      const cells = changed[row.index];
+      if (cells !== undefined) cells[Number(column)] = text.trim();
+    }
+    return set('change a table', { rows: changed });
+  };
+  return (
+    <div className="table-rows" style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
+      <Grid
+        label={`Rows of ${table.name}`}
+        columns={columns}
+        rows={rows}
+        keyOf={({ index }) => String(index)}
+        onEdit={onEdit}
+        onRemove={(chosen) => {
+          const gone = new Set(chosen.map(({ index }) => index));
+          set(`remove ${plural(gone.size, 'row')}`, { rows: table.rows.filter((_, at) => !gone.has(at)) });
+        }}
+      />
+    </div>
+  );
+}
+
+async function csvOf(table: TableRecord): Promise<Blob> {
+  const { default: Papa } = await import('papaparse');
+  const header = table.columns.map(({ name, unit }) => (unit === '' ? name : `${name} (${unit})`));
+  const text = Papa.unparse([header, ...table.rows.map((row) => [...row])], { escapeFormulae: true });
+  return new Blob([text], { type: 'text/csv' });
+}

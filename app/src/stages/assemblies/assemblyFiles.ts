@@ -1,0 +1,120 @@
+import type { Workbook } from 'exceljs';
+import { type PackProblem, readPack } from '@zest/core/formats/assemblies/pack';
+import type { PackedRecord } from '@zest/core/formats/assemblies/pack';
+import {
+  type RowProblem,
+  type Rows,
+  readAssemblyRows,
+  writeAssemblyRows,
+} from '@zest/core/formats/assemblies/rows';
+import type { MakeId } from '@zest/core/job/id';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import { describeProblem } from '../../messages/describeProblem.ts';
+
+const XLSX_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+export const FILE_LIMIT = 20 * 1024 ** 2;
+
+/** The assemblies as a workbook of three sheets, to be filled in and read back. */
+export async function writeAssemblyWorkbook(assemblies: readonly Assembly[]): Promise<Blob> {
+  const { default: ExcelJS } = await import('exceljs');
+  const book: Workbook = new ExcelJS.Workbook();
+  for (const { name, rows } of writeAssemblyRows(assemblies)) {
+    const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
+    // Cells are texts, so that a formula of ours is never taken for one of the spreadsheet's.
+    for (const row of rows) sheet.addRow([...row]);
+    sheet.getRow(1).font = { bold: true };
+    sheet.columns.forEach((column, at) => {
+      column.width = at < 2 ? 30 : 18;
+      column.numFmt = '@';
+    });
+  }
+  return new Blob([await book.xlsx.writeBuffer()], { type: XLSX_TYPE });
+}
+
+/** What is shown of a cell, whatever it holds. */
+function cellText(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  if (typeof value === 'object') {
+    const { text, result, richText } = value as {
+      text?: unknown;
+      result?: unknown;
+      richText?: { text: string }[];
+    };
+    if (richText !== undefined) return richText.map((part) => part.text).join('');
+    return cellText(text ?? result ?? '');
+  }
+  return String(value as string | number | boolean);
+}
+
+async function readWorkbook(bytes: ArrayBuffer): Promise<readonly Rows[] | undefined> {
+  const { default: ExcelJS } = await import('exceljs');
+  const book: Workbook = new ExcelJS.Workbook();
+  try {
+    await book.xlsx.load(bytes);
+  } catch {
+    return undefined;
+  }
+  return book.worksheets.map((sheet) => {
+    const rows: string[][] = [];
+    sheet.eachRow({ includeEmpty: true }, (row, number) => {
+      const cells: string[] = [];
+      row.eachCell({ includeEmpty: true }, (cell, at) => {
+        cells[at - 1] = cellText(cell.value);
+      });
+      rows[number - 1] = cells;
+    });
+    return { name: sheet.name, rows: Array.from(rows, (row) => row ?? []) };
+  });
+}
+
+export interface ReadFile {
+  readonly records: readonly PackedRecord[];
+  /** What was left out, in words. */
+  readonly notes: readonly string[];
+}
+
+/** Reads assemblies out of a JSON pack or a filled-in workbook; what is wrong comes back in words. */
+export async function readAssemblyFile(file: File, makeId: MakeId): Promise<ReadFile | string> {
+  if (file.size > FILE_LIMIT) return `‘${file.name}’ is larger than 20 MB. Split it.`;
+  if (!/\.xlsx$/i.test(file.name)) {
+    const pack = readPack(await file.text());
+    return pack.ok ? { records: pack.value, notes: [] } : describePack(file.name, pack.problem);
+  }
+  const sheets = await readWorkbook(await file.arrayBuffer());
+  if (sheets === undefined) return `‘${file.name}’ is no workbook, or it is damaged. Save it anew as XLSX.`;
+  const { assemblies, problems } = readAssemblyRows(sheets, makeId);
+  return { records: assemblies, notes: problems.map(describeRow) };
+}
+
+function describePack(name: string, problem: PackProblem): string {
+  switch (problem.kind) {
+    case 'pack-not-json':
+      return `‘${name}’ is damaged or no JSON file. Export it again where it came from.`;
+    case 'pack-other-format':
+      return `‘${name}’ holds something else than assemblies. Choose a file that was exported from a library.`;
+    case 'pack-newer':
+      return `‘${name}’ comes from a newer Zest Line (format ${problem.version}; this one reads up to ${problem.known}).`;
+    case 'pack-record':
+      return `Record ${problem.index + 1} of ‘${name}’ was refused. ${describeProblem(problem.problem)} Nothing was taken over.`;
+    case 'pack-record-type':
+      return `Record ${problem.index + 1} of ‘${name}’ is a ‘${problem.type}’, which does not belong to an assembly. Nothing was taken over.`;
+    case 'pack-incomplete':
+      return `‘${name}’ lacks something that ‘${problem.name}’ stands on. Export it again where it came from.`;
+  }
+}
+
+function describeRow(problem: RowProblem): string {
+  const where = `${problem.sheet}, row ${problem.row}`;
+  switch (problem.kind) {
+    case 'row-no-assembly':
+      return `${where}: no assembly ‘${problem.name}’ is on the first sheet. The row was left out.`;
+    case 'row-word':
+      return `${where}, ${problem.column}: ‘${problem.text}’ is not one of ${problem.known.join(', ')}. The row was left out.`;
+    case 'row-twice':
+      return `${where}: ‘${problem.name}’ is there twice. The second was left out.`;
+    case 'row-refused':
+      return `${where}: ${describeProblem(problem.problem)} The row was left out.`;
+    case 'row-column-missing':
+      return `${problem.sheet}: the column ‘${problem.column}’ is missing in the first row.`;
+  }
+}

@@ -1,0 +1,55 @@
+import { put } from '@zest/core/job/change';
+import type { Id } from '@zest/core/job/id';
+import { inOrder } from '@zest/core/job/job';
+import { usualDifficulties } from '@zest/core/library/difficulties';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { useSettle } from '../../components/useSettle.ts';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface DifficultyChoiceProps {
+  readonly label: string;
+  readonly chosen: readonly Id<'difficulty'>[];
+  readonly onChange: (chosen: Id<'difficulty'>[]) => void;
+}
+
+/** How hard the place is to work in: each chosen one is a factor on the labor hours. */
+export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoiceProps) {
+  const { job } = useOpenJob();
+  const { numbers } = useFormats();
+  const { makeId } = useServices();
+  const settle = useSettle();
+  const all = inOrder(job.difficulty.values());
+  const others = all.filter(({ id }) => !chosen.includes(id));
+  const add = (value: string): void => {
+    if (value === 'usual') settle('add the usual difficulties', put(...usualDifficulties(makeId)));
+    const found = all.find(({ id }) => id === value);
+    if (found !== undefined) onChange([...chosen, found.id]);
+  };
+  return (
+    <div className="difficulties">
+      {all
+        .filter(({ id }) => chosen.includes(id))
+        .map(({ id, name, factor }) => (
+          <button
+            key={id}
+            type="button"
+            className="chip"
+            title={`Hours times ${formatNumber(factor, 2, numbers, true)}. Click to take it off.`}
+            aria-label={`Take off ${name}`}
+            onClick={() => onChange(chosen.filter((each) => each !== id))}
+          >
+            {name} × {formatNumber(factor, 2, numbers, true)}
+          </button>
+        ))}
+      <select className="input" aria-label={label} value="" onChange={(event) => add(event.target.value)}>
+        <option value="">+ {label.toLowerCase()}</option>
+        {others.map(({ id, name, factor }) => (
+          <option key={id} value={id}>
+            {name}, hours × {formatNumber(factor, 2, numbers, true)}
+          </option>
+        ))}
+        {all.length === 0 ? <option value="usual">Add the usual ones to the job</option> : null}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,156 @@
+import { Button } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { type Preview, type ScopeState, previewOn } from '@zest/core/calculate/preview';
+import { type Command, sequence } from '@zest/core/job/change';
+import { swapAssembly } from '@zest/core/job/commands/uses';
+import type { Id } from '@zest/core/job/id';
+import { inOrder, settingsOf } from '@zest/core/job/job';
+import type { Use } from '@zest/core/job/records/use';
+import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
+import { InUnitText, MoneyText } from '../../components/Figure.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface SwapDialogProps {
+  readonly use: Use;
+  readonly onClose: () => void;
+}
+
+/** Another assembly in the place of one, with what it changes shown before it is taken. */
+export function SwapDialog({ use, onClose }: SwapDialogProps) {
+  const { job, calculation } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  const [chosen, setChosen] = useState('');
+  const [error, setError] = useState<string | undefined>();
+  const scope = job.scope.get(use.scopeId);
+  const current = job.assembly.get(use.assemblyId);
+  const own = inOrder(job.assembly.values()).filter(
+    ({ id, measures }) => measures === scope?.kind && id !== use.assemblyId,
+  );
+  const names = new Set([...job.assembly.values()].map(({ name }) => name));
+  const library = useMemo(() => tradeLibrary(settingsOf(job).unitSystem), [job]);
+  const shipped = library.filter(({ name, measures }) => measures === scope?.kind && !names.has(name));
+  const command = useMemo((): Command | undefined => {
+    const assembly = library.find(({ name }) => chosen === `library ${name}`);
+    if (assembly !== undefined) {
+      const id = makeId('assembly');
+      return sequence(takeFromLibrary(assembly, id, makeId), swapAssembly(use.id, id));
+    }
+    return job.assembly.has(chosen as Id<'assembly'>)
+      ? swapAssembly(use.id, chosen as Id<'assembly'>)
+      : undefined;
+  }, [chosen, job, library, makeId, use.id]);
+  const preview = command === undefined ? undefined : previewOn(calculation, use.scopeId, command);
+  const take = (): void => {
+    if (command === undefined) return;
+    const done = actions.transact(`another assembly in the place of ${current?.name ?? ''}`, command);
+    if (done.ok) onClose();
+    else setError(describeProblem(done.problem));
+  };
+  return (
+    <Modal
+      title={`In the place of ${current?.name ?? ''}`}
+      size="lg"
+      onClose={onClose}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button size="sm" disabled={command === undefined} onClick={take}>
+            Take it
+          </Button>
+        </>
+      }
+    >
+      <div className="form">
+        <select
+          className="input"
+          aria-label="Assembly to take"
+          value={chosen}
+          onChange={(event) => setChosen(event.target.value)}
+        >
+          <option value="">Choose another assembly</option>
+          <optgroup label="In this job">
+            {own.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </optgroup>
+          <optgroup label="Trade library">
+            {shipped.map(({ name, trade }) => (
+              <option key={name} value={`library ${name}`}>
+                {name}, {trade}
+              </option>
+            ))}
+          </optgroup>
+        </select>
+        {preview === undefined ? (
+          <p className="soft">What changes is shown here before it is taken.</p>
+        ) : preview.ok ? (
+          <Compared preview={preview.value} />
+        ) : (
+          <div className="field-error" role="alert">
+            {describeProblem(preview.problem)}
+          </div>
+        )}
+        {error === undefined ? null : (
+          <div className="field-error" role="alert">
+            {error}
+          </div>
+        )}
+      </div>
+    </Modal>
+  );
+}
+
+function Compared({ preview: { before, after } }: { readonly preview: Preview }) {
+  return (
+    <div className="compared">
+      <State title="Now" state={before} />
+      <State title="Then" state={after} />
+    </div>
+  );
+}
+
+function State({ title, state }: { readonly title: string; readonly state: ScopeState }) {
+  return (
+    <table className="lines">
+      <caption>{title}</caption>
+      <tbody>
+        {state.lines.map(({ name, unit, quantity, extension }, index) => (
+          <tr key={index}>
+            <td className="cut" title={name}>
+              {name}
+            </td>
+            <td className="figure">
+              <InUnitText figure={quantity} unit={unit} />
+            </td>
+            <td className="figure">
+              <MoneyText figure={extension} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <td colSpan={2}>Cost of the scope</td>
+          <td className="figure">
+            <MoneyText figure={state.cost} />
+          </td>
+        </tr>
+        <tr>
+          <td colSpan={2}>Bid</td>
+          <td className="figure">
+            <b>
+              <MoneyText figure={state.bid} />
+            </b>
+          </td>
+        </tr>
+      </tfoot>
+    </table>
+  );
+}
