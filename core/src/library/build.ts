@@ -116,6 +116,12 @@ const priced = (
   item,
 });
 
+/** A part that applies only while a comparison holds. */
+export const onlyWhere = (when: string, { component: part, item }: PricedPart): PricedPart => ({
+  component: { ...part, when },
+  item,
+});
+
 /** A part that the price book has an item for. Throws where it has none. */
 export function booked(key: string, named: Named, formula: string, bought: Bought = AS_FIGURED): PricedPart {
   const item = BOOK.get(named[0]);

@@ -1,110 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { Calculation } from '../calculate/calculation.ts';
-import { knownValue } from '../calculate/define.ts';
-import { lineNode, netNode, scopeCostNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
-import { put } from '../job/change.ts';
-import { checkJob } from '../job/integrity.ts';
-import { type Job, applyDiff, createJob, listRecords } from '../job/job.ts';
-import type { Mark } from '../job/records/mark.ts';
-import type { Scope } from '../job/records/scope.ts';
-import { createTestJob, makeMark, makeScope } from '../testing/job.ts';
-import type { UnitSystem } from '../units/format.ts';
-import { getUnit } from '../units/unit.ts';
+import { applyDiff, createJob, listRecords } from '../job/job.ts';
+import { TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
+import { createTestJob, makeScope } from '../testing/job.ts';
 import { PRICE_BOOK } from './priceBook.ts';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from './tradeLibrary.ts';
-
-type Feet = readonly (readonly [number, number])[];
-
-/** Marks of a scope from feet, whatever its kind. */
-type Drawn = (make: ReturnType<typeof createTestJob>, scope: Scope) => readonly Mark[];
-const strokes =
-  (...lists: readonly Feet[]): Drawn =>
-  ({ makeId, sheet }, scope) =>
-    lists.map((stroke) => makeMark(makeId, scope, sheet, stroke));
-const points = (count: number): Drawn =>
-  strokes(...Array.from({ length: count }, (_, i): Feet => [[i * 10, 0]]));
-/** A gable 50 ft long over 20 ft of run a side, at 6/12. */
-const gable: Drawn = ({ makeId, sheet }, scope) => [
-  {
-    ...makeMark(makeId, scope, sheet, [
-      [0, 0],
-      [50, 0],
-      [50, 20],
-      [0, 20],
-    ]),
-    slope: { pitch: '6/12', edges: ['eave', 'rake', 'ridge', 'rake'] },
-  },
-  {
-    ...makeMark(makeId, scope, sheet, [
-      [0, 20],
-      [50, 20],
-      [50, 40],
-      [0, 40],
-    ]),
-    slope: { pitch: '6/12', edges: ['ridge', 'rake', 'eave', 'rake'] },
-  },
-];
-const TYPICAL: Readonly<Record<Scope['kind'], Drawn>> = {
-  run: strokes([
-    [0, 0],
-    [40, 0],
-    [40, 60],
-  ]),
-  area: strokes([
-    [0, 0],
-    [40, 0],
-    [40, 30],
-    [0, 30],
-  ]),
-  count: points(6),
-  slope: gable,
-};
-
-interface Applied {
-  readonly job: Job;
-  readonly net: (key: string, unit: string) => number;
-  readonly bought: (key: string) => number;
-  readonly failures: readonly string[];
-  /** Of all components, minor units. */
-  readonly cost: number;
-}
-
-function apply(
-  name: string,
-  drawn: Drawn,
-  answers: Record<string, string> = {},
-  system: UnitSystem = 'us',
-): Applied {
-  const assembly = tradeLibrary(system).find((each) => each.name === name);
-  if (assembly === undefined) throw new Error(`apply: no assembly is called ${name}`);
-  const test = createTestJob(system);
-  const scope = makeScope(test.makeId, { key: 'measured', kind: assembly.measures });
-  const measured = createJob([...listRecords(test.job), scope, ...drawn(test, scope)]);
-  const applied = applyFromLibrary(assembly, [scope.id], test.makeId)(measured);
-  if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
-  const started = applyDiff(measured, applied.value);
-  const [use] = started.use.values();
-  if (use === undefined) throw new Error('apply: nothing was applied');
-  const answered = put({ ...use, answers })(started);
-  if (!answered.ok) throw new Error(JSON.stringify(answered.problem));
-  const job = applyDiff(started, answered.value);
-  expect(checkJob(job)).toBeUndefined();
-  const calculation = new Calculation(job);
-  const known = (node: string): number => knownValue(calculation.figure(node)) ?? Number.NaN;
-  const own = job.assembly.get(use.assemblyId);
-  const failures = (own?.components ?? []).flatMap(({ key }) => {
-    const { failure } = calculation.figure(lineNode(componentLine(use.id, key), 'extension'));
-    return failure === undefined ? [] : [`${key}: ${JSON.stringify(failure)}`];
-  });
-  return {
-    job,
-    net: (key, unit) => known(netNode(use.id, key)) / (unit === '' ? 1 : getUnit(unit).factor),
-    bought: (key) => known(lineNode(componentLine(use.id, key), 'quantity')),
-    failures,
-    cost: known(scopeCostNode(use.scopeId)),
-  };
-}
 
 describe.each(['us', 'metric'] as const)('the trade library, %s', (system) => {
   const library = tradeLibrary(system);
@@ -574,7 +473,10 @@ describe('finding and applying', () => {
   it('finds by words in any order, in names, trades and tags, names first, for the kind of mark', () => {
     expect(findAssemblies(library, 'run', 'emt')[0]?.name).toBe('Conduit run');
     expect(findAssemblies(library, 'run', 'wall concrete')[0]?.name).toBe('Concrete wall');
-    expect(findAssemblies(library, 'count', 'outlet').map(({ name }) => name)).toEqual(['Receptacles']);
+    expect(findAssemblies(library, 'count', 'outlet').map(({ name }) => name)).toEqual([
+      'Data outlet',
+      'Receptacles',
+    ]);
     expect(findAssemblies(library, 'area', 'conduit')).toEqual([]);
     expect(findAssemblies(library, 'slope', 'metal')[0]?.name).toBe('Standing seam roof');
   });

@@ -7,7 +7,9 @@ import type { MarkKind } from '../takeoff/measures.ts';
 import type { UnitSystem } from '../units/format.ts';
 import type { LibraryAssembly, Maker } from './build.ts';
 import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';
+import { CARPENTRY_ASSEMBLIES } from './trades/carpentry.ts';
 import { CONCRETE_ASSEMBLIES } from './trades/concrete.ts';
+import { DEVICE_ASSEMBLIES } from './trades/devices.ts';
 import { ELECTRICAL_ASSEMBLIES } from './trades/electrical.ts';
 import { FINISH_ASSEMBLIES } from './trades/finishes.ts';
 import { IRRIGATION_ASSEMBLIES } from './trades/irrigation.ts';
@@ -15,6 +17,8 @@ import { MASONRY_ASSEMBLIES } from './trades/masonry.ts';
 import { OUTSIDE_ASSEMBLIES } from './trades/outside.ts';
 import { ROOF_ASSEMBLIES } from './trades/roofing.ts';
 import { SITE_ASSEMBLIES } from './trades/sitework.ts';
+import { FURTHER_SITE_ASSEMBLIES } from './trades/site.ts';
+import { STRUCTURE_ASSEMBLIES } from './trades/structure.ts';
 import { WALL_ASSEMBLIES } from './trades/walls.ts';
 
 const MAKERS: readonly Maker[] = [
@@ -27,6 +31,10 @@ const MAKERS: readonly Maker[] = [
   ...SITE_ASSEMBLIES,
   ...OUTSIDE_ASSEMBLIES,
   ...FINISH_ASSEMBLIES,
+  ...CARPENTRY_ASSEMBLIES,
+  ...STRUCTURE_ASSEMBLIES,
+  ...FURTHER_SITE_ASSEMBLIES,
+  ...DEVICE_ASSEMBLIES,
 ];
 
 /** The assemblies that ship with the program, in the units of a job. */

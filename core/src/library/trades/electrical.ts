@@ -1,5 +1,51 @@
 // data: electrical work of the trade library
-import { type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import {
+  type Maker,
+  type TableContent,
+  SIZES,
+  YES_NO,
+  assemblyOf,
+  choice,
+  input,
+  part,
+  pick,
+} from '../build.ts';
+
+/**
+ * Area of a conductor with thermoplastic insulation, in²: NFPA 70 chapter 9 table 5 (from memory; the
+ * sizes of checks.md).
+ */
+const WIRES = choice(
+  ['No. 12', '0.0133'],
+  ['No. 10', '0.0211'],
+  ['No. 8', '0.0366'],
+  ['No. 6', '0.0507'],
+  ['No. 3', '0.0973'],
+  ['3/0', '0.2679'],
+);
+
+/** Inside area of thin-wall conduit: NFPA 70 chapter 9 table 4 (from memory). */
+const CONDUIT_TABLE: TableContent = {
+  key: 'conduits',
+  name: 'Conduits, inside',
+  columns: [
+    { key: 'trade_size', name: 'Trade size', unit: 'in' },
+    { key: 'inside', name: 'Inside area', unit: 'in²' },
+  ],
+  rows: [
+    ['0.5', '0.304'],
+    ['0.75', '0.533'],
+    ['1', '0.864'],
+    ['1.25', '1.496'],
+    ['1.5', '2.036'],
+    ['2', '3.356'],
+  ],
+};
+
+const WIRES_INSIDE = '(conductors * wire_area + ground * ground_area)';
+/** Share that may be filled: NFPA 70 chapter 9 table 1 (from memory): 53, 31 and 40 % for 1, 2 and more. */
+const ALLOWED = 'if(conductors + ground = 1, 53 %, if(conductors + ground = 2, 31 %, 40 %))';
+const CONDUIT_INSIDE = 'lookup(conduits, inside, trade_size, size * 1 in, exact)';
 
 /** Trade sizes of thin-wall conduit, as its inside diameter in inches. */
 const CONDUITS = choice(
@@ -26,10 +72,21 @@ const conduitRun: Maker = (system) => {
       'Conduit in sticks with couplings, connectors, straps and elbows; conductors with their tails, and the pull.',
     tags: 'emt thin wall pipe wire feeder circuit pull',
     measures: 'run',
+    version: 2,
+    tables: [CONDUIT_TABLE],
+    checks: [
+      {
+        when: `${WIRES_INSIDE} > ${ALLOWED} * ${CONDUIT_INSIDE}`,
+        text: `Overfilled: the wires take {${WIRES_INSIDE} / ${CONDUIT_INSIDE}, %} of the conduit, {${ALLOWED}, %} are allowed. A conduit of {lookup(conduits, trade_size, inside, ${WIRES_INSIDE} / (${ALLOWED})), in} is large enough.`,
+      },
+    ],
+    note: '{length} of conduit in {count} runs, {conductors} conductors each.',
     inputs: [
       input('size', 'Size of the conduit?', '', '0.75', 'trade size', CONDUITS),
-      input('conductors', 'How many conductors?', '', '3'),
+      input('conductors', 'How many conductors?', '', '3', '', [], { min: '1', max: '60' }),
+      input('wire_area', 'Size of the conductors?', 'in²', '0.0133', 'its area with insulation', WIRES),
       input('ground', 'A ground wire with them?', '', '1', '', YES_NO),
+      input('ground_area', 'Size of the ground wire?', 'in²', '0.0133', '', WIRES, { when: 'ground = 1' }),
       input(
         'tail',
         'Tail of each conductor at an end?',

@@ -4,6 +4,14 @@ import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pic
 /** Digging bulks: volume factors of US Army FM 5-434 table 1-1, in place to loose (from memory). */
 const SOILS = choice(['Common earth', '1.25'], ['Sand', '1.11'], ['Clay', '1.43'], ['Blasted rock', '1.5']);
 
+const OUTSIDE = '(inside + 2 * wall)';
+
+/** Section of the trench between two heights above its bottom; the sides run straight to the top. */
+const between = (from: string, to: string): string => {
+  const whole = (at: string): string => `(width * ${at} + flare / depth * ${at} ^ 2)`;
+  return from === '0' ? whole(to) : `${whole(to)} - ${whole(from)}`;
+};
+
 /**
  * A trench with its pipe. Computed: what the pipe takes is a cylinder of its outside; bedding goes under
  * the pipe, the pipe zone up to cover over it. Common practice: 90 % of what is dug can be used again.
@@ -13,20 +21,32 @@ const pipeTrench: Maker = (system) => {
   return assemblyOf({
     trade: 'Sitework',
     name: 'Trench with pipe',
-    description: 'Excavation, bedding, pipe zone, backfill and haul-off of a pipe trench with upright sides.',
+    description:
+      'Excavation, bedding, pipe zone, backfill and haul-off of a pipe trench, upright or with sloped sides.',
+    version: 2,
     tags: 'storm drain sewer water backfill bedding',
     measures: 'run',
     inputs: [
-      input('outside', 'Outside diameter of the pipe?', small, pick(system, '18', '450'), 'with its wall'),
-      input('depth', 'Depth of the trench, middle?', length, pick(system, '6', '1.8')),
-      input('width', 'Width of the trench?', length, pick(system, '4', '1.2')),
-      input('bedding', 'Bedding under the pipe?', small, pick(system, '6', '150')),
-      input('cover', 'Pipe zone above the pipe?', small, pick(system, '12', '300')),
-      input('swell', 'What is dug?', '', '1.25', 'how it bulks', SOILS),
-      input('reused', 'Share that is good enough for backfill?', '%', '90'),
+      input('inside', 'Inside diameter of the pipe?', small, pick(system, '15', '400'), '', [], {
+        group: 'Pipe',
+      }),
+      input('wall', 'Wall of the pipe?', small, pick(system, '1.5', '25'), '', [], { group: 'Pipe' }),
+      input('depth', 'Depth of the trench, middle?', length, pick(system, '6', '1.8'), '', [], {
+        group: 'Trench',
+      }),
+      input('width', 'Width at the bottom?', length, pick(system, '4', '1.2'), '', [], { group: 'Trench' }),
+      input('flare', 'Wider at the top, each side?', length, '0', 'of sloped sides', [], { group: 'Trench' }),
+      input('bedding', 'Bedding under the pipe?', small, pick(system, '6', '150'), '', [], {
+        group: 'Fill',
+      }),
+      input('cover', 'Pipe zone above the pipe?', small, pick(system, '12', '300'), '', [], {
+        group: 'Fill',
+      }),
+      input('swell', 'What is dug?', '', '1.25', 'how it bulks', SOILS, { group: 'Fill' }),
+      input('reused', 'Share that is good enough for backfill?', '%', '90', '', [], { group: 'Fill' }),
     ],
     parts: [
-      booked('excavation', ['SW-EXC', 'Excavate the trench', volume], 'length * width * depth'),
+      booked('excavation', ['SW-EXC', 'Excavate the trench', volume], 'length * (width + flare) * depth'),
       part(
         'pipe',
         ['SW-PIPE', 'Pipe, laid', length],
@@ -37,21 +57,21 @@ const pipeTrench: Maker = (system) => {
       part(
         'bed',
         ['SW-BDG', 'Bedding', volume],
-        'length * width * bedding',
+        `length * (${between('0', 'bedding')})`,
         { material: '39.00', hours: '0.12', craft: 'laborer' },
         ['5', ''],
       ),
       part(
         'zone',
         ['SW-ZON', 'Pipe zone fill', volume],
-        'length * (width * (outside + cover) - pi / 4 * outside * outside)',
+        `length * (${between('bedding', `(bedding + ${OUTSIDE} + cover)`)} - pi / 4 * ${OUTSIDE} ^ 2)`,
         { material: '34.00', hours: '0.12', craft: 'laborer' },
         ['5', ''],
       ),
       booked(
         'backfill',
         ['SW-BKF', 'Backfill and compact', volume],
-        'length * width * (depth - bedding - outside - cover)',
+        `length * (${between(`(bedding + ${OUTSIDE} + cover)`, 'depth')})`,
       ),
       part(
         'haul',
@@ -59,6 +79,42 @@ const pipeTrench: Maker = (system) => {
         '(excavation - min(backfill, reused * excavation)) * swell',
         { equipment: '8.60', hours: '0.04', craft: 'operator' },
       ),
+    ],
+    checks: [
+      {
+        when: `bedding + ${OUTSIDE} + cover > depth`,
+        text: `The bedding, the pipe and its zone are {bedding + ${OUTSIDE} + cover} high, and the trench is {depth} deep.`,
+      },
+    ],
+    note: `{excavation, ${volume}} dug in place, {haul, ${volume}} hauled off loose.`,
+    section: [
+      { shape: 'box', fill: 'ground', x: '0 m', y: '0 m', width: 'width', height: 'depth', flare: 'flare' },
+      {
+        shape: 'box',
+        fill: 'sand',
+        x: '0 - flare * bedding / depth',
+        y: 'bedding',
+        width: 'width + 2 * flare * bedding / depth',
+        height: `${OUTSIDE} + cover`,
+        flare: `flare * (${OUTSIDE} + cover) / depth`,
+      },
+      {
+        shape: 'box',
+        fill: 'stone',
+        x: '0 m',
+        y: '0 m',
+        width: 'width',
+        height: 'bedding',
+        flare: 'flare * bedding / depth',
+      },
+      {
+        shape: 'ring',
+        fill: 'pipe',
+        x: 'width / 2',
+        y: `bedding + ${OUTSIDE} / 2`,
+        width: OUTSIDE,
+        height: 'inside',
+      },
     ],
   });
 };

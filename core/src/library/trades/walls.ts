@@ -16,7 +16,13 @@ const outerWall: Maker = (system) => {
     inputs: [
       input('height', 'Wall height?', length, height),
       input('spacing', 'Stud spacing?', small, pick(system, '16', '400'), 'center to center'),
-      input('openings', 'Area of openings to take off?', area, '0', 'or openings_area of the walls'),
+      input(
+        'openings',
+        'Area of openings to take off?',
+        area,
+        'deducted_area',
+        'those in the walls, or typed',
+      ),
     ],
     parts: [
       booked('bottom_plate', ['FR-PLT-6T', 'Bottom plate, treated', length], 'length', ['3', stick]),
@@ -132,7 +138,13 @@ const insulation: Maker = (system) => {
     measures: 'run',
     inputs: [
       input('height', 'Wall height?', length, height),
-      input('openings', 'Area of openings to take off?', area, '0'),
+      input(
+        'openings',
+        'Area of openings to take off?',
+        area,
+        'deducted_area',
+        'those in the walls, or typed',
+      ),
     ],
     parts: [
       part(
