@@ -2,12 +2,16 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { knownValue } from '@zest/core/calculate/define';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { measureNode, scopeCostNode } from '@zest/core/calculate/nodes';
+import { warningsOf } from '@zest/core/calculate/notes';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import type { Measure } from '@zest/core/takeoff/measures';
+import { POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { getUnit } from '@zest/core/units/unit';
 import { BAY_SLAB, DEPTH, DOORS, ROOMS, WIDTH, areaOf, wallLength } from './boathouse/building.ts';
+import { PIPES, SPRINKLERS, chainLength } from './boathouse/planting.ts';
+import { STORM_RUNS, planLength } from './boathouse/storm.ts';
 import { ROOF_SLOPES, trueEdge } from './boathouse/roof.ts';
 import { drawSet } from './drawing/drawSet.ts';
 import { COLUMNS, PAVILION_BEAMS } from './pavilion/building.ts';
@@ -72,8 +76,39 @@ describe('the demo job', () => {
     );
     expect(unscaled.map(({ number }) => number).sort()).toEqual(['C-102', 'E-101']);
     expect(listUnpriced(calculation).map(({ failure }) => failure.kind)).toEqual(['no-price', 'no-price']);
-    expect([...job.scope.keys()].filter((id) => [...calculation.marksOf(id)].length === 0)).toHaveLength(1);
+    expect([...job.scope.keys()].filter((id) => !calculation.isMeasured(id))).toHaveLength(1);
     expect(job.item.size).toBeGreaterThanOrEqual(120);
+  });
+
+  it('measures the site sheets as the model says: storm pipes in plan, heads, pipes by size, sleeves', () => {
+    const storm = (insideIn: number): number =>
+      STORM_RUNS.filter((run) => run.insideIn === insideIn).reduce((sum, run) => sum + planLength(run), 0);
+    expect(measured('storm_15', 'length')).toBeCloseTo(storm(15), 1);
+    expect(measured('storm_18', 'length')).toBeCloseTo(storm(18), 1);
+    expect(measured('manholes', 'count')).toBe(3);
+    expect(measured('sprinklers', 'count')).toBe(SPRINKLERS.length);
+    for (const [size, key] of [
+      ['1.5', 'pipe_150'],
+      ['1', 'pipe_100'],
+      ['0.75', 'pipe_075'],
+    ] as const)
+      expect(measured(key, 'length')).toBeCloseTo(
+        PIPES[size].reduce((sum, chain) => sum + chainLength(chain), 0),
+        1,
+      );
+    // A sleeve for every path crossing (common practice): five laterals, two laterals, the main.
+    expect(measured('sleeves', 'count')).toBe(8);
+    expect(measured('lawn', 'area')).toBeCloseTo(82 * 78 + 112 * 28, 0);
+    // Typed off the dimensions of a sheet without scale: 29 + 57 + 25 ft and two rises of 6 ft.
+    expect(measured('feeder', 'length')).toBeCloseTo(123, 6);
+  });
+
+  it('is derived over all trades: every scope with an assembly has a cost, and the feeder fits its conduit', () => {
+    const derived = new Set([...job.use.values()].map(({ scopeId }) => scopeId));
+    expect(derived.size).toBeGreaterThan(35);
+    for (const id of derived) expect(knownValue(calculation.figure(scopeCostNode(id)))).toBeGreaterThan(0);
+    const display = { system: 'us', numbers: POINT_FORMAT } as const;
+    for (const use of job.use.values()) expect(warningsOf(calculation, use, display)).toEqual([]);
   });
 
   const DRAWING_MS = 60_000;

@@ -148,6 +148,20 @@ export function FormulaInput(props: FormulaInputProps) {
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />
+      {error === undefined ? null : (
+        <div role="alert" className="field-error">
+          {error}
+        </div>
+      )}
+      {draft === undefined || draft.trim() === '' ? null : (
+        <Live
+          {...props}
+          draft={keepEntry(draft, numbers)}
+          shown={draft.trim()}
+          job={job}
+          calculation={calculation}
+        />
+      )}
       {found.length === 0 ? null : (
         <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">
           {found.map((each, index) => (
@@ -167,20 +181,6 @@ export function FormulaInput(props: FormulaInputProps) {
             </li>
           ))}
         </ul>
-      )}
-      {error === undefined ? null : (
-        <div role="alert" className="field-error">
-          {error}
-        </div>
-      )}
-      {draft === undefined || draft.trim() === '' ? null : (
-        <Live
-          {...props}
-          draft={keepEntry(draft, numbers)}
-          shown={draft.trim()}
-          job={job}
-          calculation={calculation}
-        />
       )}
     </div>
   );

@@ -15,6 +15,17 @@ import {
   addWalls,
   spot,
 } from './jobScopes.ts';
+import { derive } from '../derive.ts';
+import {
+  DERIVED,
+  addFoundations,
+  addGrounds,
+  addPower,
+  addSection,
+  addStorm,
+  addUpperFloor,
+} from './jobTrades.ts';
+import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
 import { PLAN_SCALE } from './plan.ts';
 import { createChance, finishJob } from '../finishJob.ts';
@@ -47,14 +58,23 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
       return found.id as Id<'section'>;
     },
   };
+  addSection(draft, '07', 'Roofing');
+  addSection(draft, '26', 'Electrical');
+  addSection(draft, '32', 'Planting and irrigation');
+  addSection(draft, '33', 'Storm drain');
   const sheets = addSheets(draft, fileName, byteLength);
   addWalls(draft, sheets);
   addSlabs(draft, sheets);
   addOpenings(draft, sheets);
   addFloors(draft, sheets);
   addRoof(draft, sheets);
+  addFoundations(draft, sheets);
+  addUpperFloor(draft, sheets);
+  addStorm(draft, sheets);
+  addPower(draft, sheets);
+  addGrounds(draft, sheets);
   addTypedLines(draft);
-  return finishJob(records);
+  return derive(finishJob(records), DERIVED, makeId);
 }
 
 const PARTIES = {
@@ -70,10 +90,11 @@ const PARTIES = {
     'Stud partitions P1 and P2 to 9 ft with board both faces, taped and finished.',
     'Doors and windows as scheduled on A-601, supplied and set.',
     'Rubber sheet floor in rooms 103 to 106 and 110.',
+    'Roofs as A-201, lighting and power as E-101, storm drain as C-201, planting and irrigation as L-101.',
   ].join('\n'),
   exclusions: [
     'Boat racks and floor anchors by owner.',
-    'Roof, electrical and site drainage.',
+    'Utility connections and their fees.',
     'Work on the creek bank.',
   ].join('\n'),
 } as const;
@@ -96,6 +117,8 @@ function addSheets({ makeId, records }: Draft, name: string, byteLength: number)
   const scales: Readonly<Record<string, RecordOf<'sheet'>['scale']>> = {
     'A-101': { ...measured.value, source: { by: 'two-points', a, b, text: `124'-0"` } },
     'C-101': { ...scaleOfRatio(240), source: { by: 'ratio', text: SITE_SCALE } },
+    'C-201': { ...scaleOfRatio(240), source: { by: 'ratio', text: SITE_SCALE } },
+    'L-101': { ...scaleOfRatio(120), source: { by: 'ratio', text: PLANTING_SCALE } },
     'A-102': PLAN,
     'A-201': PLAN,
     'S-101': PLAN,

@@ -37,7 +37,7 @@ type ScopeContent = Pick<RecordOf<'scope'>, 'key' | 'name' | 'kind' | 'color'> &
   readonly properties?: RecordOf<'scope'>['properties'];
 };
 
-function addScope({ makeId, records, sectionId }: Draft, content: ScopeContent): RecordOf<'scope'> {
+export function addScope({ makeId, records, sectionId }: Draft, content: ScopeContent): RecordOf<'scope'> {
   const { section, properties = [], ...rest } = content;
   const order = records.filter(({ type }) => type === 'scope').length + 1;
   const scope: RecordOf<'scope'> = {
@@ -52,14 +52,23 @@ function addScope({ makeId, records, sectionId }: Draft, content: ScopeContent):
   return scope;
 }
 
-function addMark(
-  { makeId, records }: Draft,
+export const addMark = (
+  draft: Draft,
   scope: RecordOf<'scope'>,
   sheetId: Id<'sheet'> | undefined,
   ...strokes: readonly (readonly Place[])[]
+): void => addMarkOn(draft, scope, sheetId, spot, strokes);
+
+/** The same on a sheet that lays the places elsewhere than a floor plan does. */
+export function addMarkOn(
+  { makeId, records }: Draft,
+  scope: RecordOf<'scope'>,
+  sheetId: Id<'sheet'> | undefined,
+  on: typeof spot,
+  strokes: readonly (readonly Place[])[],
 ): void {
-  if (sheetId === undefined) throw new Error('addMark: no such sheet');
-  const drawn = strokes.map((stroke) => stroke.map(spot));
+  if (sheetId === undefined) throw new Error('addMarkOn: no such sheet');
+  const drawn = strokes.map((stroke) => stroke.map(on));
   records.push({
     type: 'mark',
     id: makeId('mark'),
@@ -70,7 +79,7 @@ function addMark(
   });
 }
 
-function addUse(
+export function addUse(
   draft: Draft,
   scope: RecordOf<'scope'>,
   assembly: string,
@@ -273,7 +282,7 @@ export function addRoof(draft: Draft, sheets: Sheets): void {
     ['roof_shingle', 'Roof, shingles, hip', 4, 4],
     ['roof_membrane', 'Roof, membrane, lean-to', 7, 2],
   ] as const) {
-    const scope = addScope(draft, { key, name, kind: 'slope', color, section: '06' });
+    const scope = addScope(draft, { key, name, kind: 'slope', color, section: '07' });
     for (const slope of ROOF_SLOPES.filter((each) => each.riseIn12 === riseIn12))
       records.push({
         type: 'mark',

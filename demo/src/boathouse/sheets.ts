@@ -7,9 +7,11 @@ import { drawElectrical } from './electricalSheet.ts';
 import { drawFoundation } from './foundationSheet.ts';
 import { drawGroundFloor } from './groundFloorSheet.ts';
 import { PLAN_SCALE } from './plan.ts';
+import { PLANTING_SCALE, drawPlanting } from './plantingSheet.ts';
 import { drawRoof } from './roofSheet.ts';
 import { drawSchedules } from './scheduleSheet.ts';
 import { SITE_SCALE, drawSiteEast, drawSiteWest } from './siteSheets.ts';
+import { drawStorm } from './stormSheet.ts';
 import { drawUpperFloor } from './upperFloorSheet.ts';
 
 const PROJECT: Project = {
@@ -43,6 +45,7 @@ export const BOATHOUSE_SHEETS: readonly DrawnSheet[] = [
   sheet('G-001', 'Cover', 'Not to scale', drawCover),
   sheet('C-101', 'Grading plan|west', SITE_SCALE, drawSiteWest),
   sheet('C-102', 'Grading plan|east', SITE_SCALE, drawSiteEast),
+  sheet('C-201', 'Storm drain plan|and profile', SITE_SCALE, drawStorm),
   sheet('A-101', 'Ground floor|plan', PLAN_SCALE, drawGroundFloor),
   sheet('A-102', 'Upper floor|plan', PLAN_SCALE, drawUpperFloor),
   sheet('A-201', 'Roof plan', PLAN_SCALE, drawRoof),
@@ -50,4 +53,5 @@ export const BOATHOUSE_SHEETS: readonly DrawnSheet[] = [
   sheet('S-101', 'Foundation|plan', PLAN_SCALE, drawFoundation),
   sheet('S-102', 'Upper floor|beams', PLAN_SCALE, drawBeams),
   sheet('E-101', 'Lighting and|power', PLAN_SCALE, drawElectrical),
+  sheet('L-101', 'Planting and|irrigation', PLANTING_SCALE, drawPlanting),
 ];

@@ -4,6 +4,7 @@ import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { disciplineOf } from '@zest/core/takeoff/discipline';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
+import { type Derived, derive } from '../derive.ts';
 import { createChance, finishJob } from '../finishJob.ts';
 import {
   COLUMN,
@@ -23,6 +24,14 @@ const spot = (place: Place): { readonly x: number; readonly y: number } => {
 };
 
 type Scope = RecordOf<'scope'>;
+
+/** What the library makes of it: beams and columns in concrete, pavers on their bedding. */
+const DERIVED: readonly Derived[] = [
+  ['columns', 'Concrete column', { side_a: '300', side_b: '300', height: 'height' }],
+  ['beams', 'Concrete beam', { width: '300', depth: '500' }],
+  ['paving', 'Pavers on bedding', { side_a: '500', side_b: '500' }],
+  ['roof', 'Rafters and roof decking', { spacing: '800' }],
+];
 
 /** The second job: metric, euro, decimal comma; measured, not yet priced. */
 export function createPavilionJob(fileName: string, byteLength: number): Job {
@@ -138,5 +147,5 @@ export function createPavilionJob(fileName: string, byteLength: number): Job {
     slope: { pitch: `${PITCH_DEG}°`, edges: ['ridge', 'rake', 'eave', 'rake'] },
   });
   scope({ key: 'curb', name: 'Curb', kind: 'run', color: 10, properties: [] }, '02');
-  return finishJob(records);
+  return derive(finishJob(records), DERIVED, makeId);
 }

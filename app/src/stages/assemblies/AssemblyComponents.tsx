@@ -67,21 +67,21 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       <table className="lines" ref={table}>
         <thead>
           <tr>
-            <th style={{ width: 176 }}>Component</th>
-            <th style={{ width: 104 }}>Kind</th>
+            <th style={{ width: 172 }}>Component</th>
+            <th style={{ width: 94 }}>Kind</th>
             <th>Formula</th>
-            <th style={{ width: 56 }}>Unit</th>
-            <th className="right" style={{ width: 58 }}>
+            <th style={{ width: 52 }}>Unit</th>
+            <th className="right" style={{ width: 54 }}>
               Waste %
             </th>
-            <th className="right" style={{ width: 64 }} title="Bought in whole multiples of this">
+            <th className="right" style={{ width: 60 }} title="Bought in whole multiples of this">
               Round to
             </th>
-            <th style={{ width: 96 }}>Price book</th>
-            <th className="right" style={{ width: 98 }}>
+            <th style={{ width: 90 }}>Price book</th>
+            <th className="right" style={{ width: 90 }}>
               Quantity
             </th>
-            <th className="right" style={{ width: 86 }}>
+            <th className="right" style={{ width: 82 }}>
               Cost
             </th>
             <th aria-label="What to do" style={{ width: 32 }} />

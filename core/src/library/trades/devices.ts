@@ -149,7 +149,7 @@ const controller: Maker = (system) => {
       }),
       part(
         'wire',
-        ['IR-WIR', 'Valve wire', length],
+        ['IR-VWR', 'Valve wire', length],
         '(valves + 1) * run',
         { material: '19.00', hours: '0.5', craft: 'fitter', basis: 100 },
         ['5', ''],
