@@ -1,4 +1,5 @@
-import { type KeyboardEvent, useId, useRef, useState } from 'react';
+import { Portal } from '@chakra-ui/react';
+import { type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { workOut } from '@zest/core/calculate/evaluate';
 import {
@@ -23,6 +24,12 @@ import { MEASURE_WORDS } from '../messages/words.ts';
 import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
 import { keepEntry } from './keepEntry.ts';
 
+/** Where a table goes on when a cell is left by Enter or Tab. */
+interface Step {
+  readonly row: number;
+  readonly column: number;
+}
+
 interface FormulaInputProps {
   readonly label: string;
   /** As it is kept: plain notation. */
@@ -35,6 +42,8 @@ interface FormulaInputProps {
   readonly placeholder?: string;
   readonly className?: string;
   readonly onCommit: (kept: string) => string | undefined;
+  /** In a cell of a table: what was typed to begin with, and what happens when the cell is left. */
+  readonly inCell?: { readonly first: string | undefined; readonly onLeave: (step?: Step) => void };
 }
 
 const LIMIT = 9;
@@ -56,30 +65,40 @@ const KIND_WORDS: Readonly<Record<Suggestion['kind'], string>> = {
  * wrong is kept as typed.
  */
 export function FormulaInput(props: FormulaInputProps) {
-  const { label, value, place, onCommit } = props;
+  const { label, value, place, onCommit, inCell } = props;
   const { calculation, job } = useOpenJob();
   const formats = useFormats();
   const { numbers } = formats;
-  const [draft, setDraft] = useState<string | undefined>();
-  const [caret, setCaret] = useState(0);
+  const [draft, setDraft] = useState<string | undefined>(inCell?.first);
+  const [caret, setCaret] = useState(inCell?.first?.length ?? 0);
   const [picked, setPicked] = useState<number | undefined>();
   const [dismissed, setDismissed] = useState(false);
   const [error, setError] = useState<string | undefined>();
   const field = useRef<HTMLInputElement>(null);
   const listId = useId();
+  /** Leaving a cell takes the field away, which must not take its text a second time. */
+  const left = useRef(false);
   const local = plainToLocal(value, numbers);
   const text = draft ?? local;
   const found = draft === undefined || dismissed ? [] : complete(calculation, place, draft, caret, numbers);
-  const commit = (): void => {
+  const leave = (step?: Step): void => {
+    left.current = inCell !== undefined;
+    inCell?.onLeave(step);
+  };
+  const commit = (step?: Step): void => {
+    if (left.current) return;
     setPicked(undefined);
     if (draft === undefined || draft === local) {
       setDraft(undefined);
       setError(undefined);
+      leave(step);
       return;
     }
     const refusal = onCommit(keepEntry(draft, numbers));
     setError(refusal);
-    if (refusal === undefined) setDraft(undefined);
+    if (refusal !== undefined) return;
+    setDraft(undefined);
+    leave(step);
   };
   const take = ({ name, role }: Suggestion): void => {
     const typed = typedAt(localToPlain(text, numbers), caret);
@@ -106,7 +125,10 @@ export function FormulaInput(props: FormulaInputProps) {
       take(chosen);
     } else if (event.key === 'Enter') {
       event.preventDefault();
-      commit();
+      commit({ row: event.shiftKey ? -1 : 1, column: 0 });
+    } else if (event.key === 'Tab' && inCell !== undefined) {
+      event.preventDefault();
+      commit({ row: 0, column: event.shiftKey ? -1 : 1 });
     } else if (event.key === 'Escape') {
       if (found.length > 0) {
         setDismissed(true);
@@ -114,6 +136,7 @@ export function FormulaInput(props: FormulaInputProps) {
       } else {
         setDraft(undefined);
         setError(undefined);
+        leave();
       }
     } else if (event.key === ' ' && event.ctrlKey) {
       event.preventDefault();
@@ -121,33 +144,8 @@ export function FormulaInput(props: FormulaInputProps) {
       setDismissed(false);
     }
   };
-  return (
-    <div style={{ minWidth: 0, position: 'relative' }}>
-      <input
-        ref={field}
-        className={`input ${props.className ?? ''}`}
-        role="combobox"
-        aria-label={label}
-        aria-expanded={found.length > 0}
-        aria-controls={listId}
-        aria-activedescendant={picked === undefined ? undefined : `${listId}-${picked}`}
-        aria-invalid={error !== undefined}
-        placeholder={props.placeholder}
-        autoComplete="off"
-        spellCheck={false}
-        value={text}
-        title={text}
-        onChange={(event) => {
-          setDraft(event.target.value);
-          setCaret(event.target.selectionStart ?? event.target.value.length);
-          setDismissed(false);
-          setPicked(undefined);
-        }}
-        onSelect={(event) => setCaret(event.currentTarget.selectionStart ?? 0)}
-        onBlur={commit}
-        onKeyDown={onKeyDown}
-        onFocus={(event) => event.target.select()}
-      />
+  const below = (
+    <>
       {error === undefined ? null : (
         <div role="alert" className="field-error">
           {error}
@@ -182,7 +180,54 @@ export function FormulaInput(props: FormulaInputProps) {
           ))}
         </ul>
       )}
+    </>
+  );
+  return (
+    <div style={{ minWidth: 0, position: 'relative', width: '100%' }}>
+      <input
+        ref={field}
+        className={`input ${props.className ?? ''}`}
+        role="combobox"
+        aria-label={label}
+        aria-expanded={found.length > 0}
+        aria-controls={listId}
+        aria-activedescendant={picked === undefined ? undefined : `${listId}-${picked}`}
+        aria-invalid={error !== undefined}
+        placeholder={props.placeholder}
+        autoComplete="off"
+        spellCheck={false}
+        value={text}
+        title={text}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          setCaret(event.target.selectionStart ?? event.target.value.length);
+          setDismissed(false);
+          setPicked(undefined);
+        }}
+        onSelect={(event) => setCaret(event.currentTarget.selectionStart ?? 0)}
+        onBlur={() => commit()}
+        onKeyDown={onKeyDown}
+        autoFocus={inCell !== undefined}
+        onFocus={(event) => {
+          if (inCell?.first === undefined) event.target.select();
+        }}
+      />
+      {inCell === undefined ? below : <Floating under={field.current}>{below}</Floating>}
     </div>
+  );
+}
+
+/** Below a cell of a table, which cuts off what is larger than itself. */
+function Floating({ under, children }: { readonly under: HTMLElement | null; readonly children: ReactNode }) {
+  const box = under?.getBoundingClientRect();
+  if (box === undefined) return null;
+  const left = Math.max(8, Math.min(box.left - 8, window.innerWidth - 430));
+  return (
+    <Portal>
+      <div className="floating" style={{ left, top: box.bottom + 4 }}>
+        {children}
+      </div>
+    </Portal>
   );
 }
 

@@ -29,9 +29,16 @@ interface GridProps<Row> {
   readonly onEdit: (edits: readonly GridEdit<Row>[]) => string | undefined;
   readonly onSelect?: (row: Row) => void;
   readonly onRemove?: (rows: readonly Row[]) => void;
+  /** Told of the rows of the block that is selected. */
+  readonly onBlock?: (rows: readonly Row[]) => void;
   readonly selectedKey?: string | undefined;
   /** Shown in place of the plain editor where a column needs its own. */
-  readonly editorOf?: (row: Row, column: string, done: () => void) => ReactNode;
+  readonly editorOf?: (
+    row: Row,
+    column: string,
+    done: (step?: Cell) => void,
+    first: string | undefined,
+  ) => ReactNode;
 }
 
 const ROW_PX = 27;
@@ -69,15 +76,23 @@ export function Grid<Row>(props: GridProps<Row>) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selectedKey]);
 
+  const block = blockOf(at);
+  useEffect(() => {
+    props.onBlock?.(rows.slice(block.top, block.bottom + 1));
+    // Only when the block is another one; who listens may well make new rows.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [block.top, block.bottom]);
+
   const goTo = (cell: Cell, extend: boolean): void => {
     setAt((from) => ({ anchor: extend ? from.anchor : cell, focus: cell }));
     virtual.scrollToIndex(cell.row);
     const row = rows[cell.row];
     if (row !== undefined && !extend) onSelect?.(row);
   };
-  const stopEditing = (): void => {
+  const stopEditing = (step?: Cell): void => {
     setEditing(undefined);
     scroller.current?.focus({ preventScroll: true });
+    if (step !== undefined) goTo(moveCell(focus, step, rows.length, columns.length), false);
   };
   /** False when the text was refused and the editor stays. */
   const commit = (text: string, step: Cell): boolean => {
@@ -148,7 +163,7 @@ export function Grid<Row>(props: GridProps<Row>) {
                       }
                     >
                       {here && editing !== undefined
-                        ? (props.editorOf?.(row, column.id, stopEditing) ?? (
+                        ? (props.editorOf?.(row, column.id, stopEditing, editing.first) ?? (
                             <CellEditor
                               label={column.title}
                               text={editing.first ?? column.text(row)}

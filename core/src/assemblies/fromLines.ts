@@ -5,6 +5,7 @@ import type { Assembly, Component } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Line } from '../job/records/line.ts';
 import type { Scope } from '../job/records/scope.ts';
+import { itemKind } from '../pricing/itemKind.ts';
 import { type Measure, measuresOf } from '../takeoff/measures.ts';
 import { isNumber } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
@@ -72,21 +73,23 @@ export function assemblyFromLines(
   name: string,
   id: Id<'assembly'>,
   order: number,
-  takenCodes: ReadonlySet<string>,
+  book: Iterable<Item>,
   makeId: MakeId,
 ): FromLines {
   const keys = new Set<string>(measuresOf(driver.scope.kind));
-  const codes = new Set(takenCodes);
+  const known = new Map([...book].map((item) => [item.code, item]));
+  const codes = new Set(known.keys());
   const items: Item[] = [];
   const components = lines.map((line): Component => {
     const key = keyFor(line.description, keys, 'part');
     keys.add(key);
     const item = itemFor(line, codes, makeId);
     if (item !== undefined) items.push(item);
+    const priced = known.get(line.itemCode);
     return {
       key,
       name: line.description,
-      kind: line.typedCost?.kind ?? 'material',
+      kind: line.typedCost?.kind ?? (priced === undefined ? 'material' : itemKind(priced)),
       unit: line.unit,
       formula: formulaOf(line, driver),
       wastePercent: '0',

@@ -1,5 +1,6 @@
 import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
 import type { TableRecord } from '../job/records/lookupTable.ts';
+import { itemKind } from '../pricing/itemKind.ts';
 import type { UnitSystem } from '../units/format.ts';
 import { type BookItem, type CraftKey, PRICE_BOOK } from './priceBook.ts';
 
@@ -96,15 +97,6 @@ const BOOK = new Map(PRICE_BOOK.map((item) => [item.code, item]));
 
 type Named = readonly [code: string, name: string, unit: string];
 
-const kindOf = ({ material, subcontract, equipment }: BookItem): Component['kind'] =>
-  material !== ''
-    ? 'material'
-    : subcontract !== ''
-      ? 'subcontract'
-      : equipment !== ''
-        ? 'equipment'
-        : 'labor';
-
 const priced = (
   key: string,
   [code, name, unit]: Named,
@@ -112,7 +104,7 @@ const priced = (
   item: BookItem,
   bought: Bought,
 ): PricedPart => ({
-  component: component(key, name, kindOf(item), unit, formula, code, bought),
+  component: component(key, name, itemKind(item), unit, formula, code, bought),
   item,
 });
 

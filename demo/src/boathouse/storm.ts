@@ -12,7 +12,7 @@ export interface Structure {
 export const STRUCTURES: readonly Structure[] = [
   { tag: 'MH-1', at: [90, 40], rim: 13.4, invert: 8.1 },
   { tag: 'MH-2', at: [230, 50], rim: 12.1, invert: 6.9 },
-  { tag: 'MH-3', at: [380, 80], rim: 10.6, invert: 5.4 },
+  { tag: 'MH-3', at: [330, 120], rim: 10.6, invert: 5.4 },
   { tag: 'OUT-1', at: [470, 150], rim: 5.2, invert: 4.2 },
 ];
 

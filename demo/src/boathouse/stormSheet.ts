@@ -58,7 +58,7 @@ export function drawStorm(pen: Pen): void {
 }
 
 function drawPlan(pen: Pen): void {
-  pen.path(ROAD.slice(0, 4).map(onStorm), { weight: 'thin', dash: [20, 5, 5, 5], gray: 0.4 });
+  pen.path(ROAD.slice(0, 3).map(onStorm), { weight: 'thin', dash: [20, 5, 5, 5], gray: 0.4 });
   for (const { corner, width, depth, name } of PAD_SITES.filter(({ corner: [x] }) => x < 500)) {
     const [x, y] = corner;
     const ring: readonly Place[] = [

@@ -12,6 +12,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
@@ -25,6 +26,7 @@ export function AssembliesStage() {
   const { makeId } = useServices();
   const navigate = useNavigate();
   const [text, setText] = useState('');
+  const [applying, setApplying] = useState(false);
   const all = inOrder(job.assembly.values());
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = all.filter(({ name, description }) =>
@@ -61,13 +63,16 @@ export function AssembliesStage() {
         <span className="grow" />
         {assembly === undefined ? null : (
           <>
+            <Button size="sm" variant="outline" onClick={() => setApplying(true)}>
+              Apply to scopes
+            </Button>
             <Button
               size="sm"
               variant="outline"
               onClick={() => keepShelf(keepOnShelf(shelf, job, assembly.id))}
               title="Keep it as a version in the library, for other jobs"
             >
-              <Archive size={14} /> Keep in the library
+              <Archive size={14} /> Keep
             </Button>
             <Button
               size="sm"
@@ -140,6 +145,7 @@ export function AssembliesStage() {
           <div className="editor-column">
             {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
             <AssemblyEditor key={assembly.id} assembly={assembly} />
+            {applying ? <ApplyDialog assembly={assembly} onClose={() => setApplying(false)} /> : null}
           </div>
         )}
       </div>

@@ -9,8 +9,8 @@ import { componentLine } from '@zest/core/estimate/lineKey';
 import { compileFormula } from '@zest/core/formula/compile';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
-import type { Item } from '@zest/core/job/records/item';
 import type { Use } from '@zest/core/job/records/use';
+import { itemKind } from '@zest/core/pricing/itemKind';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { leadingMeasure } from '@zest/core/takeoff/measures';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -68,9 +68,9 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
         <thead>
           <tr>
             <th style={{ width: 172 }}>Component</th>
-            <th style={{ width: 94 }}>Kind</th>
+            <th style={{ width: 104 }}>Kind</th>
             <th>Formula</th>
-            <th style={{ width: 52 }}>Unit</th>
+            <th style={{ width: 60 }}>Unit</th>
             <th className="right" style={{ width: 54 }}>
               Waste %
             </th>
@@ -142,7 +142,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
     return change('price a component', {
       ...changed,
       components: changed.components.map((each) =>
-        each.name === name ? { ...each, itemCode, unit: item.unit, kind: kindOf(item) } : each,
+        each.name === name ? { ...each, itemCode, unit: item.unit, kind: itemKind(item) } : each,
       ),
     });
   };
@@ -254,15 +254,6 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
     </>
   );
 }
-
-const kindOf = (item: Item): Component['kind'] =>
-  item.material !== ''
-    ? 'material'
-    : item.subcontract !== ''
-      ? 'subcontract'
-      : item.equipment !== ''
-        ? 'equipment'
-        : 'labor';
 
 /** What is decided for the component beyond its columns, in a few words. */
 function describeMore({ per, roundAt, when, labor, spares, minimum, costCode }: Component): string {

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { formatMoney } from '@zest/core/pricing/money';
 import { put, remove } from '@zest/core/job/change';
@@ -14,6 +14,8 @@ import { writeQuantity } from '../../components/writeQuantity.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import type { Selection } from '@zest/core/calculate/throughLine';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
@@ -29,6 +31,7 @@ import {
   useOpenJob,
   useServices,
 } from '../../stores/context.tsx';
+import { MakeAssemblyDialog } from './MakeAssemblyDialog.tsx';
 import { Summary } from './Summary.tsx';
 import { editLine } from './editLine.ts';
 
@@ -48,6 +51,9 @@ export function EstimateStage() {
     [formats, calculation, revision],
   );
   const settle = useSettle();
+  const [block, setBlock] = useState<readonly EstimateRow[]>([]);
+  const [making, setMaking] = useState<readonly Line[] | undefined>();
+  const typed = block.flatMap((row) => (row.type === 'line' ? (job.line.get(row.line.id) ?? []) : []));
   const onEdit = (edits: readonly GridEdit<EstimateRow>[]): string | undefined => {
     const lines = new Map<string, Line>();
     for (const { row, column, text } of edits) {
@@ -117,6 +123,15 @@ export function EstimateStage() {
         <h1>Lines by section</h1>
         <span className="soft">then by what was measured · {plural(priced, 'line')}</span>
         <span className="grow" />
+        <Button
+          size="sm"
+          variant="outline"
+          disabled={typed.length === 0}
+          title="Select typed lines; with Shift, several"
+          onClick={() => setMaking(typed)}
+        >
+          Make an assembly
+        </Button>
         <Button size="sm" variant="outline" onClick={addSection}>
           Add a section
         </Button>
@@ -142,10 +157,21 @@ export function EstimateStage() {
               classOf={(row) => row.type}
               onEdit={onEdit}
               onRemove={onRemove}
+              onBlock={setBlock}
               onSelect={(row) => actions.select(selectionOf(row))}
               selectedKey={keyOfSelection(selection)}
-              editorOf={(row, column, done) =>
-                column === 'code' && row.type === 'line' ? (
+              editorOf={(row, column, done, first) =>
+                column === 'quantity' && row.type === 'line' ? (
+                  <FormulaInput
+                    label="Quantity"
+                    className="right"
+                    value={row.line.quantity}
+                    place={{ in: 'job' }}
+                    unit={unitOrLabel(row.line.unit).symbol}
+                    inCell={{ first, onLeave: done }}
+                    onCommit={(quantity) => settle('change a line', put({ ...row.line, quantity }))}
+                  />
+                ) : column === 'code' && row.type === 'line' ? (
                   <ItemChoice
                     code={row.line.itemCode}
                     label="Item of the price book"
@@ -172,6 +198,9 @@ export function EstimateStage() {
         </div>
         <Summary />
       </div>
+      {making === undefined ? null : (
+        <MakeAssemblyDialog lines={making} onClose={() => setMaking(undefined)} />
+      )}
     </div>
   );
 }

@@ -109,10 +109,36 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
 
 function Compared({ preview: { before, after } }: { readonly preview: Preview }) {
   return (
-    <div className="compared">
-      <State title="Now" state={before} />
-      <State title="Then" state={after} />
-    </div>
+    <>
+      <div className="compared-sums">
+        <Sum name="The scope" before={before.cost} after={after.cost} />
+        <Sum name="The bid" before={before.bid} after={after.bid} />
+      </div>
+      <div className="compared">
+        <State title="Now" state={before} />
+        <State title="Then" state={after} />
+      </div>
+    </>
+  );
+}
+
+interface SumProps {
+  readonly name: string;
+  readonly before: ScopeState['cost'];
+  readonly after: ScopeState['cost'];
+}
+
+/** What a total goes from and to. */
+function Sum({ name, before, after }: SumProps) {
+  return (
+    <span>
+      <span className="soft">{name} </span>
+      <MoneyText figure={before} />
+      {' → '}
+      <b>
+        <MoneyText figure={after} />
+      </b>
+    </span>
   );
 }
 
@@ -135,22 +161,6 @@ function State({ title, state }: { readonly title: string; readonly state: Scope
           </tr>
         ))}
       </tbody>
-      <tfoot>
-        <tr>
-          <td colSpan={2}>Cost of the scope</td>
-          <td className="figure">
-            <MoneyText figure={state.cost} />
-          </td>
-        </tr>
-        <tr>
-          <td colSpan={2}>Bid</td>
-          <td className="figure">
-            <b>
-              <MoneyText figure={state.bid} />
-            </b>
-          </td>
-        </tr>
-      </tfoot>
     </table>
   );
 }

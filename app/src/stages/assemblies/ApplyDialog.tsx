@@ -1,0 +1,91 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { measureNode } from '@zest/core/calculate/nodes';
+import { applyAssembly } from '@zest/core/job/commands/uses';
+import type { Id } from '@zest/core/job/id';
+import { inOrder } from '@zest/core/job/job';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { QuantityText } from '../../components/Figure.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface ApplyDialogProps {
+  readonly assembly: Assembly;
+  readonly onClose: () => void;
+}
+
+/** Applies an assembly to any number of scopes at once. */
+export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
+  const { job, calculation } = useOpenJob();
+  const { makeId } = useServices();
+  const settle = useSettle();
+  const [chosen, setChosen] = useState<ReadonlySet<Id<'scope'>>>(new Set());
+  const [error, setError] = useState<string | undefined>();
+  const on = new Set(
+    [...job.use.values()]
+      .filter(({ assemblyId }) => assemblyId === assembly.id)
+      .map(({ scopeId }) => scopeId),
+  );
+  const scopes = inOrder(job.scope.values()).filter(({ kind }) => kind === assembly.measures);
+  const toggle = (id: Id<'scope'>): void => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
+  const apply = (): void => {
+    const ids = scopes.map(({ id }) => id).filter((id) => chosen.has(id));
+    const refused = settle(
+      `apply ${assembly.name} to ${plural(ids.length, 'scope')}`,
+      applyAssembly(assembly.id, ids, makeId),
+    );
+    setError(refused);
+    if (refused === undefined) onClose();
+  };
+  const measure = leadingMeasure(assembly.measures);
+  return (
+    <Modal
+      title={`Apply ${assembly.name} to`}
+      onClose={onClose}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button size="sm" disabled={chosen.size === 0} onClick={apply}>
+            Apply to {plural(chosen.size, 'scope')}
+          </Button>
+        </>
+      }
+    >
+      {scopes.length === 0 ? (
+        <p className="soft">Nothing of its kind is in this job yet. Make a scope for it under Measure.</p>
+      ) : (
+        <div className="apply-list">
+          {scopes.map(({ id, name }) => (
+            <label key={id}>
+              <input type="checkbox" checked={chosen.has(id)} onChange={() => toggle(id)} />
+              <span className="cut" title={name}>
+                {name}
+                {on.has(id) ? <span className="soft">, on it already</span> : null}
+              </span>
+              <span className="figure">
+                <QuantityText
+                  figure={calculation.figure(measureNode(id, measure))}
+                  dimension={MEASURE_DIMENSION[measure]}
+                />
+              </span>
+            </label>
+          ))}
+        </div>
+      )}
+      {error === undefined ? null : (
+        <div role="alert" className="field-error">
+          {error}
+        </div>
+      )}
+    </Modal>
+  );
+}

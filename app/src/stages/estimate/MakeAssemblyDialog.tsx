@@ -1,0 +1,185 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type Driver, assemblyFromLines } from '@zest/core/assemblies/fromLines';
+import { knownValue } from '@zest/core/calculate/define';
+import { measureNode } from '@zest/core/calculate/nodes';
+import { put } from '@zest/core/job/change';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import { listRoles } from '@zest/core/formula/roles';
+import type { Scope } from '@zest/core/job/records/scope';
+import type { Line } from '@zest/core/job/records/line';
+import { MEASURE_DIMENSION, type Measure, leadingMeasure, measuresOf } from '@zest/core/takeoff/measures';
+import { findDefaultUnit } from '@zest/core/units/format';
+import { Labeled } from '../../components/Labeled.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { MEASURE_WORDS, plural } from '../../messages/words.ts';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface MakeAssemblyDialogProps {
+  readonly lines: readonly Line[];
+  readonly onClose: () => void;
+}
+
+/** An assembly out of typed lines: what they were for says how they grow with what is measured next. */
+export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) {
+  const { job, jobId } = useOpenJob();
+  const { makeId } = useServices();
+  const settle = useSettle();
+  const navigate = useNavigate();
+  const drivers = useDrivers();
+  const [scopeId, setScopeId] = useState(
+    () => (mentioned(lines, drivers.scopes) ?? drivers.scopes[0])?.id ?? '',
+  );
+  const scope = drivers.scopes.find(({ id }) => id === scopeId);
+  const [measure, setMeasure] = useState<Measure | undefined>();
+  const [name, setName] = useState(lines[0]?.description ?? 'New assembly');
+  const [error, setError] = useState<string | undefined>();
+  const driver = scope === undefined ? undefined : drivers.of(scope.id, measure);
+  const [id] = useState(() => makeId('assembly'));
+  const made =
+    driver === undefined
+      ? undefined
+      : assemblyFromLines(
+          lines,
+          driver,
+          name.trim(),
+          id,
+          orderAfter(job.assembly.values()),
+          job.item.values(),
+          makeId,
+        );
+  const create = (): void => {
+    if (made === undefined) return;
+    const refused = settle(`make ${name} from lines`, put(...made.items, made.assembly));
+    setError(refused);
+    if (refused !== undefined) return;
+    onClose();
+    void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
+  };
+  return (
+    <Modal
+      title={`An assembly from ${plural(lines.length, 'line')}`}
+      size="lg"
+      onClose={onClose}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button size="sm" disabled={made === undefined || name.trim() === ''} onClick={create}>
+            Make the assembly
+          </Button>
+        </>
+      }
+    >
+      <div className="form">
+        <Labeled label="Name" error={error}>
+          {(control) => (
+            <input
+              {...control}
+              className="input"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+          )}
+        </Labeled>
+        <div className="form-two">
+          <Labeled label="The lines are for" hint="Their quantities grow with it.">
+            {(control) => (
+              <select
+                {...control}
+                className="input"
+                value={scopeId}
+                onChange={(event) => {
+                  setScopeId(event.target.value as typeof scopeId);
+                  setMeasure(undefined);
+                }}
+              >
+                {drivers.scopes.map((each) => (
+                  <option key={each.id} value={each.id}>
+                    {each.name}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labeled>
+          <Labeled label="By its" hint={driver === undefined ? '' : `It is ${driver.figure}.`}>
+            {(control) => (
+              <select
+                {...control}
+                className="input"
+                value={driver?.measure ?? ''}
+                onChange={(event) => setMeasure(event.target.value as Measure)}
+              >
+                {scope === undefined
+                  ? null
+                  : drivers.measures(scope.id).map((each) => (
+                      <option key={each} value={each}>
+                        {MEASURE_WORDS[each]}
+                      </option>
+                    ))}
+              </select>
+            )}
+          </Labeled>
+        </div>
+        {made === undefined ? (
+          <p className="soft">Nothing is measured yet that these lines could be for.</p>
+        ) : (
+          <table className="lines">
+            <tbody>
+              {made.assembly.components.map(({ key, name: component, formula, unit }) => (
+                <tr key={key}>
+                  <td>{component}</td>
+                  <td>
+                    <code>{formula}</code>
+                  </td>
+                  <td className="unit" style={{ width: 60 }}>
+                    {unit}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+    </Modal>
+  );
+}
+
+/** The scope that the lines' own formulas speak of. */
+function mentioned(lines: readonly Line[], scopes: readonly Scope[]): Scope | undefined {
+  const words = new Set(
+    lines.flatMap(({ quantity }) =>
+      listRoles(quantity)
+        .filter(({ role }) => role === 'scope')
+        .map(({ word }) => word),
+    ),
+  );
+  return scopes.find(({ key }) => words.has(key));
+}
+
+/** Scopes that came to something, and the measures of each that did. */
+function useDrivers() {
+  const { job, calculation } = useOpenJob();
+  const { display } = useFormats();
+  const figureOf = (scopeId: string, measure: Measure): number =>
+    knownValue(calculation.figure(measureNode(scopeId, measure))) ?? 0;
+  const scopes = inOrder(job.scope.values()).filter(
+    (scope) => figureOf(scope.id, leadingMeasure(scope.kind)) > 0,
+  );
+  const measures = (scopeId: string): readonly Measure[] => {
+    const scope = scopes.find(({ id }) => id === scopeId);
+    return scope === undefined ? [] : measuresOf(scope.kind).filter((each) => figureOf(scopeId, each) > 0);
+  };
+  const of = (scopeId: string, chosen: Measure | undefined): Driver | undefined => {
+    const scope = scopes.find(({ id }) => id === scopeId);
+    if (scope === undefined) return undefined;
+    const measure = chosen ?? leadingMeasure(scope.kind);
+    const unit = findDefaultUnit(MEASURE_DIMENSION[measure], display.system);
+    const value = figureOf(scopeId, measure) / (unit?.factor ?? 1);
+    return { scope, measure, figure: [Number(value.toFixed(4)), unit?.symbol ?? ''].join(' ').trim() };
+  };
+  return { scopes, measures, of };
+}
