@@ -14,7 +14,7 @@ test('a feeder becomes conduit, wire and hours from the trade library, priced at
   const field = page.getByRole('combobox', { name: 'Apply an assembly' });
   await field.fill('emt');
   await expect(page.getByRole('listbox', { name: /^Assemblies for/ }).getByRole('option')).toHaveText([
-    'Conduit runElectrical',
+    'Conduit runin this job',
   ]);
   await field.press('Enter');
   await expect(page.getByRole('button', { name: 'Undo apply Conduit run' })).toBeVisible();
@@ -40,8 +40,8 @@ test('a roof is covered from the library; what fits no roof is not offered', asy
   const before = await totalOf(page);
   await applyAssembly(page, 'Shingle roof');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(before);
-  await page.getByRole('button', { name: '▸ Shingle roof' }).click();
+  await page.getByRole('button', { name: '▸ Shingle roof' }).last().click();
   const covered = await totalOf(page);
-  await page.getByLabel('Shape of the roof?').selectOption('Hip, 15 %');
+  await page.getByRole('combobox', { name: 'Shape of the roof?' }).selectOption('Hip, 15 %');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(covered);
 });

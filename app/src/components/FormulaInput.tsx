@@ -299,6 +299,7 @@ function Live({ draft, shown, place, unit, condition, job, calculation }: LivePr
     return formula.ok ? null : <Wrong text={shown} problem={formula.problem} />;
   }
   const worked = workOut(calculation, draft, names, unit ?? '', wanted);
+  if (worked.kind === 'problem' && isUnfinished(worked.problem)) return null;
   if (worked.kind === 'problem') return <Wrong text={shown} problem={worked.problem} />;
   if (worked.kind === 'failure')
     return <div className="field-error">{describeFailure(worked.failure, job)}</div>;
@@ -326,6 +327,10 @@ function Live({ draft, shown, place, unit, condition, job, calculation }: LivePr
     </div>
   );
 }
+
+/** While it is typed, a formula that only lacks its end is no mistake. */
+const isUnfinished = ({ kind }: { readonly kind: string }): boolean =>
+  kind === 'formula-unfinished' || kind === 'formula-unclosed';
 
 const dimensionOf = (unit: string): Dimension => findUnit(unit)?.dimension ?? NUMBER;
 

@@ -29,8 +29,8 @@ export function AssembliesStage() {
   const [applying, setApplying] = useState(false);
   const all = inOrder(job.assembly.values());
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter(({ name, description }) =>
-    words.every((word) => `${name} ${description}`.toLowerCase().includes(word)),
+  const found = all.filter(({ name, description, folder = '', tags = '' }) =>
+    words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word)),
   );
   const assembly = job.assembly.get(assemblyId as Id<'assembly'>) ?? found[0];
   const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);

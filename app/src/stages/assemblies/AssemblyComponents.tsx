@@ -54,16 +54,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       setAdded((times) => times + 1);
   };
   return (
-    <div
-      onKeyDownCapture={(event) => {
-        if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
-        event.preventDefault();
-        event.stopPropagation();
-        // What is being typed is taken first: leaving the field does that.
-        (document.activeElement as HTMLElement | null)?.blur();
-        setTimeout(add);
-      }}
-    >
+    <div>
       <table className="lines" ref={table}>
         <thead>
           <tr>
@@ -105,7 +96,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
           No components yet. Each is one material, labor or machine with its quantity formula.
         </p>
       ) : null}
-      <Button size="xs" variant="outline" mt="2" onClick={add}>
+      <Button size="xs" variant="outline" mt="2" data-add-component onClick={add}>
         Add a component <kbd>Ctrl Enter</kbd>
       </Button>
     </div>

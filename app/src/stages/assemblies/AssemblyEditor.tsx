@@ -1,7 +1,7 @@
 import { MARK_KINDS } from '@zest/core/takeoff/measures';
 import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
-import { useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { put } from '@zest/core/job/change';
@@ -15,6 +15,17 @@ import { AssemblyTexts } from './AssemblyTexts.tsx';
 import { InnerAssemblies } from './InnerAssemblies.tsx';
 import { type ChangeAssembly } from './assemblyParts.ts';
 import { UseAnswers } from './UseAnswers.tsx';
+
+/** Ctrl Enter anywhere in the editor begins the next component. */
+function addByKey(event: KeyboardEvent<HTMLElement>): void {
+  if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const button = event.currentTarget.querySelector<HTMLElement>('[data-add-component]');
+  // What is being typed is taken first: leaving the field does that, and the next change builds on it.
+  (document.activeElement as HTMLElement | null)?.blur();
+  setTimeout(() => button?.click());
+}
 
 /** An assembly with its questions and components, figured live on a scope that uses it. */
 export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
@@ -30,7 +41,7 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
     return settle(label, put({ ...assembly, ...changed }));
   };
   return (
-    <div className="editor">
+    <div className="editor" onKeyDownCapture={addByKey}>
       <div className="assembly-head">
         <CommitInput
           label="Name of the assembly"

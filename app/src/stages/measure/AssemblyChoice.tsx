@@ -34,8 +34,9 @@ const option = (id: string, name: string, from: string): SearchOption => ({
 const ownFitting = (job: Job, scope: Scope, text: string): readonly Assembly[] => {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   return inOrder(job.assembly.values()).filter(
-    ({ name, description, measures }) =>
-      measures === scope.kind && words.every((word) => `${name} ${description}`.toLowerCase().includes(word)),
+    ({ name, description, folder = '', tags = '', measures }) =>
+      measures === scope.kind &&
+      words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word)),
   );
 };
 
