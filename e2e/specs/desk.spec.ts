@@ -174,7 +174,7 @@ test('marks are caught in a loop, copied to the floor above, and taken off a who
   await expect(page.getByRole('button', { name: 'Undo copy 1 mark to A-102' })).toBeVisible();
   await expect.poll(async () => await feetOf(tallyFigure(page, 'p1'))).toBeCloseTo(before + 26, 0);
   await find(page, 'Select all marks on the level of this sheet');
-  await expect(bar(page).getByText(/^\d+ marks$/)).toBeVisible();
+  await expect(bar(page).getByText(/^\d+ marks on 2 sheets$/)).toBeVisible();
   await openSheet(page, 'A-102');
   await find(page, 'Select all marks on this sheet');
   // The copied one, four outer walls, three partitions and the floor of the club room.

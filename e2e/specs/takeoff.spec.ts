@@ -109,7 +109,7 @@ test('areas: a circle, a hole cut later, one cut out of another, copied to anoth
   await page.keyboard.press('q');
   await desk.click([30, 20]);
   await desk.click([40, 20]);
-  const figure = tallyFigure(page, 'area_5');
+  const figure = tallyFigure(page, 'area_10');
   await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 100)).toBeCloseTo(1, 2);
   await page.keyboard.press('e');
   await desk.click([26, 16]);
@@ -187,7 +187,7 @@ test('beams from the schedule: boxed on the sheet, corrected, a scope for each w
   await dialog.getByLabel('MARK, row 5').fill('Strip footing');
   await dialog.getByRole('button', { name: 'Make 5 scopes' }).click();
   await expect(dialog).toBeHidden();
-  await expect(tallyFigure(page, 'gb_1')).toHaveText('not measured yet');
+  await expect(tallyFigure(page, 'gb_1_2')).toHaveText('not measured yet');
   await page.getByRole('button', { name: 'GB-1', exact: true }).click();
   await expect(page.getByLabel('Depth', { exact: true })).toHaveValue('20"');
 
@@ -197,13 +197,13 @@ test('beams from the schedule: boxed on the sheet, corrected, a scope for each w
     [124, 28],
   ]);
   await page.keyboard.press('Escape');
-  await expect.poll(async () => await feetOf(tallyFigure(page, 'gb_1'))).toBeCloseTo(62, 0);
+  await expect.poll(async () => await feetOf(tallyFigure(page, 'gb_1_2'))).toBeCloseTo(62, 0);
   await page.getByRole('button', { name: 'GRADE BEAM AND FOOTING SCHEDULE' }).click();
   await expect(page.getByLabel('MARK, row 5')).toHaveValue('Strip footing');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Undo draw/ }).click();
   await page.getByRole('button', { name: /^Undo 5 scopes from/ }).click();
-  await expect(tallyFigure(page, 'gb_1')).toHaveCount(0);
+  await expect(tallyFigure(page, 'gb_1_2')).toHaveCount(0);
 });
 
 test('a measuring wheel sends its readings into a scope; what is no reading is told and left out', async ({

@@ -27,6 +27,7 @@ export function AssembliesStage() {
   const navigate = useNavigate();
   const [text, setText] = useState('');
   const [applying, setApplying] = useState(false);
+  const [fresh, setFresh] = useState('');
   const all = inOrder(job.assembly.values());
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = all.filter(({ name, description, folder = '', tags = '' }) =>
@@ -41,10 +42,7 @@ export function AssembliesStage() {
     const done = actions.transact(label, put(made));
     if (done.ok) {
       go(made.id);
-      // What is made anew is named first.
-      requestAnimationFrame(() =>
-        document.querySelector<HTMLInputElement>('input[aria-label="Name of the assembly"]')?.focus(),
-      );
+      setFresh(made.id);
     } else tellProblem(describeProblem(done.problem));
   };
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
@@ -144,7 +142,7 @@ export function AssembliesStage() {
         ) : (
           <div className="editor-column">
             {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
-            <AssemblyEditor key={assembly.id} assembly={assembly} />
+            <AssemblyEditor key={assembly.id} assembly={assembly} fresh={assembly.id === fresh} />
             {applying ? <ApplyDialog assembly={assembly} onClose={() => setApplying(false)} /> : null}
           </div>
         )}

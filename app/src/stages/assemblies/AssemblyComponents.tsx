@@ -79,9 +79,10 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
           </tr>
         </thead>
         <tbody>
-          {assembly.components.map((component) => (
+          {assembly.components.map((component, index) => (
+            // By its place: a row that is renamed keeps the focus, though its name in formulas is another.
             <ComponentRow
-              key={component.key}
+              key={index}
               assembly={assembly}
               component={component}
               use={use}

@@ -1,7 +1,7 @@
 import { MARK_KINDS } from '@zest/core/takeoff/measures';
 import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { put } from '@zest/core/job/change';
@@ -27,8 +27,18 @@ function addByKey(event: KeyboardEvent<HTMLElement>): void {
   setTimeout(() => button?.click());
 }
 
+interface AssemblyEditorProps {
+  readonly assembly: Assembly;
+  /** Just made: it is named first. */
+  readonly fresh: boolean;
+}
+
 /** An assembly with its questions and components, figured live on a scope that uses it. */
-export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
+export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
+  const root = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (fresh) root.current?.querySelector('input')?.focus();
+  }, [fresh]);
   const { job } = useOpenJob();
   useJobState((state) => state.revision);
   const settle = useSettle();
@@ -41,7 +51,7 @@ export function AssemblyEditor({ assembly }: { readonly assembly: Assembly }) {
     return settle(label, put({ ...assembly, ...changed }));
   };
   return (
-    <div className="editor" onKeyDownCapture={addByKey}>
+    <div className="editor" ref={root} onKeyDownCapture={addByKey}>
       <div className="assembly-head">
         <CommitInput
           label="Name of the assembly"
