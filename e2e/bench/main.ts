@@ -1,6 +1,7 @@
 // npm run bench [-- --only PREFIX --json FILE]: prints `name: value unit (ratio)` lines; asserts nothing.
 import { measureCrowdedSheet, measureHits, measureSnaps, measureUsualJob } from './desk.ts';
 import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
+import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureRecalculation } from './recalc.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
@@ -13,6 +14,7 @@ interface Part {
 
 const PARTS: readonly Part[] = [
   { names: ['recalc.'], measure: async () => measureRecalculation() },
+  { names: ['library.'], measure: async () => measureLibrary() },
   { names: ['snap.query'], measure: async () => measureSnaps() },
   { names: ['hit.50k'], measure: async () => measureHits() },
   { names: ['open.job', 'pan.10k', 'edit.total'], measure: async (bench) => measureUsualJob(await bench()) },

@@ -45,6 +45,34 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'View' }).click();
     await expect(page.getByLabel('Colors by')).toBeVisible();
   },
+  'the library': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Assemblies');
+    await page.getByRole('link', { name: 'Library', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Take into the job' })).toBeVisible();
+  },
+  'figures and tables': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Assemblies');
+    await page.getByRole('link', { name: 'Figures and tables' }).click();
+    await page.getByRole('button', { name: 'Name a figure' }).click();
+    await page.getByRole('button', { name: 'Add the usual ones' }).click();
+    await page.getByRole('combobox', { name: 'Formula of Figure 1' }).fill('total(wa');
+    await expect(page.getByRole('grid', { name: /Rows of Conduits/ })).toBeVisible();
+  },
+  'the details of a component': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Assemblies');
+    await page.getByRole('button', { name: 'More about Studs with ends, corners and tees' }).click();
+    await expect(page.getByRole('combobox', { name: /^Where .* is rounded up$/ })).toBeVisible();
+  },
+  'an assembly on a scope': async (page) => {
+    await openDemo(page);
+    await openSheet(page, 'C-201');
+    await page.getByRole('button', { name: 'Storm drain 15 in', exact: true }).click();
+    await page.getByRole('button', { name: /^▸ Trench with pipe/ }).click();
+    await expect(page.getByRole('img', { name: /^Section of/ })).toBeVisible();
+  },
   ...Object.fromEntries(
     ['Assemblies', 'Prices', 'Estimate', 'Bid'].map((stage) => [
       stage,

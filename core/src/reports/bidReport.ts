@@ -1,5 +1,6 @@
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
+import { joinNote, notesOf } from '../calculate/notes.ts';
 import { bidNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
 import { distribute } from '../estimate/distribute.ts';
 import { NO_SECTION } from '../estimate/lineKey.ts';
@@ -24,6 +25,8 @@ export interface BidReport {
   readonly total: number;
   readonly inclusions: readonly string[];
   readonly exclusions: readonly string[];
+  /** How it was figured, scope by scope; empty where the bid does not tell. */
+  readonly notes: readonly string[];
 }
 
 const paragraphs = (text: string): readonly string[] =>
@@ -44,6 +47,7 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
     total,
     inclusions: paragraphs(settings.inclusions),
     exclusions: paragraphs(settings.exclusions),
+    notes: settings.notesInBid === true ? notesOfJob(calculation) : [],
   };
   if (detail === 'total') return { ...common, rows: [] };
   const sections = topSections(job)
@@ -58,6 +62,21 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
     return { code, name, amount, inner: detail === 'scopes' ? innerRows(calculation, id, amount) : [] };
   });
   return { ...common, rows };
+}
+
+/** The notes of every assembly that is applied, with the figures of the moment. */
+function notesOfJob(calculation: Calculation): readonly string[] {
+  const { job } = calculation;
+  const { unitSystem, decimalMark, groupMark } = settingsOf(job);
+  const display = { system: unitSystem, numbers: { decimal: decimalMark, group: groupMark } } as const;
+  const uses = inOrder(job.use.values());
+  return inOrder(job.scope.values()).flatMap((scope) =>
+    uses
+      .filter((use) => use.scopeId === scope.id && calculation.isMeasured(scope.id))
+      .flatMap((use) =>
+        notesOf(calculation, use, display).map((parts) => `${scope.name}: ${joinNote(parts)}`),
+      ),
+  );
 }
 
 function topSections(

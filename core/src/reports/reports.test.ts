@@ -100,6 +100,41 @@ describe('the bid', () => {
   });
 });
 
+describe('how it was figured', () => {
+  it('stands in the bid only where it is asked for, with figures that follow', () => {
+    const { job, makeId, assembly } = createTestJob();
+    const slab = makeScope(makeId, { key: 'slab', kind: 'area', name: 'Slab' });
+    const noted = { ...assembly('Slab'), note: '{area} at {thickness}.' };
+    const use: RecordOf<'use'> = {
+      type: 'use',
+      id: makeId('use'),
+      scopeId: slab.id,
+      assemblyId: noted.id,
+      order: 1,
+      answers: { thickness: '6' },
+    };
+    const piece: RecordOf<'piece'> = {
+      type: 'piece',
+      id: makeId('piece'),
+      scopeId: slab.id,
+      text: "24' * 30'",
+      unit: 'ft²',
+      note: '',
+      source: 'typed',
+      order: 1,
+    };
+    const notesOf = (text: string, notesInBid: boolean): readonly string[] => {
+      const command = put(slab, noted, use, { ...piece, text }, { ...settingsOf(job), notesInBid });
+      const diff = command(job);
+      if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
+      return bidReport(new Calculation(applyDiff(job, diff.value)), 'total').notes;
+    };
+    expect(notesOf("24' * 30'", true)).toEqual(['Slab: 720.0 ft² at 0′-6″.']);
+    expect(notesOf("20' * 30'", true)).toEqual(['Slab: 600.0 ft² at 0′-6″.']);
+    expect(notesOf("24' * 30'", false)).toEqual([]);
+  });
+});
+
 /** A small spreadsheet: enough to hold the formulas of the export against their cached values. */
 function evaluateSheet(rows: readonly (readonly Cell[])[]): (column: string, row: number) => number {
   const cellAt = (name: string): Cell => {

@@ -11,12 +11,15 @@ const TABS = [
 export function AssemblyTabs() {
   const { jobId } = useOpenJob();
   return (
-    <nav className="tabs" aria-label="Assemblies">
-      {TABS.map(([path, name]) => (
-        <NavLink key={path} to={`/job/${jobId}/${path}`}>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
+    <>
+      <h1 className="sr-only">Assemblies</h1>
+      <nav className="tabs" aria-label="Assemblies">
+        {TABS.map(([path, name]) => (
+          <NavLink key={path} to={`/job/${jobId}/${path}`}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+    </>
   );
 }

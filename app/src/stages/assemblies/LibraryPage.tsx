@@ -254,7 +254,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
     <div className="editor">
       <div className="offer-head">
         <div>
-          <h1>{name}</h1>
+          <h2>{name}</h2>
           <p className="soft">
             {content.description === '' ? FOR_KIND_WORDS[content.measures] : content.description}
           </p>

@@ -179,6 +179,7 @@ function Paper({ detail }: { readonly detail: BidDetail }) {
       </table>
       <Paragraphs title="Included" lines={report.inclusions} />
       <Paragraphs title="Not included" lines={report.exclusions} />
+      <Paragraphs title="How it was figured" lines={report.notes} />
       <p style={{ marginTop: 16 }}>{words.valid}</p>
     </article>
   );
@@ -255,6 +256,14 @@ function Wording({ settings }: { readonly settings: Settings }) {
         rows={4}
         onCommit={(text) => set({ exclusions: text })}
       />
+      <label className="bid-choice">
+        <input
+          type="checkbox"
+          checked={settings.notesInBid === true}
+          onChange={(event) => set({ notesInBid: event.target.checked })}
+        />
+        How it was figured: the notes of the assemblies, with figures that follow
+      </label>
     </aside>
   );
 }

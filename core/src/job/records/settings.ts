@@ -24,6 +24,8 @@ export const settingsSchema = z
     validDays: z.number().int().min(0).max(3650),
     inclusions: textField,
     exclusions: textField,
+    /** The notes of the assemblies, with their figures of the moment, stand in the bid. */
+    notesInBid: z.boolean().optional(),
   })
   .readonly();
 
