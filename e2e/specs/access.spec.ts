@@ -57,7 +57,7 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('link', { name: 'Figures and tables' }).click();
     await page.getByRole('button', { name: 'Name a figure' }).click();
     await page.getByRole('button', { name: 'Add the usual ones' }).click();
-    await page.getByRole('combobox', { name: 'Formula of Figure 1' }).fill('total(wa');
+    await page.getByRole('combobox', { name: 'Formula of Figure 2' }).fill('total(wa');
     await expect(page.getByRole('grid', { name: /Rows of Conduits/ })).toBeVisible();
   },
   'the details of a component': async (page) => {

@@ -85,13 +85,13 @@ test('a figure with a name is used, renamed, and stays while it is used', async 
   await goTo(page, 'Assemblies');
   await page.getByRole('link', { name: 'Figures and tables' }).click();
   await page.getByRole('button', { name: 'Name a figure' }).click();
-  const key = page.getByRole('textbox', { name: 'Name of Figure 1' });
-  await key.fill('floor_area');
+  const key = page.getByRole('textbox', { name: 'Name of Figure 2' });
+  await key.fill('tile_area');
   await key.press('Enter');
-  const formula = page.getByRole('combobox', { name: 'Formula of Figure 1' });
+  const formula = page.getByRole('combobox', { name: 'Formula of Figure 2' });
   await formula.fill('total(any, area, section = "Concrete")');
   await formula.press('Enter');
-  const row = page.getByRole('row', { name: /floor_area/ });
+  const row = page.getByRole('row', { name: /tile_area/ });
   // Two slabs on grade of 4,988.4 ft² and two above of 1,456 and 2,016 ft².
   await expect(row).toContainText('13,448.9 ft²');
 
@@ -103,17 +103,17 @@ test('a figure with a name is used, renamed, and stays while it is used', async 
   await page.keyboard.type('ft²');
   await page.keyboard.press('Enter');
   await line.getByRole('gridcell').nth(2).click();
-  await page.keyboard.type('floor_area * 2');
+  await page.keyboard.type('tile_area * 2');
   await page.keyboard.press('Enter');
   await expect(line).toContainText('26,897.7');
 
   await goTo(page, 'Assemblies');
   await page.getByRole('link', { name: 'Figures and tables' }).click();
-  await page.getByRole('button', { name: 'Remove Figure 1' }).click();
-  await expect(page.getByText('‘Figure 1’ is used by New line. Change these first.')).toBeVisible();
-  await key.fill('floors');
+  await page.getByRole('button', { name: 'Remove Figure 2' }).click();
+  await expect(page.getByText('‘Figure 2’ is used by New line. Change these first.')).toBeVisible();
+  await key.fill('all_floors');
   await key.press('Enter');
-  await expect(page.getByRole('row', { name: /floors/ })).toContainText('New line');
+  await expect(page.getByRole('row', { name: /all_floors/ })).toContainText('New line');
   await goTo(page, 'Estimate');
   await expect(page.getByRole('row', { name: /New line/ })).toContainText('26,897.7');
 });

@@ -126,7 +126,10 @@ function slabOnGrade(system: UnitSystem): Content {
         '10',
         '0.25',
       ]),
-      component('pump', 'Concrete pump', 'equipment', volume, 'if(pumped = 1, concrete, 0)', 'CN-PUMP'),
+      {
+        ...component('pump', 'Concrete pump', 'equipment', volume, 'concrete', 'CN-PUMP'),
+        when: 'pumped = 1',
+      },
       component('place', 'Place concrete', 'labor', volume, 'concrete', 'LB-PLACE'),
       component('finish', 'Trowel finish and cure', 'labor', area, 'area', 'LB-TROWEL'),
     ],

@@ -74,6 +74,15 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
   addPower(draft, sheets);
   addGrounds(draft, sheets);
   addTypedLines(draft);
+  records.push({
+    type: 'quantity',
+    id: makeId('quantity'),
+    key: 'floor_area',
+    name: 'Floor area, both floors',
+    formula: 'total(any, area, section = "Concrete")',
+    unit: 'ft²',
+    order: 1,
+  });
   return derive(finishJob(records), DERIVED, makeId);
 }
 

@@ -20,7 +20,11 @@ const at =
 
 /** A section that a job does not start with. */
 export function addSection({ makeId, records }: Draft, code: string, name: string): void {
-  const order = records.filter(({ type }) => type === 'section').length + 1;
+  // Sections stand in the order of their codes.
+  const before = records.flatMap((record) =>
+    record.type === 'section' && record.code < code ? [record.order] : [],
+  );
+  const order = Math.max(0, ...before) + 0.5;
   records.push({ type: 'section', id: makeId('section'), code, name, parentId: null, order });
 }
 

@@ -15,6 +15,7 @@ import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
+import { FolderList } from './FolderList.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
 import { useShelf } from './useShelf.ts';
 
@@ -33,7 +34,10 @@ export function AssembliesStage() {
   const found = all.filter(({ name, description, folder = '', tags = '' }) =>
     words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word)),
   );
-  const assembly = job.assembly.get(assemblyId as Id<'assembly'>) ?? found[0];
+  const assembly =
+    job.assembly.get(assemblyId as Id<'assembly'>) ??
+    found.find(({ folder = '' }) => folder === '') ??
+    found[0];
   const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
   const [shelf, keepShelf] = useShelf();
   const later = assembly === undefined ? undefined : laterVersion(shelf, assembly);
@@ -109,28 +113,20 @@ export function AssembliesStage() {
         </Button>
       </div>
       <div className="assembly">
-        <nav className="list" aria-label="Assemblies">
-          {found.map((each) => (
-            <button
-              key={each.id}
-              type="button"
-              className="list-item"
-              aria-current={each.id === assembly?.id}
-              onClick={() => go(each.id)}
-            >
-              {each.name}
-              <small>
-                {FOR_KIND_WORDS[each.measures]}, {plural(each.components.length, 'component')}
-                {usesOf(each.id) > 0 ? `, on ${plural(usesOf(each.id), 'scope')}` : ''}
-              </small>
-            </button>
-          ))}
-          {found.length === 0 ? (
-            <p className="soft" style={{ padding: 14 }}>
-              {all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}
-            </p>
-          ) : null}
-        </nav>
+        <FolderList
+          label="Assemblies"
+          items={found.map((each) => ({
+            key: each.id,
+            name: each.name,
+            folder: each.folder ?? '',
+            about: `${FOR_KIND_WORDS[each.measures]}, ${plural(each.components.length, 'component')}${
+              usesOf(each.id) > 0 ? `, on ${plural(usesOf(each.id), 'scope')}` : ''
+            }`,
+          }))}
+          current={assembly?.id}
+          nothing={all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}
+          onChoose={go}
+        />
         {assembly === undefined ? (
           <div className="empty">
             <h2>No assembly chosen</h2>

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { traceComponent } from '@zest/core/calculate/explain';
 import { lineNode, netNode } from '@zest/core/calculate/nodes';
@@ -15,6 +15,7 @@ import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { leadingMeasure } from '@zest/core/takeoff/measures';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
+import { MoreButton } from '../../components/MoreButton.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { keepEntry } from '../../components/keepEntry.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
@@ -58,14 +59,14 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       <table className="lines" ref={table}>
         <thead>
           <tr>
-            <th style={{ width: 172 }}>Component</th>
-            <th style={{ width: 104 }}>Kind</th>
+            <th style={{ width: 164 }}>Component</th>
+            <th style={{ width: 102 }}>Kind</th>
             <th>Formula</th>
-            <th style={{ width: 60 }}>Unit</th>
-            <th className="right" style={{ width: 54 }}>
+            <th style={{ width: 68 }}>Unit</th>
+            <th className="right" style={{ width: 62 }}>
               Waste %
             </th>
-            <th className="right" style={{ width: 60 }} title="Bought in whole multiples of this">
+            <th className="right" style={{ width: 68 }} title="Bought in whole multiples of this">
               Round to
             </th>
             <th style={{ width: 90 }}>Price book</th>
@@ -143,16 +144,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
       <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
         <td>
           <div className="component-name">
-            <button
-              type="button"
-              className="icon-button"
-              tabIndex={-1}
-              aria-label={`More about ${component.name}`}
-              aria-expanded={open}
-              onClick={() => setOpen(!open)}
-            >
-              {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
-            </button>
+            <MoreButton label={`More about ${component.name}`} open={open} onToggle={() => setOpen(!open)} />
             <CommitInput label="Component" first value={component.name} onCommit={rename} />
           </div>
           <div className="trace component-key" title="Its name in formulas">

@@ -1,10 +1,11 @@
 import { Button } from '@chakra-ui/react';
-import { ChevronDown, ChevronRight, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Assembly, AssemblyInput } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { MoreButton } from '../../components/MoreButton.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { keepEntry } from '../../components/keepEntry.ts';
 import { useFormats } from '../../stores/context.tsx';
@@ -84,16 +85,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
       <tr>
         <td>
           <div className="component-name">
-            <button
-              type="button"
-              className="icon-button"
-              tabIndex={-1}
-              aria-label={`More about ${input.question}`}
-              aria-expanded={open}
-              onClick={() => setOpen(!open)}
-            >
-              {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
-            </button>
+            <MoreButton label={`More about ${input.question}`} open={open} onToggle={() => setOpen(!open)} />
             <CommitInput label="Question" value={input.question} onCommit={(question) => set({ question })} />
           </div>
           <div className="trace component-key">{describeMore(input)}</div>

@@ -24,6 +24,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS, FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
+import { FolderList } from './FolderList.tsx';
 import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
 import { useShelf } from './useShelf.ts';
 
@@ -85,7 +86,6 @@ export function LibraryPage() {
       words.every((word) => offer.words.includes(word)) &&
       (!onlyFavorites || shelf.favorites.includes(offer.key)),
   );
-  const folders = [...new Set(found.map(({ folder }) => folder))];
   const offer = found.find(({ key }) => key === chosen) ?? found[0];
   const take = (which: Offer): void => {
     const id = makeId('assembly');
@@ -144,39 +144,24 @@ export function LibraryPage() {
         </ul>
       )}
       <div className="assembly">
-        <nav className="list" aria-label="Library">
-          {folders.map((folder) => (
-            <div key={folder}>
-              <h2 className="list-folder">{folder}</h2>
-              {found
-                .filter((each) => each.folder === folder)
-                .map((each) => (
-                  <button
-                    key={each.key}
-                    type="button"
-                    className="list-item"
-                    aria-current={each.key === offer?.key}
-                    onClick={() => setChosen(each.key)}
-                  >
-                    {shelf.favorites.includes(each.key) ? '★ ' : ''}
-                    {each.name}
-                    <small>
-                      {FOR_KIND_WORDS[each.content.measures]},{' '}
-                      {plural(each.content.components.length, 'component')}
-                      {each.kept === undefined ? '' : `, version ${each.kept.version}`}
-                    </small>
-                  </button>
-                ))}
-            </div>
-          ))}
-          {found.length === 0 ? (
-            <p className="soft" style={{ padding: 14 }}>
-              {onlyFavorites
-                ? 'No favorites yet. Mark those you use often with the star.'
-                : 'Nothing in the library has these words.'}
-            </p>
-          ) : null}
-        </nav>
+        <FolderList
+          label="Library"
+          items={found.map(({ key, name, folder, content, kept }) => ({
+            key,
+            name: shelf.favorites.includes(key) ? `★ ${name}` : name,
+            folder,
+            about: `${FOR_KIND_WORDS[content.measures]}, ${plural(content.components.length, 'component')}${
+              kept === undefined ? '' : `, version ${kept.version}`
+            }`,
+          }))}
+          current={offer?.key}
+          nothing={
+            onlyFavorites
+              ? 'No favorites yet. Mark those you use often with the star.'
+              : 'Nothing in the library has these words.'
+          }
+          onChoose={setChosen}
+        />
         {offer === undefined ? (
           <div className="empty">
             <h2>Nothing chosen</h2>
