@@ -52,11 +52,11 @@ export function AssembliesStage() {
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <div className="stage">
-      <div className="bar">
+      <div className="bar wraps">
         <AssemblyTabs />
         <input
           className="input"
-          style={{ width: 190 }}
+          style={{ width: 150 }}
           aria-label="Search assemblies"
           placeholder="Search"
           value={text}

@@ -56,7 +56,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
   };
   return (
     <div>
-      <table className="lines" ref={table}>
+      <table className="lines components" ref={table}>
         <thead>
           <tr>
             <th style={{ width: 164 }}>Component</th>
