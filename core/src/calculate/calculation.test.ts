@@ -393,7 +393,7 @@ describe('explanations', () => {
 /** Edits of every kind, as indexes into whatever the job holds at the time. */
 const edits = fc.array(
   fc.record({
-    kind: fc.integer({ min: 0, max: 11 }),
+    kind: fc.integer({ min: 0, max: 15 }),
     pick: fc.nat(50),
     amount: fc.integer({ min: 1, max: 60 }),
   }),
@@ -499,6 +499,57 @@ function commandFor(
       };
       return put(line);
     }
+    case 11: {
+      const quantity: RecordOf<'quantity'> = {
+        type: 'quantity',
+        id: `quantity:q${pick % 3}` as Id<'quantity'>,
+        key: `q${pick % 3}`,
+        name: 'Named',
+        formula:
+          [`${amount}`, 'total(any, area, sheet = "A-101") / 1 m²', `q${amount % 3} + 1`][pick % 3] ?? '1',
+        unit: '',
+        order: 1,
+      };
+      const line: RecordOf<'line'> = {
+        type: 'line',
+        id: 'line:named' as Id<'line'>,
+        sectionId: null,
+        order: 1,
+        description: 'By name',
+        quantity: 'q0 + q1 + q2',
+        unit: 'ea',
+        itemCode: 'MS-BLK-8',
+        typedCost: null,
+      };
+      return put(quantity, line);
+    }
+    case 12: {
+      const components = use === undefined ? [] : (job.assembly.get(use.assemblyId)?.components ?? []);
+      return use && put({ ...use, off: components.slice(0, pick % 3).map(({ key }) => key) });
+    }
+    case 13: {
+      const assembly = choose(job.assembly.values());
+      const [first, ...rest] = assembly?.components ?? [];
+      if (assembly === undefined || first === undefined) return undefined;
+      const { per: _per, roundAt: _at, when: _when, ...plain } = first;
+      const more = [
+        { per: 'mark' as const },
+        { roundAt: 'job' as const, roundUpTo: String(amount) },
+        { when: `count > ${pick % 4}` },
+        { spares: String(amount) },
+      ];
+      return put({ ...assembly, components: [{ ...plain, ...more[pick % 4] }, ...rest] });
+    }
+    case 14: {
+      const difficulty: RecordOf<'difficulty'> = {
+        type: 'difficulty',
+        id: 'difficulty:hard' as Id<'difficulty'>,
+        name: 'Hard',
+        factor: 1 + amount / 50,
+        order: 1,
+      };
+      return scope && put(difficulty, { ...scope, difficulty: pick % 2 === 0 ? [difficulty.id] : [] });
+    }
     default: {
       const markup = choose(job.markup.values());
       return markup && put({ ...markup, percent: String(amount) });
@@ -521,7 +572,7 @@ function figuresOf(calculation: Calculation): ReadonlyMap<string, unknown> {
   for (const section of [...job.section.keys(), 'section:none'])
     nodes.push(sectionNode(section, 'cost'), sectionNode(section, 'hours'));
   for (const row of listRows(job)) {
-    if (row.type === 'component' || row.type === 'line')
+    if (row.type === 'component' || row.type === 'line' || row.type === 'purchase')
       nodes.push(lineNode(row.key, 'quantity'), lineNode(row.key, 'extension'));
   }
   // A fresh graph names what it never had as missing too, so failures compare by kind.

@@ -44,6 +44,18 @@ describe('the dependency graph', () => {
     expect(graph.figure('known')).toEqual({ value: 4 });
   });
 
+  it('names what reads itself as a loop, once, and comes to rest', () => {
+    const graph = new Graph();
+    graph.define('a', sum('a'));
+    graph.define('b', sum('a'));
+    expect([...graph.recalculate()].sort()).toEqual(['a', 'b']);
+    expect(graph.figure('b').failure).toEqual({ kind: 'loop', members: ['a'] });
+    expect(graph.recalculate()).toEqual([]);
+    graph.define('a', value(3));
+    graph.recalculate();
+    expect(graph.figure('b')).toEqual({ value: 3 });
+  });
+
   it('names the members of a loop, and recovers when it is cut', () => {
     const graph = new Graph();
     graph.define('a', sum('c'));

@@ -336,7 +336,7 @@ export class Graph {
       this.#failures.delete(node);
       this.#failed[node] = 0;
     }
-    if (failure === failedBefore && before === this.#values[node]) return;
+    if (sameFailure(failure, failedBefore) && before === this.#values[node]) return;
     this.#changed.push(node);
     for (const reader of this.#readers[node] as number[]) this.#markDirty(reader);
   }
@@ -396,6 +396,13 @@ export class Graph {
 
 const NOTHING: readonly string[] = [];
 const inputsOfRule = (rule: Rule): readonly string[] => (rule.kind === 'compute' ? rule.inputs : NOTHING);
+
+/** A loop is named anew each time it is looked at; what reads itself must not take that for a change. */
+function sameFailure(a: Failure | undefined, b: Failure | undefined): boolean {
+  if (a === b) return true;
+  if (a?.kind !== 'loop' || b?.kind !== 'loop') return false;
+  return a.members.length === b.members.length && a.members.every((member, i) => member === b.members[i]);
+}
 
 const sameValue = (a: Rule & { kind: 'value' }, b: Rule & { kind: 'value' }): boolean =>
   a.value === b.value && a.failure === b.failure;
