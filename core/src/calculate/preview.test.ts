@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { frameOf } from '../assemblies/frames.ts';
 import { put } from '../job/change.ts';
-import { ownAssembly, swapAssembly } from '../job/commands/uses.ts';
+import { followKey, ownAssembly, swapAssembly } from '../job/commands/uses.ts';
 import { applyDiff } from '../job/job.ts';
 import { TYPICAL, apply } from '../testing/applied.ts';
 import { POINT_FORMAT } from '../units/numberFormat.ts';
@@ -48,6 +48,27 @@ describe('another assembly in the place of one', () => {
     expect(after.assembly.get('assembly:own')?.components).toEqual(
       job.assembly.get(use.assemblyId)?.components,
     );
+  });
+});
+
+describe('a question that is renamed', () => {
+  it('keeps its answers on scopes and inside other assemblies, and what is left out stays out', () => {
+    const { job, use } = apply('Noggins between studs', TYPICAL.run, { rows: '2' });
+    const assembly = job.assembly.get(use.assemblyId)!;
+    const outer = {
+      ...assembly,
+      id: 'assembly:outer' as const,
+      name: 'Around',
+      inner: [{ key: 'in', name: 'In', assemblyId: assembly.id, formula: 'length', answers: { rows: '3' } }],
+    };
+    const diff = put({ ...use, answers: { rows: '2' }, off: ['noggins'] }, outer)(job);
+    if (!diff.ok) throw new Error(diff.problem.kind);
+    const before = applyDiff(job, diff.value);
+    expect(followKey(before, assembly.id, 'rows', 'courses')).toMatchObject([
+      { type: 'use', answers: { courses: '2' }, off: ['noggins'] },
+      { type: 'assembly', inner: [{ answers: { courses: '3' } }] },
+    ]);
+    expect(followKey(before, assembly.id, 'noggins', 'blocks')).toMatchObject([{ off: ['blocks'] }]);
   });
 });
 

@@ -123,8 +123,12 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         each.key === component.key ? withChanges(each, changed) : each,
       ),
     });
-  const rename = (name: string): string | undefined =>
-    change('rename a component', renameComponent(assembly, component, name.trim()));
+  const rename = (name: string): string | undefined => {
+    const changed = renameComponent(assembly, component, name.trim());
+    const at = assembly.components.indexOf(component);
+    const to = changed.components?.[at]?.key ?? component.key;
+    return change('rename a component', changed, { from: component.key, to });
+  };
   const choose = (itemCode: string): string | undefined => {
     const item = [...job.item.values()].find(({ code }) => code === itemCode);
     const fresh = /^Component \d+$/.test(component.name) && item !== undefined;

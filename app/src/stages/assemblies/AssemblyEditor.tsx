@@ -5,6 +5,7 @@ import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { put } from '@zest/core/job/change';
+import { followKey } from '@zest/core/job/commands/uses';
 import { inOrder } from '@zest/core/job/job';
 import { type Assembly } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -47,8 +48,9 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
   const use = uses.find(({ id }) => id === chosen) ?? uses[0];
   const place: FormulaPlace =
     use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
-  const change: ChangeAssembly = (label, changed) => {
-    return settle(label, put({ ...assembly, ...changed }));
+  const change: ChangeAssembly = (label, changed, renamed) => {
+    const follow = renamed === undefined ? [] : followKey(job, assembly.id, renamed.from, renamed.to);
+    return settle(label, put({ ...assembly, ...changed }, ...follow));
   };
   return (
     <div className="editor" ref={root} onKeyDownCapture={addByKey}>

@@ -239,5 +239,6 @@ function renameInput(
   change: ChangeAssembly,
 ): string | undefined {
   const others = new Set([...takenIn(assembly)].filter((key) => key !== from));
-  return change('rename a question', renameInAssembly(assembly, from, keyFor(text, others)));
+  const to = keyFor(text, others);
+  return change('rename a question', renameInAssembly(assembly, from, to), { from, to });
 }

@@ -4,8 +4,15 @@ import type { Assembly, Component } from '@zest/core/job/records/assembly';
 import { measuresOf } from '@zest/core/takeoff/measures';
 import { keyFor } from '@zest/core/job/keyFor';
 
-/** Puts a changed assembly in place; what it returns is what is wrong. */
-export type ChangeAssembly = (label: string, changed: Partial<Assembly>) => string | undefined;
+/**
+ * Puts a changed assembly in place; what it returns is what is wrong. A key that is renamed is followed
+ * where the assembly is applied.
+ */
+export type ChangeAssembly = (
+  label: string,
+  changed: Partial<Assembly>,
+  renamed?: { readonly from: string; readonly to: string },
+) => string | undefined;
 
 export interface PartProps {
   readonly assembly: Assembly;

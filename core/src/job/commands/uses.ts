@@ -1,7 +1,8 @@
 import { refuse } from '../../problem/result.ts';
 import { type Command, put, sequence } from '../change.ts';
 import type { Id, MakeId } from '../id.ts';
-import { findRecord, orderAfter } from '../job.ts';
+import { type Job, findRecord, orderAfter } from '../job.ts';
+import type { JobRecord } from '../record.ts';
 import type { Assembly } from '../records/assembly.ts';
 import type { Use } from '../records/use.ts';
 
@@ -49,3 +50,40 @@ export const ownAssembly =
     const copy: Assembly = { ...assembly, id, name, order: orderAfter(job.assembly.values()) };
     return sequence(put(copy), put({ ...use, assemblyId: id }))(job);
   };
+
+const renamedKeys = (
+  answers: Readonly<Record<string, string>>,
+  from: string,
+  to: string,
+): Readonly<Record<string, string>> =>
+  Object.fromEntries(Object.entries(answers).map(([key, text]) => [key === from ? to : key, text]));
+
+/**
+ * What must follow when a question or a component of an assembly gets another key: the answers that were
+ * given on scopes and where it stands inside other assemblies, and what is left out there.
+ */
+export function followKey(
+  job: Job,
+  assemblyId: Id<'assembly'>,
+  from: string,
+  to: string,
+): readonly JobRecord[] {
+  const uses = [...job.use.values()]
+    .filter(
+      (use) => use.assemblyId === assemblyId && (from in use.answers || use.off?.includes(from) === true),
+    )
+    .map((use): Use => ({
+      ...use,
+      answers: renamedKeys(use.answers, from, to),
+      ...(use.off === undefined ? {} : { off: use.off.map((path) => (path === from ? to : path)) }),
+    }));
+  const around = [...job.assembly.values()]
+    .filter(({ inner }) => inner?.some((each) => each.assemblyId === assemblyId && from in each.answers))
+    .map((assembly): Assembly => ({
+      ...assembly,
+      inner: (assembly.inner ?? []).map((each) =>
+        each.assemblyId === assemblyId ? { ...each, answers: renamedKeys(each.answers, from, to) } : each,
+      ),
+    }));
+  return [...uses, ...around];
+}
