@@ -116,7 +116,8 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
     measureNode(scope.id, measure),
     { kind: 'compute', inputs: opened.map(({ id }) => markNode(id, measure)), run: sumOf },
   ]);
-  const count = marks.reduce((sum, mark) => sum + repeatOf(job, mark), 0);
+  // A typed piece is one run or one area, as a drawn mark is: a conduit typed in has its two ends too.
+  const count = marks.reduce((sum, mark) => sum + repeatOf(job, mark), measured.pieces.length);
   return [
     ...own,
     [measureNode(scope.id, 'count'), valued(count)],

@@ -308,6 +308,29 @@ describe('components', () => {
     expect(value(netNode(use.id, 'each'))).toBe(14);
   });
 
+  it('count a typed piece as one run: two connectors for each of two drawn ones and one typed', () => {
+    const { makeId, wall, change, assemble, apply, value } = walls();
+    const use = apply(
+      assemble({
+        components: [part('ends_of', { formula: '2 * count' }), part('each', { formula: '2', per: 'mark' })],
+      }),
+    );
+    change(
+      put({
+        type: 'piece',
+        id: makeId('piece'),
+        scopeId: wall.id,
+        text: '12',
+        unit: 'ft',
+        note: '',
+        source: 'typed',
+        order: 1,
+      }),
+    );
+    expect(value(netNode(use.id, 'ends_of'))).toBe(6);
+    expect(value(netNode(use.id, 'each'))).toBe(6);
+  });
+
   it('sum over marks to the total where the formula is linear', () => {
     const { assemble, apply, value } = walls();
     const formula = 'net_wall_area * 2 + length * 1 ft';
