@@ -101,6 +101,7 @@ describe('the demo job', () => {
     expect(measured('lawn', 'area')).toBeCloseTo(82 * 78 + 112 * 28, 0);
     // Typed off the dimensions of a sheet without scale: 29 + 57 + 25 ft and two rises of 6 ft.
     expect(measured('feeder', 'length')).toBeCloseTo(123, 6);
+    expect(measured('feeder', 'count')).toBe(1);
   });
 
   it('is derived over all trades: every scope with an assembly has a cost, and the feeder fits its conduit', () => {

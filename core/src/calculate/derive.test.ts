@@ -142,6 +142,14 @@ describe('named quantities', () => {
     expect(failure(quantityNode(one.id))).toBeUndefined();
   });
 
+  it('can be removed when they read only themselves', () => {
+    const { makeId, change, calculation } = walls();
+    const own = quantity(makeId, 'own', 'own + 1');
+    change(put(own));
+    change(removeNamed(own.id));
+    expect(calculation.job.quantity.size).toBe(0);
+  });
+
   it('may not take a name that formulas know already', () => {
     const { makeId, change, refusal } = walls();
     change(put(makeScope(makeId, { key: 'fence', kind: 'run' })));

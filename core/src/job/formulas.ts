@@ -134,7 +134,7 @@ const isOfScope = (record: JobRecord, scope: RecordOf<'scope'> | undefined): boo
   ((record.type === 'scope' && record.id === scope.id) ||
     (record.type === 'use' && record.scopeId === scope.id));
 
-/** The records that use a name, itself left out. */
+/** The records that use a name; one that reads itself is among them. */
 export function findUsers(job: Job, name: KeyedName): readonly JobRecord[] {
   return [...listRecords(job)].filter((record) => {
     let found = false;

@@ -112,7 +112,9 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
     const others = new Set([...takenKeys(job)].filter((key) => key !== figure.key));
     return settle(`rename ${figure.name}`, renameKey(figure.id, keyFor(text, others)));
   };
-  const users = findUsers(job, { type: 'quantity', key: figure.key }).map((record) => titleOf(job, record));
+  const users = findUsers(job, { type: 'quantity', key: figure.key })
+    .filter(({ id }) => id !== figure.id)
+    .map((record) => titleOf(job, record));
   const worked = workOut(calculation, figure.formula, namesAt(calculation, { in: 'job' }), figure.unit);
   const current = calculation.figure(quantityNode(figure.id));
   return (

@@ -165,6 +165,7 @@ export function LibraryPage() {
         {offer === undefined ? (
           <div className="empty">
             <h2>Nothing chosen</h2>
+            <p>Choose an assembly on the left to see what it asks and what it brings.</p>
           </div>
         ) : (
           <OfferView

@@ -56,7 +56,8 @@ export const removeNamed =
     const record = findRecord<'quantity' | 'table'>(job, id);
     if (record === undefined) return refuse({ kind: 'record-gone', id });
     const { type, key, name } = record;
-    return sequence(ensureUnused({ type, key }, name), remove(id))(job);
+    // What reads itself is a loop, and must be removable.
+    return sequence(ensureUnused({ type, key }, name, new Set([id])), remove(id))(job);
   };
 
 /** A difficulty goes while no scope and no use is said to be so. */
