@@ -212,6 +212,7 @@ test('an assembly is kept, bettered and taken over in another job only when aske
   await goTo(page, 'Assemblies');
   await page.getByRole('button', { name: /^Grade beam for/ }).click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Grade beam is in the library as version 2.')).toBeVisible();
   await newJob(page, 'Next job');
   await goTo(page, 'Assemblies');
   await page.getByRole('link', { name: 'Library', exact: true }).click();
@@ -225,6 +226,7 @@ test('an assembly is kept, bettered and taken over in another job only when aske
   await waste.fill('12');
   await waste.press('Enter');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Grade beam is in the library as version 3.')).toBeVisible();
   await openDemo(page);
   await goTo(page, 'Assemblies');
   await page.getByRole('button', { name: /^Grade beam for/ }).click();

@@ -26,6 +26,8 @@ export interface JobStorage {
   readonly saveThumbnail: (jobId: string, sheetId: string, image: Blob) => Promise<void>;
   readonly readChoice: (key: string) => Promise<unknown>;
   readonly saveChoice: (key: string, value: unknown) => Promise<void>;
+  /** Changes what stands there now in one transaction, whoever wrote it last; gives what is written. */
+  readonly changeChoice: (key: string, change: (stored: unknown) => unknown) => Promise<unknown>;
 }
 
 const STRICT = { durability: 'strict' } as const;
@@ -78,6 +80,13 @@ export function createJobStorage(database: Database): JobStorage {
     readChoice: (key) => database.get('choices', key),
     saveChoice: async (key, value) => {
       await database.put('choices', value, key);
+    },
+    changeChoice: async (key, change) => {
+      const transaction = database.transaction('choices', 'readwrite', STRICT);
+      const next = change(await transaction.store.get(key));
+      void transaction.store.put(next, key);
+      await transaction.done;
+      return next;
     },
   };
 }

@@ -28,6 +28,25 @@ const fresh = async (): Promise<JobStorage> =>
 const sorted = (records: Iterable<{ readonly id: string }>): unknown[] =>
   [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 
+describe('choices that are changed from where they stand', () => {
+  it('lose neither of two changes made at once', async () => {
+    const storage = await fresh();
+    const add = (item: string) => (stored: unknown) => [...((stored ?? []) as string[]), item];
+    await Promise.all(['a', 'b', 'c'].map((item) => storage.changeChoice('list', add(item))));
+    expect([...((await storage.readChoice('list')) as string[])].sort()).toEqual(['a', 'b', 'c']);
+  });
+
+  it('stay as they are when the change is given up', async () => {
+    const storage = await fresh();
+    await storage.saveChoice('list', ['a']);
+    const given = storage.changeChoice('list', () => {
+      throw new Error('given up');
+    });
+    await expect(given).rejects.toThrow('given up');
+    expect(await storage.readChoice('list')).toEqual(['a']);
+  });
+});
+
 describe('keeping jobs', () => {
   it('gives back every record and file of a job, and none of another', async () => {
     const storage = await fresh();

@@ -23,44 +23,49 @@ export interface Kept {
 export interface Shelf {
   readonly kept: readonly Kept[];
   readonly favorites: readonly string[];
+  /** What is stored and cannot be read here, such as by a newer version: kept as it is. */
+  readonly unread: readonly StoredKept[];
 }
 
-export const EMPTY_SHELF: Shelf = { kept: [], favorites: [] };
+export const EMPTY_SHELF: Shelf = { kept: [], favorites: [], unread: [] };
+
+const storedKept = z.strictObject({
+  key: z.string(),
+  version: z.number().int().min(1),
+  main: z.string(),
+  pack: z.string(),
+});
+type StoredKept = z.infer<typeof storedKept>;
 
 const shelfSchema = z.strictObject({
-  kept: z
-    .array(
-      z.strictObject({
-        key: z.string(),
-        version: z.number().int().min(1),
-        main: z.string(),
-        pack: z.string(),
-      }),
-    )
-    .max(5000),
+  kept: z.array(storedKept).max(5000),
   favorites: z.array(z.string()).max(5000),
 });
 
 /** The shelf as it is stored; each pack as its own file would be. */
-export const writeShelf = ({ kept, favorites }: Shelf): unknown => ({
+export const writeShelf = ({ kept, favorites, unread }: Shelf): unknown => ({
   favorites,
-  kept: kept.map(({ key, version, main, records }) => ({ key, version, main, pack: writePack(records) })),
+  kept: [
+    ...kept.map(({ key, version, main, records }) => ({ key, version, main, pack: writePack(records) })),
+    ...unread,
+  ],
 });
 
-/** Reads what was stored. A pack that cannot be read is left out and counted. */
-export function readShelf(stored: unknown): { readonly shelf: Shelf; readonly lost: number } {
+/** Reads what was stored; undefined where it is no shelf at all, which must not be written over. */
+export function readShelf(stored: unknown): Shelf | undefined {
   const parsed = shelfSchema.safeParse(stored ?? { kept: [], favorites: [] });
-  if (!parsed.success) return { shelf: EMPTY_SHELF, lost: 1 };
-  const kept = parsed.data.kept.flatMap(({ key, version, main, pack }): readonly Kept[] => {
+  if (!parsed.success) return undefined;
+  const kept: Kept[] = [];
+  const unread: StoredKept[] = [];
+  for (const each of parsed.data.kept) {
+    const { key, version, main, pack } = each;
     const records = readPack(pack);
     const id = main as Id<'assembly'>;
-    const found = records.ok && records.value.some((record) => record.id === id);
-    return found && records.ok ? [{ key, version, main: id, records: records.value }] : [];
-  });
-  return {
-    shelf: { kept, favorites: parsed.data.favorites },
-    lost: parsed.data.kept.length - kept.length,
-  };
+    if (records.ok && records.value.some((record) => record.id === id))
+      kept.push({ key, version, main: id, records: records.value });
+    else unread.push(each);
+  }
+  return { kept, favorites: parsed.data.favorites, unread };
 }
 
 export const mainOf = ({ main, records }: Kept): Assembly => getRecord(createJob(records), main);
@@ -94,6 +99,7 @@ export function keepOnShelf(shelf: Shelf, job: Job, id: Id<'assembly'>): Shelf {
 }
 
 export const removeFromShelf = (shelf: Shelf, key: string): Shelf => ({
+  ...shelf,
   kept: shelf.kept.filter((each) => each.key !== key),
   favorites: shelf.favorites.filter((each) => each !== key),
 });

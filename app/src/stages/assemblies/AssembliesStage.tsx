@@ -7,7 +7,7 @@ import { removeAssembly } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
-import { keepOnShelf } from '@zest/core/library/shelf';
+import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
@@ -39,7 +39,7 @@ export function AssembliesStage() {
     found.find(({ folder = '' }) => folder === '') ??
     found[0];
   const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
-  const [shelf, keepShelf] = useShelf();
+  const [shelf, changeShelf] = useShelf();
   const later = assembly === undefined ? undefined : laterVersion(shelf, assembly);
   const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {
     const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order: orderAfter(all) };
@@ -49,6 +49,14 @@ export function AssembliesStage() {
       setFresh(made.id);
     } else tellProblem(describeProblem(done.problem));
   };
+  const keep = ({ id, name, origin }: Assembly): void =>
+    changeShelf(
+      (kept) => keepOnShelf(kept, job, id),
+      (kept) => {
+        const [latest] = versionsOf(kept, origin?.key ?? name);
+        return `${name} is in the library as version ${latest?.version ?? 1}.`;
+      },
+    );
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <div className="stage">
@@ -71,7 +79,7 @@ export function AssembliesStage() {
             <Button
               size="sm"
               variant="outline"
-              onClick={() => keepShelf(keepOnShelf(shelf, job, assembly.id))}
+              onClick={() => keep(assembly)}
               title="Keep it as a version in the library, for other jobs"
             >
               <Archive size={14} /> Keep

@@ -45,7 +45,7 @@ export function LibraryPage() {
   const { makeId } = useServices();
   const actions = useJobActions();
   const navigate = useNavigate();
-  const [shelf, keep] = useShelf();
+  const [shelf, changeShelf] = useShelf();
   const [text, setText] = useState('');
   const [onlyFavorites, setOnlyFavorites] = useState(false);
   const [chosen, setChosen] = useState<string | undefined>();
@@ -104,7 +104,7 @@ export function LibraryPage() {
       setNotes([read]);
       return;
     }
-    keep(shelvePack(shelf, read.records));
+    changeShelf((kept) => shelvePack(kept, read.records));
     const count = read.records.filter(({ type }) => type === 'assembly').length;
     setNotes([`${plural(count, 'assembly', 'assemblies')} read from ‘${file.name}’.`, ...read.notes]);
   };
@@ -172,9 +172,9 @@ export function LibraryPage() {
             key={offer.key}
             offer={offer}
             favorite={shelf.favorites.includes(offer.key)}
-            onFavorite={() => keep(toggleFavorite(shelf, offer.key))}
+            onFavorite={() => changeShelf((kept) => toggleFavorite(kept, offer.key))}
             onTake={() => take(offer)}
-            onRemove={() => keep(removeFromShelf(shelf, offer.key))}
+            onRemove={() => changeShelf((kept) => removeFromShelf(kept, offer.key))}
             versions={versionsOf(shelf, offer.key)}
             onVersion={(kept) => take({ ...offer, take: () => takeFromShelf(kept, makeId) })}
           />
