@@ -81,7 +81,16 @@ export function describeFailure(failure: Failure, job: Job): string {
   }
 }
 
-function describeRange({ min, max, unit }: { min: string; max: string; unit: string }): string {
+/** What a question takes: `8 in to 24 in`, `24 in at most`. */
+export function describeRange({
+  min,
+  max,
+  unit,
+}: {
+  readonly min: string;
+  readonly max: string;
+  readonly unit: string;
+}): string {
   const write = (limit: string): string => [limit, unit].filter(Boolean).join(' ');
   if (min === '') return `${write(max)} at most`;
   return max === '' ? `${write(min)} at least` : `${write(min)} to ${write(max)}`;

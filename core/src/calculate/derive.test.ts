@@ -2,7 +2,13 @@ import { describe, expect, it } from '@jest/globals';
 import { listRows } from '../estimate/rows.ts';
 import { componentLine, purchaseLine } from '../estimate/lineKey.ts';
 import { type Command, put, remove } from '../job/change.ts';
-import { removeDifficulty, removeNamed, renameKey, renameProperty } from '../job/commands/names.ts';
+import {
+  removeDifficulty,
+  removeNamed,
+  removeProperty,
+  renameKey,
+  renameProperty,
+} from '../job/commands/names.ts';
 import { removeAssembly, removeScope } from '../job/commands/removeWith.ts';
 import { type Job, applyDiff } from '../job/job.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
@@ -175,6 +181,20 @@ describe('names of scopes', () => {
       'total(partition, length) + total(partition, tall) + count(partition) * 1 ft',
     );
     expect(knownValue(calculation.figure(quantityNode(sum.id)))).toBeCloseTo(69 * FOOT, 9);
+  });
+
+  it('hold a property while a formula elsewhere reads it', () => {
+    const { makeId, wall, calculation, change, refusal } = walls();
+    const sum = quantity(makeId, 'sum', 'total(wall, height)', 'ft');
+    change(put(sum));
+    expect(refusal(removeProperty(wall.id, 'height', 'Height'))).toEqual({
+      kind: 'name-in-use',
+      name: 'Height',
+      users: ['sum'],
+    });
+    change(remove(sum.id));
+    change(removeProperty(wall.id, 'height', 'Height'));
+    expect(calculation.job.scope.get(wall.id)?.properties).toEqual([]);
   });
 
   it('hold a scope while a formula elsewhere reads it', () => {

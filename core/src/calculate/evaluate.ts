@@ -1,11 +1,10 @@
 import type { EntryProblem } from '../formula/evaluateEntry.ts';
-import { type Formula, compileFormula } from '../formula/compile.ts';
+import type { Formula } from '../formula/compile.ts';
 import { diagnose, evaluateAst } from '../formula/diagnose.ts';
 import { referenceKey } from '../formula/references.ts';
 import type { Failure } from '../graph/failure.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
-import { unitOrLabel } from '../pricing/quantity.ts';
-import { type Dimension, NUMBER } from '../units/dimension.ts';
+import type { Dimension } from '../units/dimension.ts';
 import type { Calculation } from './calculation.ts';
 import { type Names, compileCondition, compileValue } from './names.ts';
 
@@ -67,11 +66,4 @@ export function holds(calculation: Calculation, text: string, names: Names): boo
 export function workOutLength(calculation: Calculation, text: string, names: Names): number | undefined {
   const worked = workOut(calculation, text, names);
   return worked.kind === 'figure' ? worked.value : undefined;
-}
-
-/** True when the text is a formula that gives what the unit wants. */
-export function formulaProblem(text: string, names: Names, unit: string): EntryProblem | undefined {
-  const wanted = unit === '' ? NUMBER : unitOrLabel(unit).dimension;
-  const compiled = compileFormula(text, names, wanted);
-  return compiled.ok ? undefined : compiled.problem;
 }

@@ -139,10 +139,9 @@ export const takeVersion =
     const unpacked = planUnpack(kept.records, job, makeId);
     const diff = unpacked.command(job);
     if (!diff.ok) return diff;
-    const name = mainOf(kept).name;
+    const newId = unpacked.idOf.get(kept.main);
     const taken = diff.value.added.find(
-      (record): record is Assembly =>
-        record.type === 'assembly' && record.origin?.key === kept.key && record.name.startsWith(name),
+      (record): record is Assembly => record.type === 'assembly' && record.id === newId,
     );
     if (taken === undefined) return diff;
     const others = diff.value.added.filter(({ id }) => id !== taken.id);

@@ -8,6 +8,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { keepEntry } from '../../components/keepEntry.ts';
+import { describeRange } from '../../messages/describeFailure.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import {
@@ -144,17 +145,10 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
 }
 
 function describeMore({ min = '', max = '', group = '', when = '', choices, unit }: AssemblyInput): string {
-  const range =
-    min === '' && max === ''
-      ? ''
-      : min === ''
-        ? `${max} ${unit} at most`
-        : max === ''
-          ? `${min} ${unit} at least`
-          : `${min} to ${max} ${unit}`;
+  const range = min === '' && max === '' ? '' : describeRange({ min, max, unit });
   return [
     group,
-    range.trim(),
+    range,
     choices.length > 0 ? `${choices.length} choices` : '',
     when === '' ? '' : `asked where ${when}`,
   ]

@@ -13,7 +13,7 @@ import { NoteText } from '../../components/NoteText.tsx';
 import { SectionDrawing } from '../../components/SectionDrawing.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { useFormats, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useJobState, useOpenJob } from '../../stores/context.tsx';
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
@@ -57,15 +57,17 @@ export function UseAnswers({ use }: { readonly use: Use }) {
 function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInput }) {
   const { job, calculation } = useOpenJob();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const frame = frameOf(job, use);
   const text = answerOf(frame, input);
   const { failure } = calculation.figure(inputNode(use.id, input.key));
   const flows = use.answers[input.key] === undefined;
   const answer = (kept: string): string | undefined => {
-    const { [input.key]: _dropped, ...others } = use.answers;
+    const now = asItIs<'use'>(use);
+    const { [input.key]: _dropped, ...others } = now.answers;
     // An emptied answer goes back to what flows: the scope's property or the default.
     const answers = kept === '' ? others : { ...others, [input.key]: kept };
-    return settle(`answer ‘${input.question}’`, put({ ...use, answers }));
+    return settle(`answer ‘${input.question}’`, put({ ...now, answers }));
   };
   return (
     <div>

@@ -1,10 +1,15 @@
 import { X } from 'lucide-react';
 import { propertyNode } from '@zest/core/calculate/nodes';
+import { type Command, put, sequence } from '@zest/core/job/change';
+import { removeProperty, renameProperty } from '@zest/core/job/commands/names';
+import { getRecord } from '@zest/core/job/job';
 import type { Property, Scope } from '@zest/core/job/records/scope';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
 import { FailureText } from '../../components/Figure.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
@@ -25,6 +30,7 @@ export interface ScopePartProps {
 export function ScopeProperties({ scope, onChange }: ScopePartProps) {
   const { calculation } = useOpenJob();
   const { display } = useFormats();
+  const settle = useSettle();
   const unit = findDefaultUnit(LENGTH, display.system)?.symbol ?? '';
   const set = (index: number, changed: Partial<Property>): string | undefined =>
     onChange('change a property', {
@@ -36,6 +42,27 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
       properties: [...scope.properties, { key: keyFor(name, taken), name, value: '0', unit }],
     });
   };
+  // Its name in formulas goes along while nobody chose another, and every formula that reads it follows.
+  const rename = (property: Property, name: string): string | undefined => {
+    const { key } = property;
+    const taken = new Set(scope.properties.map((each) => each.key).filter((each) => each !== key));
+    const to = key === keyFor(property.name, taken) ? keyFor(name, taken) : key;
+    const named: Command = (job) => {
+      const now = getRecord(job, scope.id);
+      return put({
+        ...now,
+        properties: now.properties.map((each) => (each.key === key ? { ...each, name } : each)),
+      })(job);
+    };
+    return settle(
+      'rename a property',
+      sequence(named, ...(to === key ? [] : [renameProperty(scope.id, key, to)])),
+    );
+  };
+  const remove = ({ key, name }: Property): void => {
+    const refused = settle('remove a property', removeProperty(scope.id, key, name));
+    if (refused !== undefined) tellProblem(refused);
+  };
   const usual = USUAL_PROPERTIES[scope.kind].filter((name) =>
     scope.properties.every((each) => each.name !== name),
   );
@@ -46,9 +73,14 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
         return (
           <div key={property.key}>
             <div className="property">
-              <span className="soft cut" title={`${property.name}, ${property.key} in formulas`}>
-                {property.name}
-              </span>
+              <div title={`${property.key} in formulas`}>
+                <CommitInput
+                  label={`Name of ${property.name}`}
+                  className="bare"
+                  value={property.name}
+                  onCommit={(name) => rename(property, name.trim())}
+                />
+              </div>
               <FormulaInput
                 label={property.name}
                 className="right"
@@ -61,11 +93,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
                 className="icon-button"
                 style={{ width: 20 }}
                 aria-label={`Remove ${property.name}`}
-                onClick={() =>
-                  onChange('remove a property', {
-                    properties: scope.properties.filter((_, at) => at !== index),
-                  })
-                }
+                onClick={() => remove(property)}
               >
                 <X size={13} />
               </button>

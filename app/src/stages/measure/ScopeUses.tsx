@@ -13,7 +13,7 @@ import { InUnitText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { UseAnswers } from '../assemblies/UseAnswers.tsx';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyChoice } from './AssemblyChoice.tsx';
 import { DifficultyChoice } from './DifficultyChoice.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
@@ -22,6 +22,7 @@ import { SwapDialog } from './SwapDialog.tsx';
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
   const { job } = useOpenJob();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const uses = inOrder([...job.use.values()].filter((use) => use.scopeId === scope.id));
   return (
     <div style={{ display: 'grid', gap: 6 }}>
@@ -33,7 +34,9 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
         <DifficultyChoice
           label="Hard to work in"
           chosen={scope.difficulty ?? []}
-          onChange={(difficulty) => settle('difficulty of a scope', put({ ...scope, difficulty }))}
+          onChange={(difficulty) =>
+            settle('difficulty of a scope', put({ ...asItIs<'scope'>(scope), difficulty }))
+          }
         />
       )}
     </div>
@@ -50,6 +53,7 @@ function UseBox({ use }: { readonly use: Use }) {
   const actions = useJobActions();
   const { makeId } = useServices();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const [open, setOpen] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const assembly = job.assembly.get(use.assemblyId);
@@ -95,7 +99,9 @@ function UseBox({ use }: { readonly use: Use }) {
           <DifficultyChoice
             label="Harder here"
             chosen={use.difficulty ?? []}
-            onChange={(difficulty) => settle('difficulty of an assembly', put({ ...use, difficulty }))}
+            onChange={(difficulty) =>
+              settle('difficulty of an assembly', put({ ...asItIs<'use'>(use), difficulty }))
+            }
           />
           <div className="use-foot">
             <button type="button" className="link" onClick={() => setSwapping(true)}>
@@ -118,10 +124,14 @@ function UseBox({ use }: { readonly use: Use }) {
 function UseComponents({ use }: { readonly use: Use }) {
   const { job, calculation } = useOpenJob();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const off = new Set(use.off ?? []);
   const toggle = (path: string, name: string): void => {
-    const next = off.has(path) ? [...off].filter((each) => each !== path) : [...off, path];
-    settle(off.has(path) ? `take ${name} in again` : `leave ${name} out`, put({ ...use, off: next }));
+    const now = asItIs<'use'>(use);
+    const left = now.off ?? [];
+    const isOff = left.includes(path);
+    const next = isOff ? left.filter((each) => each !== path) : [...left, path];
+    settle(isOff ? `take ${name} in again` : `leave ${name} out`, put({ ...now, off: next }));
   };
   const inner = framesOf(job, use).length > 1;
   return (

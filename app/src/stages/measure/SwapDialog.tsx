@@ -42,7 +42,10 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       ? swapAssembly(use.id, chosen as Id<'assembly'>)
       : undefined;
   }, [chosen, job, library, makeId, use.id]);
-  const preview = command === undefined ? undefined : previewOn(calculation, use.scopeId, command);
+  const preview = useMemo(
+    () => (command === undefined ? undefined : previewOn(calculation, use.scopeId, command)),
+    [calculation, command, use.scopeId],
+  );
   const take = (): void => {
     if (command === undefined) return;
     const done = actions.transact(`another assembly in the place of ${current?.name ?? ''}`, command);

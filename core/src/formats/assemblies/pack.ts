@@ -97,7 +97,8 @@ export interface Unpacked {
   readonly command: Command;
   /** Names that were there already and got a number behind them. */
   readonly renamed: readonly string[];
-  readonly assemblies: readonly Id<'assembly'>[];
+  /** The id each assembly of the pack has in the job. */
+  readonly idOf: ReadonlyMap<Id<'assembly'>, Id<'assembly'>>;
 }
 
 function freeName(name: string, taken: Set<string>): string {
@@ -134,7 +135,7 @@ export function planUnpack(records: readonly PackedRecord[], job: Job, makeId: M
   return {
     command: put(...added, ...assemblies.records),
     renamed: assemblies.renamed,
-    assemblies: assemblies.records.map(({ id }) => id),
+    idOf: assemblies.idOf,
   };
 }
 
@@ -143,7 +144,7 @@ function unpackAssemblies(
   job: Job,
   makeId: MakeId,
   craftOf: (id: Id<'craft'> | null) => Id<'craft'> | null,
-): { readonly records: readonly Assembly[]; readonly renamed: readonly string[] } {
+): Pick<Unpacked, 'renamed' | 'idOf'> & { readonly records: readonly Assembly[] } {
   const taken = new Set([...job.assembly.values()].map(({ name }) => name));
   const all = inOrder(pack.assembly.values());
   const ids = new Map(all.map(({ id }) => [id, makeId('assembly')]));
@@ -172,5 +173,5 @@ function unpackAssemblies(
           }),
     };
   });
-  return { records, renamed };
+  return { records, renamed, idOf: ids };
 }

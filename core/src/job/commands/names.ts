@@ -33,6 +33,24 @@ export const renameProperty =
     return put({ ...own, properties }, ...renamed.filter((each) => each.id !== scopeId))(job);
   };
 
+/** Takes a property off a scope, as long as no formula elsewhere reads it there. */
+export const removeProperty =
+  (scopeId: Id<'scope'>, key: string, title: string): Command =>
+  (job) => {
+    const scope = findRecord(job, scopeId);
+    if (scope === undefined) return refuse({ kind: 'record-gone', id: scopeId });
+    const properties = scope.properties.filter((each) => each.key !== key);
+    // Formulas of the scope that read it by its bare name are the scope's own affair, and say what they lack.
+    const apart = new Set<string>([
+      scopeId,
+      ...[...job.use.values()].filter((use) => use.scopeId === scopeId).map(({ id }) => id),
+    ]);
+    return sequence(
+      ensureUnused({ type: 'property', key, scope }, title, apart),
+      put({ ...scope, properties }),
+    )(job);
+  };
+
 const usersOf = (job: Job, name: KeyedName, apart: ReadonlySet<string>): readonly string[] => [
   ...new Set(
     findUsers(job, name)
