@@ -339,8 +339,11 @@ function ContentTables({ content }: { readonly content: Content }) {
               <tr key={key}>
                 <td>{question}</td>
                 <td>
-                  {choices.find((choice) => choice.value === value)?.label ?? value}{' '}
-                  <span className="unit">{unit}</span>
+                  {choices.find((choice) => choice.value === value)?.label ?? (
+                    <>
+                      {value} <span className="unit">{unit}</span>
+                    </>
+                  )}
                 </td>
                 <td>
                   <code>{key}</code>
