@@ -55,6 +55,10 @@ export const framesOf = (job: Job, use: Use): readonly Frame[] => withInner(job,
 
 /** Every component of a use, also those that are off. */
 export function allComponentsOf(job: Job, use: Use): readonly PlacedComponent[] {
+  return placedOf(job, use).all;
+}
+
+function placeAll(job: Job, use: Use): readonly PlacedComponent[] {
   return framesOf(job, use).flatMap((frame) =>
     frame.assembly.components.map((component) => {
       const path = `${frame.path}${component.key}`;
@@ -63,13 +67,30 @@ export function allComponentsOf(job: Job, use: Use): readonly PlacedComponent[] 
   );
 }
 
-/** The components that make lines: all that are not off. */
-export function componentsOf(job: Job, use: Use): readonly PlacedComponent[] {
-  const all = allComponentsOf(job, use);
-  if (use.off === undefined || use.off.length === 0) return all;
-  const off = new Set(use.off);
-  return all.filter(({ path }) => !off.has(path));
+interface PlacedAll {
+  readonly scope: Scope | undefined;
+  readonly assemblies: Job['assembly'];
+  readonly all: readonly PlacedComponent[];
+  readonly shown: readonly PlacedComponent[];
 }
+
+/** A use is placed once for as long as it, its scope and the assemblies stay: it is asked for all the time. */
+const known = new WeakMap<Use, PlacedAll>();
+
+function placedOf(job: Job, use: Use): PlacedAll {
+  const scope = job.scope.get(use.scopeId as Id<'scope'>);
+  const had = known.get(use);
+  if (had?.scope === scope && had?.assemblies === job.assembly) return had;
+  const all = placeAll(job, use);
+  const off = new Set(use.off);
+  const shown = off.size === 0 ? all : all.filter(({ path }) => !off.has(path));
+  const placed: PlacedAll = { scope, assemblies: job.assembly, all, shown };
+  known.set(use, placed);
+  return placed;
+}
+
+/** The components that make lines: all that are not off. */
+export const componentsOf = (job: Job, use: Use): readonly PlacedComponent[] => placedOf(job, use).shown;
 
 /** True when the assembly is applied, or stands inside one that is. */
 export const usesAssembly = (job: Job, use: Use, assemblyId: string): boolean =>

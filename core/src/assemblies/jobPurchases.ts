@@ -1,5 +1,6 @@
 import { type LineKey, purchaseLine } from '../estimate/lineKey.ts';
 import type { Job } from '../job/job.ts';
+import { acceptedIn, alternateOf, counts, overrideOf } from '../estimate/places.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { componentsOf } from './frames.ts';
 
@@ -23,11 +24,16 @@ const toNumber = (decimal: string | undefined): number =>
  * for holds for all: a pallet for one is a pallet for the job.
  */
 export function listPurchases(job: Job): readonly JobPurchase[] {
+  const accepted = acceptedIn(job);
   const found = new Map<string, JobPurchase & { lines: { key: LineKey; factor: number }[] }>();
   for (const use of job.use.values())
-    for (const { key, component } of componentsOf(job, use)) {
-      const { roundAt, itemCode, name, unit } = component;
-      if (roundAt !== 'job' || itemCode === '') continue;
+    for (const placed of componentsOf(job, use)) {
+      const { key, component } = placed;
+      const { roundAt, name, unit } = component;
+      if (roundAt !== 'job') continue;
+      const itemCode = overrideOf(job, key)?.itemCode ?? component.itemCode;
+      // What an alternate holds that is not accepted is not bought.
+      if (itemCode === '' || !counts(alternateOf(job, placed), accepted)) continue;
       const known = found.get(itemCode);
       const [multiple, minimum] = [toNumber(component.roundUpTo), toNumber(component.minimum)];
       if (known === undefined)

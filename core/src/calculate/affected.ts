@@ -16,6 +16,10 @@ export interface Affected {
   /** True when a name or a dimension in formulas may have changed: all formulas are compiled again. */
   readonly names: boolean;
   readonly bid: boolean;
+  readonly packages: ReadonlySet<string>;
+  readonly yardsticks: boolean;
+  /** True where lines came, went or stand elsewhere, so that tax and markups may group them otherwise. */
+  readonly regrouped: boolean;
   /** True when marks may stand elsewhere for a filter: on another level, in another zone or section. */
   readonly places: boolean;
 }
@@ -34,12 +38,20 @@ class Collector {
   readonly uses = new Set<string>();
   readonly lines = new Set<string>();
   readonly sections = new Set<string>();
+  readonly packages = new Set<string>();
+  yardsticks = false;
   names = false;
   places = false;
   bid = false;
   readonly #jobs: readonly Job[];
   readonly #codes = new Set<string>();
   readonly #crafts = new Set<string>();
+  readonly #crews = new Set<string>();
+  readonly #families = new Set<string>();
+
+  get regrouped(): boolean {
+    return this.sections.size > 0 || this.uses.size > 0 || this.packages.size > 0;
+  }
 
   constructor(before: Job, after: Job) {
     this.#jobs = [before, after];
@@ -49,6 +61,7 @@ class Collector {
     switch (record.type) {
       case 'file':
       case 'schedule':
+      case 'acceptance':
         return;
       case 'quantity':
       case 'table':
@@ -59,7 +72,7 @@ class Collector {
         return;
       case 'settings':
         this.bid = true;
-        if (record.currency !== (other as RecordOf<'settings'> | undefined)?.currency) this.everyFormula();
+        this.settings(record, other as RecordOf<'settings'> | undefined);
         return;
       case 'sheet':
         this.sheet(record, other as RecordOf<'sheet'> | undefined);
@@ -93,20 +106,52 @@ class Collector {
         return;
       case 'item':
         this.#codes.add(record.code);
+        if (record.family !== undefined) this.#families.add(record.family);
         return;
       case 'craft':
         this.#crafts.add(record.id);
         for (const job of this.#jobs)
-          for (const item of job.item.values()) if (item.craftId === record.id) this.#codes.add(item.code);
+          for (const crew of job.crew.values())
+            if (crew.members.some(({ craftId }) => craftId === record.id)) this.#crews.add(crew.id);
+        return;
+      case 'crew':
+        this.#crews.add(record.id);
+        return;
+      case 'region':
+      case 'adjustment':
+        // It may act on any line, and lines are figured anew in a moment.
+        this.everyPrice();
+        return;
+      case 'alternate':
+        this.bid = true;
+        this.everySection();
+        return;
+      case 'package':
+        this.package(record);
+        return;
+      case 'quote':
+        for (const job of this.#jobs) {
+          const of = job.package.get(record.packageId);
+          if (of !== undefined) this.package(of);
+        }
+        return;
+      case 'override':
+        this.keyed(record.line);
+        this.bid = true;
+        return;
+      case 'yardstick':
+        this.yardsticks = true;
         return;
       case 'line':
         this.line(record);
+        this.placeOfLine(record, other as RecordOf<'line'> | undefined);
         return;
       case 'section':
         this.places = true;
         this.sections.add(record.id);
         this.sections.add(record.parentId ?? NO_SECTION);
         this.bid = true;
+        this.section(record, other as RecordOf<'section'> | undefined);
         return;
       case 'markup':
         this.bid = true;
@@ -158,7 +203,8 @@ class Collector {
   scope(scope: RecordOf<'scope'>, other: RecordOf<'scope'> | undefined): void {
     this.sections.add(scope.sectionId ?? NO_SECTION);
     this.places = true;
-    if (other?.difficulty !== scope.difficulty) this.usesOf(scope.id);
+    if (other?.difficulty !== scope.difficulty || other?.sectionId !== scope.sectionId) this.usesOf(scope.id);
+    if (JSON.stringify(other?.alternate) !== JSON.stringify(scope.alternate)) this.usesOf(scope.id);
     if (other !== undefined && rulesOf(scope) !== rulesOf(other)) {
       this.scopes.add(scope.id);
       for (const job of this.#jobs)
@@ -184,6 +230,67 @@ class Collector {
       }
   }
 
+  settings(settings: RecordOf<'settings'>, other: RecordOf<'settings'> | undefined): void {
+    if (settings.currency !== other?.currency) this.everyFormula();
+    if (settings.regionId !== other?.regionId) this.everyPrice();
+    if (settings.linesBy === other?.linesBy) return;
+    this.everyPrice();
+    for (const job of this.#jobs) for (const id of job.scope.keys()) this.scopeCosts.add(id);
+  }
+
+  /** A section that stands elsewhere, or has another code, takes other adjustments, rates and lines. */
+  section(section: RecordOf<'section'>, other: RecordOf<'section'> | undefined): void {
+    if (other?.parentId === section.parentId && other.code === section.code) return;
+    const [before, after] = this.#jobs;
+    const moves = [before, after].some(
+      (job) =>
+        job !== undefined &&
+        ([...job.settings.values()].some(({ linesBy }) => linesBy === 'code') || job.adjustment.size > 0),
+    );
+    if (moves) this.everyPrice();
+  }
+
+  package(each: RecordOf<'package'>): void {
+    this.packages.add(each.id);
+    this.sections.add(each.sectionId ?? NO_SECTION);
+    this.bid = true;
+    for (const key of each.lines) this.keyed(key);
+  }
+
+  /** The line of a key: typed, or of a use. */
+  keyed(key: string): void {
+    const owner = key.split('/')[0] ?? '';
+    for (const job of this.#jobs) {
+      const use = job.use.get(owner as Id<'use'>);
+      const line = job.line.get(owner as Id<'line'>);
+      if (use !== undefined) this.use(use);
+      if (line !== undefined) this.line(line);
+    }
+    // A line that was moved leaves its section, and comes into another.
+    for (const job of this.#jobs)
+      for (const override of job.override.values())
+        if (override.line === key) this.sections.add(override.sectionId ?? NO_SECTION);
+  }
+
+  everySection(): void {
+    this.sections.add(NO_SECTION);
+    for (const job of this.#jobs) {
+      for (const id of job.section.keys()) this.sections.add(id);
+      for (const id of job.scope.keys()) this.scopeCosts.add(id);
+    }
+  }
+
+  /** Every line is priced anew; what its formulas mean stays. */
+  everyPrice(): void {
+    this.bid = true;
+    this.everySection();
+    for (const job of this.#jobs) {
+      for (const use of job.use.values()) this.use(use);
+      for (const line of job.line.values()) this.line(line);
+      for (const id of job.package.keys()) this.packages.add(id);
+    }
+  }
+
   everyFormula(): void {
     this.names = true;
     for (const job of this.#jobs) {
@@ -201,11 +308,28 @@ class Collector {
       const scope = job.scope.get(use.scopeId as Id<'scope'>);
       if (scope !== undefined) this.sections.add(scope.sectionId ?? NO_SECTION);
     }
+    if (this.#mayBeSpread) this.everySection();
+  }
+
+  /** Lines of assemblies may stand in any section. */
+  get #mayBeSpread(): boolean {
+    return this.#jobs.some(
+      (job) => job.override.size > 0 || [...job.settings.values()].some(({ linesBy }) => linesBy === 'code'),
+    );
   }
 
   line(line: RecordOf<'line'>): void {
     this.lines.add(line.id);
+  }
+
+  /** Sums over lines change when one comes, goes, or counts elsewhere; not when only its figures do. */
+  placeOfLine(line: RecordOf<'line'>, other: RecordOf<'line'> | undefined): void {
+    const place = ({ sectionId, alternate, is, taxPercent }: RecordOf<'line'>): string =>
+      JSON.stringify([sectionId, alternate, is, taxPercent]);
+    if (other !== undefined && place(line) === place(other)) return;
     this.sections.add(line.sectionId ?? NO_SECTION);
+    // A tax of its own may make a group of lines that was not there.
+    if (line.taxPercent !== undefined) this.bid = true;
   }
 
   /** Scopes whose runs meet those of another: its marks make their junctions. */
@@ -227,28 +351,50 @@ class Collector {
       }
   }
 
-  /** Uses with components whose own labor is done by a craft that changed. */
-  crafts(): void {
-    if (this.#crafts.size === 0) return;
-    for (const job of this.#jobs)
-      for (const use of job.use.values()) {
-        const crafts = componentsOf(job, use).map(({ component }) => component.labor?.craftId ?? '');
-        if (crafts.some((id) => this.#crafts.has(id))) this.use(use);
+  /** What is done by a craft or a crew that changed, or by a crew it works in. */
+  workers(): void {
+    if (this.#crafts.size === 0 && this.#crews.size === 0) return;
+    const works = ({
+      craftId = null,
+      crewId,
+    }: {
+      craftId?: string | null | undefined;
+      crewId?: string | undefined;
+    }) => (crewId === undefined ? this.#crafts.has(craftId ?? '') : this.#crews.has(crewId));
+    for (const job of this.#jobs) {
+      for (const item of job.item.values()) {
+        if (!works(item)) continue;
+        this.#codes.add(item.code);
+        if (item.family !== undefined) this.#families.add(item.family);
       }
+      for (const line of job.line.values()) if (line.crewId !== undefined && works(line)) this.line(line);
+      for (const use of job.use.values())
+        if (
+          componentsOf(job, use).some(
+            ({ component }) => component.labor !== undefined && works(component.labor),
+          )
+        )
+          this.use(use);
+    }
   }
 
   /** What hangs on several records at once, looked for once: meeting scopes, and what an item prices. */
   finish(): void {
     this.meetings();
     this.byMark();
-    this.crafts();
-    if (this.#codes.size === 0) return;
+    this.workers();
+    if (this.#codes.size === 0 && this.#families.size === 0) return;
+    const priced = (code: string, family: string | undefined): boolean =>
+      this.#codes.has(code) || (family !== undefined && this.#families.has(family));
     for (const job of this.#jobs) {
-      for (const line of job.line.values()) if (this.#codes.has(line.itemCode)) this.line(line);
-      for (const use of job.use.values()) {
-        if (componentsOf(job, use).some(({ component }) => this.#codes.has(component.itemCode)))
+      for (const line of job.line.values()) if (priced(line.itemCode, line.sizing?.family)) this.line(line);
+      for (const override of job.override.values())
+        if (this.#codes.has(override.itemCode ?? '')) this.keyed(override.line);
+      for (const use of job.use.values())
+        if (
+          componentsOf(job, use).some(({ component }) => priced(component.itemCode, component.sizing?.family))
+        )
           this.use(use);
-      }
     }
   }
 }

@@ -1,7 +1,8 @@
 import { type PlacedComponent, componentsOf, framesOf } from '../assemblies/frames.ts';
 import { listPurchases } from '../assemblies/jobPurchases.ts';
-import { AS_IT_COMES } from '../assemblies/purchase.ts';
 import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
+import { type LineAt, linesOfScope, listLines, placeComponent } from '../estimate/lines.ts';
+import { acceptedIn, counts, overrideOf } from '../estimate/places.ts';
 import { type Figure, Graph, type Rule } from '../graph/graph.ts';
 import { groupBy } from '../job/groupBy.ts';
 import type { Id } from '../job/id.ts';
@@ -14,23 +15,28 @@ import type { Opening } from '../job/records/opening.ts';
 import type { PieceRecord } from '../job/records/piece.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Use } from '../job/records/use.ts';
-import { unitOrLabel } from '../pricing/quantity.ts';
+import { type Definitions, defineProperties, defineQuantity } from './define.ts';
+import type { Acting } from './definePrice.ts';
 import {
-  type Definitions,
-  type Pricing,
-  definePrice,
-  defineProperties,
-  defineQuantity,
-  findPrice,
-} from './define.ts';
+  actingOn,
+  defineLine,
+  definePackage,
+  definePriced,
+  pinnedOf,
+  purchaseOfComponent,
+} from './defineLines.ts';
+import { minorDigits } from '../pricing/money.ts';
 import { type Met, defineMark, defineMeasures } from './defineMeasures.ts';
-import { defineBid, defineScopeCost, defineSection } from './defineTotals.ts';
+import { defineBid, defineGroups, defineScopeCost, defineSection } from './defineTotals.ts';
+import { groupsApart } from './groupsApart.ts';
 import type { Part } from './defineAlone.ts';
 import { definePurchases } from './definePurchases.ts';
-import { defineUse, guardsOf } from './defineUse.ts';
+import { componentNames, defineUse, guardsOf } from './defineUse.ts';
+import { defineYardstick } from './yardsticks.ts';
 import { defineFiltered } from './filters.ts';
-import { compileValue, ruleOf } from './names.ts';
-import { netNode, quantityNode } from './nodes.ts';
+import { ruleOf } from './names.ts';
+import { measuredNode, netNode, quantityNode } from './nodes.ts';
+import { pricingOfComponent, pricingOfPurchase } from './pricing.ts';
 import { ScopeNames } from './scopeNames.ts';
 import { type Affected, findAffected } from './affected.ts';
 import { Groups } from './groups.ts';
@@ -53,6 +59,8 @@ export class Calculation {
   readonly #openingsOfScope = new Groups<Opening>();
   readonly #piecesOfScope = new Groups<PieceRecord>();
   readonly #items = new Map<string, Item>();
+  /** True while tax or markups treat some lines apart. */
+  #grouped = false;
 
   constructor(job: Job) {
     this.#job = job;
@@ -68,16 +76,23 @@ export class Calculation {
     this.#defineQuantities();
     for (const use of job.use.values()) this.#defineUse(use);
     for (const line of job.line.values()) this.#defineLine(line);
+    for (const each of job.package.values()) this.#own(each.id, definePackage(each, job));
     this.#definePurchases();
+    this.#defineYardsticks();
     this.#defineFilters();
     for (const scope of job.scope.values()) this.#defineScopeCost(scope.id);
     this.#defineSections([...job.section.keys(), NO_SECTION]);
-    this.#own('bid', defineBid(job));
+    this.#defineBid();
     this.graph.recalculate();
   }
 
   get job(): Job {
     return this.#job;
+  }
+
+  /** Whole minor units as an amount of the job's money. */
+  toMajor(minor: number): number {
+    return minor / 10 ** minorDigits(settingsOf(this.#job).currency);
   }
 
   figure(node: string): Figure {
@@ -125,6 +140,7 @@ export class Calculation {
 
   /** False where a rule of the component, or of an assembly around it, says that it does not apply. */
   isDue(placed: PlacedComponent): boolean {
+    if (placed.component.when === undefined && placed.frame.within === undefined) return true;
     return guardsOf(placed).every((node) => {
       const figure = this.graph.figure(node);
       return figure.failure !== undefined || figure.value !== 0;
@@ -145,10 +161,17 @@ export class Calculation {
     else this.#names.follow(job);
     this.#redefineMeasured(affected);
     if (affected.names) this.#defineQuantities();
-    this.#redefinePriced(affected);
+    const reshaped = this.#redefinePriced(affected);
     if (affected.uses.size > 0 || affected.bid) this.#definePurchases();
-    this.#redefineTotals(affected);
-    if (affected.names || affected.marks.size > 0 || affected.scopes.size > 0 || affected.places)
+    this.#redefineTotals(affected, reshaped);
+    if (affected.names || affected.yardsticks) this.#defineYardsticks();
+    if (
+      affected.names ||
+      affected.yardsticks ||
+      affected.marks.size > 0 ||
+      affected.scopes.size > 0 ||
+      affected.places
+    )
       this.#defineFilters();
     return this.graph.recalculate();
   }
@@ -172,24 +195,32 @@ export class Calculation {
       this.#own(`${scope.id}/properties`, defineProperties(scope, this.#names));
   }
 
-  #redefinePriced(affected: Affected): void {
+  /** Gives the sections in which lines have other nodes than before. */
+  #redefinePriced(affected: Affected): ReadonlySet<string> {
     const job = this.#job;
     for (const id of affected.uses) {
       const use = job.use.get(id as Id<'use'>);
       if (use === undefined) this.#own(id, []);
       else this.#defineUse(use);
     }
+    const reshaped = new Set<string>();
     for (const id of affected.lines) {
       const line = job.line.get(id as Id<'line'>);
       if (line === undefined) this.#own(id, []);
-      else this.#defineLine(line);
+      else if (this.#defineLine(line)) reshaped.add(line.sectionId ?? NO_SECTION);
     }
+    for (const id of affected.packages) {
+      const each = job.package.get(id as Id<'package'>);
+      this.#own(id, each === undefined ? [] : definePackage(each, job));
+    }
+    return reshaped;
   }
 
-  #redefineTotals(affected: Affected): void {
+  #redefineTotals(affected: Affected, reshaped: ReadonlySet<string>): void {
     for (const id of affected.scopeCosts) this.#defineScopeCost(id);
-    this.#defineSections(affected.sections);
-    if (affected.bid) this.#own('bid', defineBid(this.#job));
+    this.#defineSections(new Set([...affected.sections, ...reshaped]));
+    // Groups apart are of lines: which there are may follow from any of them.
+    if (affected.bid || (this.#grouped && (affected.regrouped || reshaped.size > 0))) this.#defineBid();
   }
 
   /** Files a record under what it belongs to. */
@@ -220,7 +251,8 @@ export class Calculation {
     for (const record of diff.added) this.#take(record);
   }
 
-  #own(owner: Owner, definitions: Definitions): void {
+  /** True when other nodes stand there now than before: sums over them are to be defined anew. */
+  #own(owner: Owner, definitions: Definitions): boolean {
     const before = this.#owned.get(owner) ?? [];
     const now = definitions.map(([node]) => node);
     const same = before.length === now.length && before.every((node, i) => node === now[i]);
@@ -231,6 +263,7 @@ export class Calculation {
     for (const [node, rule] of definitions) this.graph.define(node, rule);
     if (now.length === 0) this.#owned.delete(owner);
     else if (!same) this.#owned.set(owner, now);
+    return !same;
   }
 
   #defineMeasures(scope: Scope): void {
@@ -246,16 +279,45 @@ export class Calculation {
   }
 
   #defineUse(use: Use): void {
-    const lines = componentsOf(this.#job, use);
+    const job = this.#job;
+    const lines = componentsOf(job, use);
     const difficulty = this.difficultyOf(use);
-    const prices = lines.flatMap(({ key, component }) =>
-      this.#price(key, { ...component, typedCost: null }, difficulty),
-    );
+    const find = (code: string): Item | undefined => this.#items.get(code);
+    const priced = lines.flatMap((placed): Definitions => {
+      const { key, path, frame, component } = placed;
+      const { unit, name } = component;
+      const names = componentNames(frame, this.#names);
+      const pinned = pinnedOf(key, overrideOf(job, key)?.pinned, unit, this.#names.jobNames());
+      const bought = purchaseOfComponent(job, placed, find);
+      return [
+        ...defineQuantity(
+          key,
+          netNode(use.id, path),
+          unit,
+          bought,
+          { name, measured: measuredNode(use.scopeId) },
+          pinned,
+        ),
+        ...definePriced(
+          key,
+          pricingOfComponent(job, placed),
+          this.actingOn(placed, difficulty),
+          names,
+          find,
+          job,
+        ),
+      ];
+    });
     const parts = {
       list: this.partsOf(use.scopeId),
       isOpened: ({ id }: Part) => this.#openingsOfMark.has(id),
     };
-    this.#own(use.id, [...defineUse(framesOf(this.#job, use), lines, this.#names, parts), ...prices]);
+    this.#own(use.id, [...defineUse(framesOf(job, use), this.#names, parts), ...priced]);
+  }
+
+  /** What acts on the price of a component's line. */
+  actingOn(placed: PlacedComponent, difficulty = this.difficultyOf(placed.frame.use)): Acting {
+    return actingOn(this.#job, placeComponent(this.#job, placed), difficulty);
   }
 
   /** What the hours of a use are taken times: the difficulties of its scope and its own, multiplied. */
@@ -265,11 +327,6 @@ export class Calculation {
       (product, id) => product * (this.#job.difficulty.get(id)?.factor ?? 1),
       1,
     );
-  }
-
-  #price(line: LineKey, pricing: Pricing, difficulty = 1): Definitions {
-    const price = findPrice(pricing, (code) => this.#items.get(code), this.#job);
-    return definePrice(line, price, settingsOf(this.#job).currency, difficulty);
   }
 
   #defineQuantities(): void {
@@ -286,12 +343,14 @@ export class Calculation {
     const purchases = listPurchases(this.#job);
     const definitions = purchases.flatMap((purchase) => [
       ...definePurchases(purchase),
-      ...this.#price(purchase.key, {
-        unit: purchase.unit,
-        itemCode: purchase.code,
-        typedCost: null,
-        onlyCosts: true,
-      }),
+      ...definePriced(
+        purchase.key,
+        pricingOfPurchase(purchase),
+        actingOn(this.#job, { key: purchase.key, sectionId: null }),
+        this.#names.jobNames(),
+        (code) => this.#items.get(code),
+        this.#job,
+      ),
     ]);
     this.#own('purchases', definitions);
   }
@@ -313,39 +372,36 @@ export class Calculation {
     this.#own('filters', definitions);
   }
 
-  #defineLine(line: Line): void {
+  #defineYardsticks(): void {
     const names = this.#names.jobNames();
-    const node = netNode(line.id, 'typed');
-    const value = compileValue(line.quantity, line.unit, names, unitOrLabel(line.unit).dimension);
-    this.#own(line.id, [
-      [node, ruleOf(node, value, names)],
-      ...defineQuantity(line.id, node, line.unit, AS_IT_COMES),
-      ...this.#price(line.id, line),
-    ]);
+    this.#own(
+      'yardsticks',
+      [...this.#job.yardstick.values()].map((each) => defineYardstick(each, names)),
+    );
   }
 
-  #linesOfScope(scopeId: string): readonly LineKey[] {
-    return [...this.#job.use.values()]
-      .filter((use) => use.scopeId === scopeId)
-      .flatMap((use) => componentsOf(this.#job, use).map(({ key }) => key));
+  #defineLine(line: Line): boolean {
+    const find = (code: string): Item | undefined => this.#items.get(code);
+    return this.#own(line.id, defineLine(line, this.#names.jobNames(), find, this.#job));
   }
 
   #defineScopeCost(scopeId: string): void {
     const exists = this.#job.scope.has(scopeId as Id<'scope'>);
-    this.#own(`${scopeId}/cost`, exists ? defineScopeCost(scopeId, this.#linesOfScope(scopeId)) : []);
+    this.#own(`${scopeId}/cost`, exists ? defineScopeCost(scopeId, linesOfScope(this.#job, scopeId)) : []);
   }
 
-  /** Defines the given sections; lines and scopes are gathered in one pass for all of them. */
+  /** The lines that count at this moment, with their places. */
+  *countedLines(): Generator<LineAt> {
+    const accepted = acceptedIn(this.#job);
+    for (const line of listLines(this.#job)) if (counts(line.alternate, accepted)) yield line;
+  }
+
+  /** Defines the given sections; lines are gathered in one pass for all of them. */
   #defineSections(ids: Iterable<string>): void {
     const wanted = new Map<string, LineKey[]>([...ids].map((id) => [id, []]));
     if (wanted.size === 0) return;
     const job = this.#job;
-    for (const use of job.use.values()) {
-      const lines = wanted.get(job.scope.get(use.scopeId)?.sectionId ?? NO_SECTION);
-      if (lines !== undefined) for (const { key } of componentsOf(job, use)) lines.push(key);
-    }
-    wanted.get(NO_SECTION)?.push(...listPurchases(job).map(({ key }) => key));
-    for (const line of job.line.values()) wanted.get(line.sectionId ?? NO_SECTION)?.push(line.id);
+    for (const { key, sectionId } of this.countedLines()) wanted.get(sectionId ?? NO_SECTION)?.push(key);
     for (const [id, lines] of wanted) {
       const exists = id === NO_SECTION || job.section.has(id as Id<'section'>);
       const inner = [...job.section.values()]
@@ -353,5 +409,18 @@ export class Calculation {
         .map((each) => each.id);
       this.#own(id, exists ? defineSection(id, lines, inner, (node) => this.graph.has(node)) : []);
     }
+  }
+
+  /** The bid, over the groups of lines that tax and markups tell apart. */
+  #defineBid(): void {
+    const groups = groupsApart(this);
+    this.#grouped = groups.length > 0;
+    this.#own('bid', [
+      ...defineGroups(groups, (node) => this.graph.has(node)),
+      ...defineBid(
+        this.#job,
+        groups.map(({ group }) => group),
+      ),
+    ]);
   }
 }

@@ -1,5 +1,5 @@
 import type { Failure } from '../graph/failure.ts';
-import { type Rule, sumOf } from '../graph/graph.ts';
+import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
 import { type Junctions, findJunctions } from '../geometry/junctions.ts';
 import { flattenPath } from '../geometry/path.ts';
 import type { Point } from '../geometry/point.ts';
@@ -29,6 +29,7 @@ import { compileValue, ruleOf } from './names.ts';
 import { OPENING_SIZES, type ScopeNames } from './scopeNames.ts';
 import {
   markNode,
+  measuredNode,
   measureNode,
   openingNode,
   pieceNode,
@@ -103,7 +104,9 @@ export interface Measured {
 /** A scope's measures: sums over its marks and typed pieces, how its runs meet, and what follows. */
 export function defineMeasures(job: Job, scope: Scope, measured: Measured, names: ScopeNames): Definitions {
   const shared = scope.kind === 'slope' ? defineShared(job, scope, measured.marks) : [];
+  const { marks: drawn, counted, pieces } = measured;
   const own = [
+    [measuredNode(scope.id), valued(drawn.length + counted.length + pieces.length > 0 ? 1 : 0)] as const,
     ...shared,
     ...defineSums(scope, measured, new Set(shared.map(([node]) => node))),
     ...definePieces(scope, measured.pieces, names),
@@ -114,16 +117,20 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
   const opened = marks.filter(({ id }) => measured.opened.has(id));
   const openings: Definitions = OPENING_MEASURES.map((measure) => [
     measureNode(scope.id, measure),
-    { kind: 'compute', inputs: opened.map(({ id }) => markNode(id, measure)), run: sumOf },
+    withBrought(
+      opened.map(({ id }) => markNode(id, measure)),
+      broughtBy(measured.pieces, measure),
+    ),
   ]);
   // A typed piece is one run or one area, as a drawn mark is: a conduit typed in has its two ends too.
-  const count = marks.reduce((sum, mark) => sum + repeatOf(job, mark), measured.pieces.length);
+  const typed = measured.pieces.reduce((sum, { also }) => sum + (also?.['count'] ?? 1), 0);
+  const count = marks.reduce((sum, mark) => sum + repeatOf(job, mark), typed);
   return [
     ...own,
     [measureNode(scope.id, 'count'), valued(count)],
     ...openings,
     ...defineDerived(scope),
-    ...(scope.kind === 'run' ? defineJunctions(job, scope, marks, measured.met) : []),
+    ...(scope.kind === 'run' ? defineJunctions(job, scope, measured, measured.met) : []),
   ];
 }
 
@@ -185,9 +192,19 @@ function defineSums(
     const also = measure === leading || measure === 'plan_length' ? typed : [];
     const once = sharedNode(scope.id, measure);
     const inputs = [...drawn, ...hosted, ...also, ...(shared.has(once) ? [once] : [])];
-    return [measureNode(scope.id, measure), { kind: 'compute', inputs, run: sumOf }];
+    const brought = also.length > 0 || measure === 'count' ? 0 : broughtBy(pieces, measure);
+    return [measureNode(scope.id, measure), withBrought(inputs, brought)];
   });
 }
+
+/** What typed pieces say of a measure besides the figure they are typed with, in SI. */
+const broughtBy = (pieces: readonly PieceRecord[], measure: string): number =>
+  pieces.reduce((sum, { also }) => sum + (also?.[measure] ?? 0), 0);
+
+const withBrought = (inputs: readonly string[], brought: number): Rule => {
+  const run: Compute = brought === 0 ? sumOf : (values, at) => sumOf(values, at) + brought;
+  return { kind: 'compute', inputs, run };
+};
 
 /** An opening counts as often as its host does. */
 function defineHosted(job: Job, counted: readonly Opening[]): Definitions {
@@ -256,7 +273,7 @@ export const junctionsOnSheet = (
     met,
   ).map(({ found }) => found);
 
-function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[], met: Met): Definitions {
+function defineJunctions(job: Job, scope: Scope, { marks, pieces }: Measured, met: Met): Definitions {
   let found: Readonly<Record<JunctionMeasure, number>> | undefined;
   const find = (): Readonly<Record<JunctionMeasure, number>> => {
     const totals = { ends: 0, corners: 0, tees: 0, crossings: 0 };
@@ -266,6 +283,6 @@ function defineJunctions(job: Job, scope: Scope, marks: readonly Mark[], met: Me
   };
   return JUNCTION_MEASURES.map((measure) => [
     measureNode(scope.id, measure),
-    { kind: 'when-asked', value: () => (found ??= find())[measure] },
+    { kind: 'when-asked', value: () => (found ??= find())[measure] + broughtBy(pieces, measure) },
   ]);
 }

@@ -1,5 +1,4 @@
 import type { Frame, PlacedComponent } from '../assemblies/frames.ts';
-import { purchaseOf } from '../assemblies/purchase.ts';
 import type { Reference } from '../formula/references.ts';
 import type { Failure } from '../graph/failure.ts';
 import type { Rule } from '../graph/graph.ts';
@@ -14,7 +13,7 @@ import {
 } from '../takeoff/measures.ts';
 import { type Dimension, NUMBER } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
-import { type Definitions, defineQuantity } from './define.ts';
+import type { Definitions } from './define.ts';
 import { type Part, aloneNode, defineAlone, hasAlone, timesOf } from './defineAlone.ts';
 import {
   type CompiledValue,
@@ -266,17 +265,12 @@ function defineNet(placed: PlacedComponent, scopeNames: ScopeNames, names: Names
 const measureAsked = (reference: Reference): readonly Measure[] =>
   reference.type === 'name' && isMeasure(reference.name) ? [reference.name] : [];
 
-/** The figures of an assembly applied to a scope with all inside it, up to the quantities of its lines. */
-export function defineUse(
-  frames: readonly Frame[],
-  lines: readonly PlacedComponent[],
-  scopeNames: ScopeNames,
-  parts: Parts,
-): Definitions {
+/** The figures of an assembly applied to a scope with all inside it, up to the net figures of its lines. */
+export function defineUse(frames: readonly Frame[], scopeNames: ScopeNames, parts: Parts): Definitions {
   const byFrame = new Map(
     frames.map((frame) => [frame.path, { frame, names: componentNames(frame, scopeNames) }]),
   );
-  const own = [...byFrame.values()].flatMap(({ frame, names }): Definitions => [
+  return [...byFrame.values()].flatMap(({ frame, names }): Definitions => [
     ...defineInputs(frame, scopeNames),
     ...defineAmounts(frame, scopeNames, names),
     // A component that is off makes no line, and others may still read its figure.
@@ -285,8 +279,4 @@ export function defineUse(
       return defineNet({ frame, component, path, key: '' }, scopeNames, names, parts);
     }),
   ]);
-  const quantities = lines.flatMap(({ key, path, frame, component }) =>
-    defineQuantity(key, netNode(frame.use.id, path), component.unit, purchaseOf(component), component.name),
-  );
-  return [...own, ...quantities];
 }

@@ -20,7 +20,8 @@ export const filterNode = (key: string): string => `filter:${key}/value`;
 export const purchaseNode = (code: string, figure: 'need' | 'bought'): string =>
   `${purchaseLine(code)}/${figure}`;
 
-export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension';
+/** `flowing` is the quantity a pinned one stands over, `pick` which item its size leads to. */
+export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension' | 'flowing' | 'pick';
 export const lineNode = (line: LineKey, figure: LineFigure): string => `${line}/${figure}`;
 
 /** The line whose extension a node is; undefined for other nodes. */
@@ -37,9 +38,15 @@ export const SUM_KINDS: readonly Exclude<SumFigure, 'cost'>[] = [
   'hours',
 ];
 export const sectionNode = (sectionId: string, figure: SumFigure): string => `${sectionId}/${figure}`;
+/** 1 where anything of the scope is measured, 0 where nothing is yet. */
+export const measuredNode = (scopeId: string): string => `${scopeId}/measured`;
 /** The scope's own lines taken together. */
 export const scopeCostNode = (scopeId: string): string => `${scopeId}/cost`;
-export const bidNode = (figure: SumFigure | 'tax' | 'total'): string => `bid/${figure}`;
+export const bidNode = (figure: SumFigure | 'tax' | 'rounding' | 'total'): string => `bid/${figure}`;
+export const groupNode = (groupId: string, kind: CostKind): string => `group:${groupId}/${kind}`;
+export const sizeNode = (line: LineKey, key: string): string => `${line}/size/${key}`;
+export const pinnedNode = (line: LineKey): string => `${line}/pinned`;
+export const yardstickNode = (yardstickId: string): string => `${yardstickId}/driver`;
 export const markupNode = (markupId: string): string => `bid/${markupId}`;
 
 /** The record a node belongs to: everything before the first slash. */

@@ -4,8 +4,10 @@ import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
 import type { Figure } from '../graph/graph.ts';
 import type { Id } from '../job/id.ts';
 import { inOrder } from '../job/job.ts';
+import { overrideOf, sectionOf } from '../estimate/places.ts';
 import type { Component } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
+import type { Sizing } from '../job/records/pricing.ts';
 import type { Scope } from '../job/records/scope.ts';
 import { unitOrLabel, withWaste } from '../pricing/quantity.ts';
 import { MEASURE_DIMENSION, type Measure, leadingMeasure } from '../takeoff/measures.ts';
@@ -13,6 +15,7 @@ import type { Dimension } from '../units/dimension.ts';
 import type { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
 import { findMeasureBehind } from './explain.ts';
+import { reasonOfSize } from './sizes.ts';
 import {
   bidNode,
   lineNode,
@@ -54,6 +57,7 @@ export type StepLabel =
   | { readonly of: 'bought' }
   | { readonly of: 'rounded-up' }
   | { readonly of: 'typed' }
+  | { readonly of: 'pinned' }
   | { readonly of: 'price'; readonly item: string }
   | { readonly of: 'line'; readonly description: string }
   | { readonly of: 'lines' }
@@ -162,27 +166,45 @@ function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
   const target = { type: 'line', key } as const;
   const line = job.line.get(key as Id<'line'>);
   if (line !== undefined) {
-    const quantity = calculation.figure(lineNode(key, 'quantity'));
+    if (line.is !== undefined) return [];
+    const isPinned = calculation.graph.has(lineNode(key, 'flowing'));
+    const quantity = calculation.figure(lineNode(key, isPinned ? 'flowing' : 'quantity'));
     const figure: StepFigure = { kind: 'in-unit', figure: quantity, unit: line.unit };
     const typed: Step = { figure, label: { of: 'typed' }, target, here: false };
     const behind = behindSteps(calculation, netNode(line.id, 'typed'));
     return [
       ...behind,
       typed,
-      ...pricedSteps(calculation, key, line.itemCode, line.description, line.sectionId),
+      ...pinnedSteps(calculation, key, line.unit),
+      ...pricedSteps(
+        calculation,
+        key,
+        codeOf(calculation, key, line.itemCode, line.sizing),
+        line.description,
+        line.sectionId,
+      ),
     ];
   }
-  const purchase = listPurchases(job).find((each) => each.key === key);
+  const each = job.package.get(key as Id<'package'>);
+  if (each !== undefined) return pricedSteps(calculation, key, '', each.name, each.sectionId);
+  const purchase = listPurchases(job).find((one) => one.key === key);
   if (purchase !== undefined) return purchaseSteps(calculation, purchase);
   const found = findComponentLine(calculation, key);
   if (found === undefined) return [];
   const { component, path } = found;
-  const { use, scope } = found.frame;
+  const { use } = found.frame;
   const net = netNode(use.id, path);
   return [
     ...behindSteps(calculation, net),
     ...quantitySteps(calculation, net, key, component),
-    ...pricedSteps(calculation, key, component.itemCode, component.name, scope.sectionId),
+    ...pinnedSteps(calculation, key, component.unit),
+    ...pricedSteps(
+      calculation,
+      key,
+      overrideOf(job, key)?.itemCode ?? codeOf(calculation, key, component.itemCode, component.sizing),
+      component.name,
+      sectionOf(job, found),
+    ),
   ];
 }
 
@@ -246,9 +268,24 @@ function quantitySteps(
   }
   if (value !== undefined && Number(roundUpTo) !== 0 && component.roundAt === undefined) {
     const label: StepLabel = { of: 'round-up', multiple: roundUpTo };
-    steps.push({ figure: inUnit(calculation.figure(lineNode(key, 'quantity'))), label, target, here: false });
+    const bought = calculation.graph.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity';
+    steps.push({ figure: inUnit(calculation.figure(lineNode(key, bought))), label, target, here: false });
   }
   return steps;
+}
+
+/** The item a line is priced by: its own, or the one that its sizes lead to. */
+function codeOf(calculation: Calculation, key: LineKey, code: string, sizing: Sizing | undefined): string {
+  if (sizing === undefined) return code;
+  const known = (node: string): number | undefined => knownValue(calculation.figure(node));
+  return reasonOfSize(calculation.job, key, sizing, known)?.item.code ?? '';
+}
+
+/** The figure that was typed over what flows. */
+function pinnedSteps(calculation: Calculation, key: LineKey, unit: string): readonly Step[] {
+  if (!calculation.graph.has(lineNode(key, 'flowing'))) return [];
+  const figure: StepFigure = { kind: 'in-unit', figure: calculation.figure(lineNode(key, 'quantity')), unit };
+  return [{ figure, label: { of: 'pinned' }, target: { type: 'line', key }, here: false }];
 }
 
 function pricedSteps(

@@ -4,11 +4,15 @@ import { type LineKey, NO_SECTION } from './lineKey.ts';
 import type { Id } from '../job/id.ts';
 import { groupBy } from '../job/groupBy.ts';
 import { type Job, inOrder } from '../job/job.ts';
+import type { PlaceInAlternate } from '../job/records/alternate.ts';
 import type { Component } from '../job/records/assembly.ts';
 import type { Line } from '../job/records/line.ts';
+import type { Package } from '../job/records/quote.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Section } from '../job/records/section.ts';
 import type { Use } from '../job/records/use.ts';
+import { isLumpSum } from './lines.ts';
+import { alternateOf, isSpread, mayBeSpread, overrideOf, sectionOf } from './places.ts';
 
 export interface ComponentRow {
   readonly type: 'component';
@@ -18,6 +22,8 @@ export interface ComponentRow {
   readonly use: Use;
   readonly scope: Scope;
   readonly depth: number;
+  /** Stands in a section by itself, not under what was measured. */
+  readonly spread?: boolean;
 }
 
 /** What an item is rounded up by at purchase, over the whole job. */
@@ -39,26 +45,117 @@ export type EstimateRow =
   | { readonly type: 'scope'; readonly key: string; readonly scope: Scope; readonly depth: number }
   | ComponentRow
   | PurchaseRow
-  | { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number };
+  | { readonly type: 'quote'; readonly key: LineKey; readonly package: Package; readonly depth: number }
+  | { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number }
+  | { readonly type: 'text'; readonly key: LineKey; readonly line: Line; readonly depth: number }
+  | {
+      readonly type: 'subtotal';
+      readonly key: LineKey;
+      readonly line: Line;
+      readonly depth: number;
+      /** The lines it sums: those above it in its section, up to the subtotal before. */
+      readonly over: readonly LineKey[];
+    };
+
+/** Rows that money hangs on. */
+export type PricedRow = Extract<EstimateRow, { type: 'component' | 'purchase' | 'quote' | 'line' }>;
+
+export const isPriced = (row: EstimateRow): row is PricedRow =>
+  row.type === 'component' || row.type === 'purchase' || row.type === 'quote' || row.type === 'line';
+
+export const alternateOfRow = (job: Job, row: EstimateRow): PlaceInAlternate | undefined => {
+  switch (row.type) {
+    case 'component':
+      return alternateOf(job, row.placed);
+    case 'line':
+      return row.line.alternate;
+    case 'quote':
+      return row.package.alternate;
+    case 'scope':
+      return row.scope.alternate;
+    default:
+      return undefined;
+  }
+};
+
+/** The same row for the same component, so that what is drawn of it may stay. */
+const knownRows = new WeakMap<PlacedComponent, ComponentRow>();
+
+function rowOfComponent(placed: PlacedComponent, depth: number): ComponentRow {
+  const had = knownRows.get(placed);
+  if (had?.depth === depth) return had;
+  const row: ComponentRow = {
+    type: 'component',
+    key: placed.key,
+    placed,
+    component: placed.component,
+    use: placed.frame.use,
+    scope: placed.frame.scope,
+    depth,
+  };
+  knownRows.set(placed, row);
+  return row;
+}
 
 /** The rows a scope brings: one for each component of each assembly on it. */
 export function componentRowsOf(
   job: Job,
-  scope: Scope,
+  _scope: Scope,
   uses: readonly Use[],
   depth: number,
 ): readonly ComponentRow[] {
   return inOrder(uses).flatMap((use) =>
-    componentsOf(job, use).map((placed) => ({
-      type: 'component' as const,
-      key: placed.key,
-      placed,
-      component: placed.component,
-      use,
-      scope,
-      depth,
-    })),
+    componentsOf(job, use).map((placed) => rowOfComponent(placed, depth)),
   );
+}
+
+/** Lines of assemblies that stand by themselves, by their section. */
+function spreadBySection(job: Job): ReadonlyMap<string | null, readonly ComponentRow[]> {
+  const spread: ComponentRow[] = [];
+  if (!mayBeSpread(job)) return new Map();
+  for (const use of inOrder(job.use.values()))
+    for (const placed of componentsOf(job, use))
+      if (isSpread(job, placed)) spread.push({ ...rowOfComponent(placed, 0), spread: true });
+  return groupBy(spread, ({ placed }): string | null => sectionOf(job, placed));
+}
+
+const orderOf = (job: Job, row: EstimateRow): number => {
+  switch (row.type) {
+    case 'component':
+      return overrideOf(job, row.key)?.order ?? row.scope.order;
+    case 'quote':
+      return row.package.order;
+    case 'line':
+    case 'text':
+    case 'subtotal':
+      return row.line.order;
+    default:
+      return 0;
+  }
+};
+
+const rowsOfLines = new WeakMap<Line, EstimateRow>();
+
+function rowOfLine(line: Line, depth: number): EstimateRow {
+  if (line.is === 'subtotal') return { type: 'subtotal', key: line.id, line, depth, over: [] };
+  const had = rowsOfLines.get(line);
+  if (had?.depth === depth) return had;
+  const row: EstimateRow = { type: line.is === 'text' ? 'text' : 'line', key: line.id, line, depth };
+  rowsOfLines.set(line, row);
+  return row;
+}
+
+/** Each subtotal sums the priced lines above it, from the one before. */
+function withSubtotals(rows: readonly EstimateRow[]): readonly EstimateRow[] {
+  if (!rows.some(({ type }) => type === 'subtotal')) return rows;
+  let over: LineKey[] = [];
+  return rows.map((row) => {
+    if (isPriced(row)) over.push(row.key);
+    if (row.type !== 'subtotal') return row;
+    const summed = over;
+    over = [];
+    return { ...row, over: summed };
+  });
 }
 
 /** The whole estimate in order: sections with their scopes, the scopes' components, and typed lines. */
@@ -66,24 +163,27 @@ export function listRows(job: Job): readonly EstimateRow[] {
   const usesByScope = groupBy(job.use.values(), ({ scopeId }) => scopeId);
   const scopesBySection = groupBy(job.scope.values(), ({ sectionId }) => sectionId);
   const linesBySection = groupBy(job.line.values(), ({ sectionId }) => sectionId);
+  const quotesBySection = groupBy(job.package.values(), ({ sectionId }) => sectionId);
   const innerSections = groupBy(job.section.values(), ({ parentId }) => parentId);
+  const spread = spreadBySection(job);
 
-  const own = (sectionId: Id<'section'> | null, depth: number): EstimateRow[] => {
+  const own = (sectionId: Id<'section'> | null, depth: number): readonly EstimateRow[] => {
     const scopes = inOrder(scopesBySection.get(sectionId) ?? []).flatMap((scope): EstimateRow[] => {
       const uses = usesByScope.get(scope.id) ?? [];
-      if (uses.length === 0) return [];
-      return [
-        { type: 'scope', key: scope.id, scope, depth },
-        ...componentRowsOf(job, scope, uses, depth + 1),
-      ];
+      const rows = componentRowsOf(job, scope, uses, depth + 1);
+      const under = spread.size === 0 ? rows : rows.filter(({ placed }) => !isSpread(job, placed));
+      if (under.length === 0) return [];
+      return [{ type: 'scope', key: scope.id, scope, depth }, ...under];
     });
-    const lines = inOrder(linesBySection.get(sectionId) ?? []).map((line): EstimateRow => ({
-      type: 'line',
-      key: line.id,
-      line,
-      depth,
-    }));
-    return [...scopes, ...lines];
+    const lines: EstimateRow[] = [
+      ...(linesBySection.get(sectionId) ?? []).map((line) => rowOfLine(line, depth)),
+      ...(quotesBySection.get(sectionId) ?? [])
+        .filter(isLumpSum)
+        .map((each): EstimateRow => ({ type: 'quote', key: each.id, package: each, depth })),
+      ...(spread.get(sectionId) ?? []).map((row) => ({ ...row, depth })),
+    ];
+    lines.sort((a, b) => orderOf(job, a) - orderOf(job, b) || (a.key < b.key ? -1 : 1));
+    return withSubtotals([...scopes, ...lines]);
   };
   const sections = (parentId: Id<'section'> | null, depth: number): EstimateRow[] =>
     inOrder(innerSections.get(parentId) ?? []).flatMap((section): EstimateRow[] => [

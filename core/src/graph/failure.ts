@@ -39,4 +39,8 @@ export type Failure =
       readonly priced: string;
       readonly code: string;
     }
-  | { readonly kind: 'no-wage'; readonly craft: string };
+  | { readonly kind: 'no-wage'; readonly craft: string }
+  /** No item of the family is big enough; sizes in SI, in the order they were asked for. */
+  | { readonly kind: 'no-size'; readonly family: string; readonly sizes: readonly number[] }
+  /** Several were asked for a price, and none is taken yet. */
+  | { readonly kind: 'no-quote'; readonly package: string };

@@ -55,6 +55,13 @@ export const remove =
       if (record === undefined) return refuse({ kind: 'record-gone', id });
       removed.push(record);
     }
+    // What was changed on the lines of a use goes with it.
+    if (job.override.size > 0)
+      for (const override of job.override.values()) {
+        if (gone.has(override.id) || !gone.has(override.line.split('/')[0] ?? '')) continue;
+        gone.add(override.id);
+        removed.push(override);
+      }
     // Marks, the many, are pointed at by openings only; looking through all records would cost more.
     const onlyMarks = removed.every(({ type }) => type === 'mark' || type === 'opening');
     for (const record of onlyMarks ? job.opening.values() : listRecords(job)) {

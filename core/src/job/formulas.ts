@@ -2,6 +2,7 @@ import { type WordRole, listRoles, replaceWords } from '../formula/roles.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobRecord, RecordOf } from './record.ts';
 import type { Assembly } from './records/assembly.ts';
+import type { Sizing } from './records/pricing.ts';
 
 /** Words that mean something of their own in a formula, whatever the job calls so. */
 export type Hidden = (word: string) => boolean;
@@ -22,6 +23,21 @@ const textFormulas = /\{([^{}]*)\}/g;
 export const mapNote = (note: string, change: (formula: string) => string): string =>
   note.replace(textFormulas, (_whole, inner: string) => `{${change(inner)}}`);
 
+/** A quantity that was typed over. */
+const mapChoices = ({ pinned }: { readonly pinned?: string | undefined }, on: (text: string) => string) =>
+  pinned === undefined ? {} : { pinned: on(pinned) };
+
+/** The sizes an item is looked for by. */
+const mapSizing = ({ sizing }: { readonly sizing?: Sizing | undefined }, on: (text: string) => string) =>
+  sizing === undefined
+    ? {}
+    : {
+        sizing: {
+          ...sizing,
+          by: Object.fromEntries(Object.entries(sizing.by).map(([key, text]) => [key, on(text)])),
+        },
+      };
+
 function mapAssembly(assembly: Assembly, change: Change): Assembly {
   const own = new Set([
     ...assembly.inputs.map(({ key }) => key),
@@ -39,6 +55,7 @@ function mapAssembly(assembly: Assembly, change: Change): Assembly {
       ...each,
       formula: on(each.formula),
       ...maybe('when', each.when),
+      ...mapSizing(each, on),
     })),
     ...(assembly.inner === undefined
       ? {}
@@ -82,7 +99,16 @@ export function mapFormulas(job: Job, record: JobRecord, change: Change): JobRec
     case 'quantity':
       return { ...record, formula: change({ text: record.formula, hides: nothing }) };
     case 'line':
-      return { ...record, quantity: change({ text: record.quantity, hides: nothing }) };
+      return {
+        ...record,
+        quantity: change({ text: record.quantity, hides: nothing }),
+        ...mapChoices(record, (text) => change({ text, hides: nothing })),
+        ...mapSizing(record, (text) => change({ text, hides: nothing })),
+      };
+    case 'override':
+      return { ...record, ...mapChoices(record, (text) => change({ text, hides: nothing })) };
+    case 'yardstick':
+      return { ...record, driver: change({ text: record.driver, hides: nothing }) };
     case 'piece':
       return { ...record, text: change({ text: record.text, hides: nothing }) };
     case 'scope': {
@@ -162,6 +188,10 @@ export function titleOf(job: Job, record: JobRecord): string {
   switch (record.type) {
     case 'line':
       return record.description;
+    case 'override':
+      return record.description ?? record.line;
+    case 'yardstick':
+      return record.name;
     case 'use':
       return findRecord(job, record.assemblyId)?.name ?? '';
     case 'piece':

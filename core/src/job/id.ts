@@ -19,7 +19,16 @@ export type RecordType =
   | 'craft'
   | 'item'
   | 'line'
-  | 'markup';
+  | 'markup'
+  | 'crew'
+  | 'region'
+  | 'adjustment'
+  | 'override'
+  | 'alternate'
+  | 'package'
+  | 'quote'
+  | 'yardstick'
+  | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;
 

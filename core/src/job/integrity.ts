@@ -5,6 +5,7 @@ import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import type { Id } from './id.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
+import { remember } from './remember.ts';
 import type { JobRecord, RecordOf } from './record.ts';
 
 /** The records a record points at; each must exist for the job to make sense. */
@@ -25,9 +26,24 @@ export function referencesOf(record: JobRecord): readonly Id[] {
         ...(record.dueOn ?? []),
         ...(record.meets ?? []),
         ...(record.difficulty ?? []),
+        record.alternate?.id ?? null,
       ]);
     case 'line':
-      return present([record.sectionId]);
+      return present([record.sectionId, record.crewId ?? null, record.alternate?.id ?? null]);
+    case 'override':
+      return present([record.sectionId ?? null, record.alternate?.id ?? null]);
+    case 'adjustment':
+      return record.on.what === 'section' ? [record.on.sectionId] : [];
+    case 'yardstick':
+      return record.on.what === 'section' ? [record.on.sectionId] : [];
+    case 'package':
+      return present([record.sectionId, record.takenId, record.alternate?.id ?? null]);
+    case 'quote':
+      return [record.packageId];
+    case 'crew':
+      return record.members.map(({ craftId }) => craftId);
+    case 'settings':
+      return present([record.regionId ?? null]);
     case 'mark':
       return present([record.scopeId, record.sheetId, record.zoneId ?? null]);
     case 'opening':
@@ -41,10 +57,10 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'assembly':
       return [
         ...(record.inner ?? []).map(({ assemblyId }) => assemblyId),
-        ...present(record.components.map(({ labor }) => labor?.craftId ?? null)),
+        ...present(record.components.flatMap(({ labor }) => [labor?.craftId ?? null, labor?.crewId ?? null])),
       ];
     case 'item':
-      return present([record.craftId]);
+      return present([record.craftId, record.crewId ?? null]);
     default:
       return [];
   }
@@ -67,11 +83,23 @@ const isKeyed = (record: JobRecord): record is Keyed =>
 const isReserved = ({ type, key }: Keyed): boolean =>
   RESERVED_NAMES.has(key) || (type === 'quantity' && isMeasure(key));
 
+/** The one item of each code, or that there are several: a price list of thousands is checked in one pass. */
+const holderOfCode = remember((items: Job['item']): ReadonlyMap<string, string> => {
+  const holders = new Map<string, string>();
+  for (const { code, id } of items.values()) holders.set(code, holders.has(code) ? 'several' : id);
+  return holders;
+});
+
+const holderOfLine = remember((overrides: Job['override']): ReadonlyMap<string, string> => {
+  const holders = new Map<string, string>();
+  for (const { line, id } of overrides.values()) holders.set(line, holders.has(line) ? 'several' : id);
+  return holders;
+});
+
 function checkKey(job: Job, record: JobRecord): JobProblem | undefined {
   if (record.type === 'item') {
-    for (const other of job.item.values())
-      if (other.code === record.code && other.id !== record.id)
-        return { kind: 'code-taken', code: record.code };
+    if (holderOfCode(job.item).get(record.code) !== record.id)
+      return { kind: 'code-taken', code: record.code };
   }
   if (!isKeyed(record)) return undefined;
   if (isReserved(record)) return { kind: 'key-reserved', key: record.key };
@@ -116,18 +144,37 @@ function checkOpening(job: Job, record: JobRecord): JobProblem | undefined {
   return record.widthM > lengthM ? { kind: 'opening-too-wide', widthM: record.widthM, lengthM } : undefined;
 }
 
+/** A margin of the whole price leaves nothing for the work. */
+function checkMargin(record: JobRecord): JobProblem | undefined {
+  if (record.type !== 'markup' || record.as !== 'margin') return undefined;
+  const rates = [record.percent, ...(record.rates ?? []).map(({ percent }) => percent)];
+  return rates.some((percent) => Number(percent) >= 100)
+    ? { kind: 'margin-too-large', name: record.name }
+    : undefined;
+}
+
+/** A derived line is changed in one place. */
+function checkOverride(job: Job, record: JobRecord): JobProblem | undefined {
+  if (record.type !== 'override') return undefined;
+  return holderOfLine(job.override).get(record.line) === record.id
+    ? undefined
+    : { kind: 'code-taken', code: record.line };
+}
+
 /** What is wrong with a record that was just put into the job, apart from its own fields. */
 export const checkPlace = (job: Job, record: JobRecord): JobProblem | undefined =>
   checkReferences(job, record) ??
   checkKey(job, record) ??
   checkNesting(job, record) ??
+  checkMargin(record) ??
+  checkOverride(job, record) ??
   checkOpening(job, record);
 
 /** Checks a whole job, as after reading a file. Keys and codes are gathered once, not per record. */
 export function checkJob(job: Job): JobProblem | undefined {
   const keys = new Set<string>();
   for (const record of listRecords(job)) {
-    const problem = checkReferences(job, record) ?? checkNesting(job, record);
+    const problem = checkReferences(job, record) ?? checkNesting(job, record) ?? checkMargin(record);
     if (problem !== undefined) return problem;
     const key = isKeyed(record)
       ? `key ${record.key}`

@@ -26,6 +26,8 @@ export type JobProblem =
   | { readonly kind: 'difficulty-in-use'; readonly name: string; readonly count: number }
   | { readonly kind: 'assembly-in-use'; readonly name: string; readonly scopes: readonly string[] }
   | { readonly kind: 'section-in-use'; readonly name: string; readonly count: number }
+  | { readonly kind: 'margin-too-large'; readonly name: string }
+  | { readonly kind: 'crew-in-use'; readonly name: string; readonly count: number }
   | { readonly kind: 'craft-in-use'; readonly name: string; readonly count: number };
 
 export type FieldFault =

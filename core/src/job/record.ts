@@ -1,7 +1,11 @@
 import type * as z from 'zod';
 import type { Id, RecordType } from './id.ts';
+import { acceptanceSchema } from './records/acceptance.ts';
+import { adjustmentSchema } from './records/adjustment.ts';
+import { alternateSchema } from './records/alternate.ts';
 import { assemblySchema } from './records/assembly.ts';
 import { craftSchema } from './records/craft.ts';
+import { crewSchema } from './records/crew.ts';
 import { difficultySchema } from './records/difficulty.ts';
 import { fileSchema } from './records/file.ts';
 import { itemSchema } from './records/item.ts';
@@ -11,14 +15,18 @@ import { tableSchema } from './records/lookupTable.ts';
 import { markSchema } from './records/mark.ts';
 import { markupSchema } from './records/markup.ts';
 import { openingSchema } from './records/opening.ts';
+import { overrideSchema } from './records/override.ts';
 import { pieceSchema } from './records/piece.ts';
 import { quantitySchema } from './records/quantity.ts';
+import { packageSchema, quoteSchema } from './records/quote.ts';
+import { regionSchema } from './records/region.ts';
 import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
 import { settingsSchema } from './records/settings.ts';
 import { sheetSchema } from './records/sheet.ts';
 import { useSchema } from './records/use.ts';
+import { yardstickSchema } from './records/yardstick.ts';
 import { zoneSchema } from './records/zone.ts';
 
 export const RECORD_SCHEMAS = {
@@ -42,6 +50,15 @@ export const RECORD_SCHEMAS = {
   item: itemSchema,
   line: lineSchema,
   markup: markupSchema,
+  crew: crewSchema,
+  region: regionSchema,
+  adjustment: adjustmentSchema,
+  override: overrideSchema,
+  alternate: alternateSchema,
+  package: packageSchema,
+  quote: quoteSchema,
+  yardstick: yardstickSchema,
+  acceptance: acceptanceSchema,
 } as const;
 
 export type RecordOf<Type extends RecordType> = z.infer<(typeof RECORD_SCHEMAS)[Type]>;

@@ -1,20 +1,30 @@
 import type { Failure } from '../graph/failure.ts';
-import type { ComponentLabor, CostKind } from '../job/records/assembly.ts';
-import type { Craft } from '../job/records/craft.ts';
+import { COST_KINDS, type ComponentLabor, type CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
+import type { TypedCosts } from '../job/records/pricing.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { isNumber, sameDimension } from '../units/dimension.ts';
+import { findUnit } from '../units/unit.ts';
 import type { Unit } from '../units/unit.ts';
+import { type Gang, type Workers, gangOf, hoursPerUnit } from './labor.ts';
 import { unitOrLabel } from './quantity.ts';
 
-/** What one unit of a line costs, by kind, in major units of money; labor as hours and wage. */
-export interface UnitPrice {
-  readonly costs: readonly { readonly kind: CostKind; readonly amount: number }[];
-  readonly hours: number;
-  readonly wage: number;
-  /** Units the price is for in one unit of the line: 1/27 where ft³ is priced per yd³. */
+/** A cost in major units of money for `basis` units, of which one of the line has `factor`: 1/27 for ft³ at a price per yd³. */
+export interface UnitCost {
+  readonly kind: CostKind;
+  readonly amount: number;
   readonly factor: number;
   readonly basis: number;
+  /** Of the price book; a local adjustment acts on it. */
+  readonly fromBook?: boolean;
+}
+
+/** What one unit of a line costs by kind, and the labor hours in it with those who work them. */
+export interface UnitPrice {
+  readonly costs: readonly UnitCost[];
+  /** For one unit of the line, before difficulty. */
+  readonly hours: number;
+  readonly gang: Gang | undefined;
 }
 
 const toNumber = (decimal: string): number => (decimal === '' ? 0 : Number(decimal));
@@ -26,12 +36,14 @@ function conversionFactor(from: Unit, to: Unit): number | undefined {
   return from.factor / to.factor;
 }
 
+/** How many of the unit an item is priced in one unit of the line has; undefined where they do not convert. */
+export const unitFactor = (lineUnit: string, pricedUnit: string): number | undefined =>
+  conversionFactor(unitOrLabel(lineUnit), unitOrLabel(pricedUnit));
+
+const BOOK_COSTS = ['material', 'equipment', 'subcontract', 'other'] as const;
+
 /** The price of one `lineUnit` by an item of the price book, or why it has none. */
-export function priceByItem(
-  item: Item,
-  lineUnit: string,
-  findCraft: (id: NonNullable<Item['craftId']>) => Craft | undefined,
-): Result<UnitPrice, Failure> {
+export function priceByItem(item: Item, lineUnit: string, workers: Workers): Result<UnitPrice, Failure> {
   const measured = unitOrLabel(lineUnit);
   const factor = conversionFactor(measured, unitOrLabel(item.unit));
   if (factor === undefined)
@@ -42,46 +54,110 @@ export function priceByItem(
       priced: item.unit,
       code: item.code,
     });
-  const kinds = ['material', 'equipment', 'subcontract', 'other'] as const;
-  const costs = kinds
-    .filter((kind) => item[kind] !== '')
-    .map((kind) => ({ kind, amount: toNumber(item[kind]) }));
-  const hours = toNumber(item.laborHours);
-  if (costs.length === 0 && hours === 0) return refuse({ kind: 'no-price' });
-  const craft = item.craftId === null ? undefined : findCraft(item.craftId);
-  if (hours !== 0 && (craft === undefined || craft.wage === ''))
-    return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
-  return accept({ costs, hours, wage: toNumber(craft?.wage ?? ''), factor, basis: item.basis });
+  const { basis } = item;
+  const costs = BOOK_COSTS.filter((kind) => item[kind] !== '').map((kind): UnitCost => ({
+    kind,
+    amount: toNumber(item[kind]),
+    factor,
+    basis,
+    fromBook: true,
+  }));
+  const labor = laborOfItem(item, factor, workers);
+  if (!labor.ok) return labor;
+  if (costs.length === 0 && labor.value.hours === 0) return refuse({ kind: 'no-price' });
+  return accept({ costs, ...labor.value });
 }
 
-const DAY_HOURS = 8;
+/** Hours have a basis of their own; a rate or daily output is for single units. */
+function laborOfItem(
+  item: Item,
+  factor: number,
+  workers: Workers,
+): Result<Pick<UnitPrice, 'hours' | 'gang'>, Failure> {
+  if (toNumber(item.laborHours) === 0) return accept({ hours: 0, gang: undefined });
+  const gang = gangOf(item, workers);
+  if (!gang.ok) return gang;
+  const each = hoursPerUnit(item.laborBy ?? 'hours', item.laborHours, gang.value) ?? 0;
+  const basis = item.laborBy === undefined ? (item.laborBasis ?? item.basis) : 1;
+  return accept({ hours: (each * factor) / basis, gang: gang.value });
+}
 
-/** Hours for one unit of the line, from how the production was said; undefined while there is no figure. */
-export function hoursByLabor({ by, figure }: ComponentLabor): number | undefined {
-  const value = toNumber(figure);
-  if (by === 'hours') return figure === '' ? undefined : value;
-  if (value <= 0) return undefined;
-  return (by === 'hourly' ? 1 : DAY_HOURS) / value;
+/** What a single unit of an item costs in its own unit, in major units, before region and adjustments. */
+export interface OneUnitCost {
+  readonly direct: number;
+  readonly hours: number;
+  /** Wages and machines of those who do it. */
+  readonly labor: number;
+}
+
+export function costOfOne(item: Item, workers: Workers): Result<OneUnitCost, Failure> {
+  const price = priceByItem(item, item.unit, workers);
+  if (!price.ok) return price;
+  const { costs, hours, gang } = price.value;
+  const direct = costs.reduce((sum, { amount, factor, basis }) => sum + (amount * factor) / basis, 0);
+  const labor = gang === undefined ? 0 : (hours / gang.people) * (gang.wages + gang.machines);
+  return accept({ direct, hours, labor });
 }
 
 /** The price with the component's own hours in the place of the item's; the hours alone where there is no item. */
 export function priceWithLabor(
   price: Result<UnitPrice, Failure>,
   labor: ComponentLabor,
-  findCraft: (id: NonNullable<Item['craftId']>) => Craft | undefined,
+  workers: Workers,
 ): Result<UnitPrice, Failure> {
-  const craft = labor.craftId === null ? undefined : findCraft(labor.craftId);
-  const hours = hoursByLabor(labor);
+  const gang = gangOf(labor, workers);
+  if (labor.figure === '') return refuse({ kind: 'no-price' });
+  if (!gang.ok) return gang;
+  const hours = hoursPerUnit(labor.by, labor.figure, gang.value);
   if (hours === undefined) return refuse({ kind: 'no-price' });
-  if (craft === undefined || craft.wage === '') return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
   if (!price.ok && price.problem.kind !== 'no-price') return price;
-  const { costs, factor, basis } = price.ok ? price.value : { costs: [], factor: 1, basis: 1 };
-  // The item's own factor and basis are taken out: these hours are for a unit of the line.
-  return accept({ costs, factor, basis, hours: (hours * basis) / factor, wage: toNumber(craft.wage) });
+  return accept({ costs: price.ok ? price.value.costs : [], hours, gang: gang.value });
 }
+
+const perUnit = (kind: CostKind, amount: string): UnitCost => ({
+  kind,
+  amount: Number(amount),
+  factor: 1,
+  basis: 1,
+});
 
 /** A cost typed on the line itself, per unit of the line. */
 export const priceByHand = (kind: CostKind, amount: string): Result<UnitPrice, Failure> =>
   amount === ''
     ? refuse({ kind: 'no-price' })
-    : accept({ costs: [{ kind, amount: Number(amount) }], hours: 0, wage: 0, factor: 1, basis: 1 });
+    : accept({ costs: [perUnit(kind, amount)], hours: 0, gang: undefined });
+
+/** The price with what was typed over it by kind. Labor typed as money has no hours, typed ones neither. */
+export function priceWithTyped(
+  price: Result<UnitPrice, Failure>,
+  typed: TypedCosts,
+  gang: Result<Gang, Failure> | undefined,
+): Result<UnitPrice, Failure> {
+  const kinds = COST_KINDS.filter((kind) => (typed[kind] ?? '') !== '');
+  const hasHours = (typed.hours ?? '') !== '' && !kinds.includes('labor');
+  if (kinds.length === 0 && !hasHours) return price;
+  // A price that is there and does not fit stays wrong; one that is not there yet is what was typed.
+  if (!price.ok && price.problem.kind !== 'no-price') return price;
+  const under: UnitPrice = price.ok ? price.value : { costs: [], hours: 0, gang: undefined };
+  const costs = [
+    // Labor is one or the other: hours that are typed come in the place of money typed for it before.
+    ...under.costs.filter(({ kind }) => !kinds.includes(kind) && !(hasHours && kind === 'labor')),
+    ...kinds.map((kind) => perUnit(kind, typed[kind] ?? '')),
+  ];
+  if (hasHours) {
+    const who = under.gang === undefined ? gang : accept(under.gang);
+    if (who === undefined) return refuse({ kind: 'no-wage', craft: '' });
+    return who.ok ? accept({ costs, hours: toNumber(typed.hours ?? ''), gang: who.value }) : who;
+  }
+  return kinds.includes('labor') ? accept({ costs, hours: 0, gang: undefined }) : accept({ ...under, costs });
+}
+
+/** A crew by its own time: one unit of the line is a day or an hour of all of them. */
+export function priceByCrew(gang: Gang, lineUnit: string): Result<UnitPrice, Failure> {
+  const unit = unitOrLabel(lineUnit);
+  const hour = findUnit('h');
+  if (unit.symbol === 'day') return accept({ costs: [], hours: gang.people * gang.dayHours, gang });
+  if (hour !== undefined && sameDimension(unit.dimension, hour.dimension))
+    return accept({ costs: [], hours: (gang.people * unit.factor) / hour.factor, gang });
+  return refuse({ kind: 'no-price' });
+}

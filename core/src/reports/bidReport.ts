@@ -1,6 +1,7 @@
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { joinNote, notesOf } from '../calculate/notes.ts';
+import { linePrices } from '../calculate/linePrices.ts';
 import { bidNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
 import { distribute } from '../estimate/distribute.ts';
 import { NO_SECTION } from '../estimate/lineKey.ts';
@@ -37,7 +38,7 @@ const paragraphs = (text: string): readonly string[] =>
 
 const valueOf = (calculation: Calculation, node: string): number => knownValue(calculation.figure(node)) ?? 0;
 
-/** What the client gets. Tax and markups are spread over the sections by their cost, to the cent. */
+/** What the client gets. Tax and markups are spread over the lines by their cost, to the cent. */
 export function bidReport(calculation: Calculation, detail: BidDetail): BidReport {
   const { job } = calculation;
   const settings = settingsOf(job);
@@ -53,12 +54,12 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
   const sections = topSections(job)
     .map((section) => ({ ...section, cost: valueOf(calculation, sectionNode(section.id, 'cost')) }))
     .filter(({ cost }) => cost !== 0);
-  const amounts = distribute(
-    total,
-    sections.map(({ cost }) => cost),
-  );
+  // The shares of the lines, so that rates of a section's own stay in it.
+  const prices = linePrices(calculation);
+  const shared = sections.map(({ id }) => prices.ofSection(id));
+  const left = total - shared.reduce((sum, share) => sum + share, 0);
   const rows = sections.map(({ id, code, name }, index) => {
-    const amount = amounts[index] ?? 0;
+    const amount = (shared[index] ?? 0) + (index === 0 ? left : 0);
     return { code, name, amount, inner: detail === 'scopes' ? innerRows(calculation, id, amount) : [] };
   });
   return { ...common, rows };

@@ -1,9 +1,25 @@
 import type { Calculation } from '../calculate/calculation.ts';
-import { findPrice, knownValue } from '../calculate/define.ts';
+import { knownValue } from '../calculate/define.ts';
+import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/defineLines.ts';
+import { type Acting, amountsOf, hourlyWage } from '../calculate/definePrice.ts';
 import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
-import { type EstimateRow, listRows } from '../estimate/rows.ts';
+import {
+  type Pricing,
+  findPrice,
+  pricingOfComponent,
+  pricingOfLine,
+  pricingOfPurchase,
+} from '../calculate/pricing.ts';
+import { sizedItems } from '../calculate/sizes.ts';
+import { listLines } from '../estimate/lines.ts';
+import type { Job } from '../job/job.ts';
+import { remember } from '../job/remember.ts';
+import { type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
+import { acceptedIn, costCodeOf, counts, overrideOf, sectionOf } from '../estimate/places.ts';
+import { takenQuote } from '../estimate/quotes.ts';
 import type { Failure } from '../graph/failure.ts';
 import type { CostKind } from '../job/records/assembly.ts';
+import type { Item } from '../job/records/item.ts';
 import type { UnitPrice } from '../pricing/price.ts';
 
 /** Cost of one unit of a line, in major units; what the exported sheet multiplies. */
@@ -12,6 +28,8 @@ export interface PerUnit {
   readonly equipment: number;
   readonly subcontract: number;
   readonly other: number;
+  /** Labor that was given as money; what has hours has none of it. */
+  readonly labor: number;
   readonly hours: number;
   readonly wage: number;
 }
@@ -39,10 +57,16 @@ const KINDS: readonly (CostKind | 'hours')[] = [
   'other',
 ];
 
-/** The estimate as a table: what the grid shows and every export writes. */
+/** The lines that count in the bid as a table: what every export writes. */
 export function estimateReport(calculation: Calculation): readonly ReportLine[] {
-  return listShownRows(calculation).map((row) => reportLine(calculation, row));
+  return listShownRows(calculation)
+    .filter((row) => countsInBid(calculation, row))
+    .map((row) => reportLine(calculation, row));
 }
+
+/** False for what stands in an alternate that is not accepted, or is dropped by one that is. */
+export const countsInBid = ({ job }: Calculation, row: EstimateRow): boolean =>
+  counts(alternateOfRow(job, row), acceptedIn(job));
 
 /** The rows with something to show: components whose rule says that they do not apply are left out. */
 export const listShownRows = (calculation: Calculation): readonly EstimateRow[] =>
@@ -50,6 +74,7 @@ export const listShownRows = (calculation: Calculation): readonly EstimateRow[] 
 
 /** One row of the estimate with its figures of the moment. */
 export function reportLine(calculation: Calculation, row: EstimateRow): ReportLine {
+  const { job } = calculation;
   switch (row.type) {
     case 'section':
       return groupLine(calculation, row, row.section?.code ?? '', row.section?.name ?? '', (kind) =>
@@ -59,25 +84,33 @@ export function reportLine(calculation: Calculation, row: EstimateRow): ReportLi
       return groupLine(calculation, row, '', row.scope.name, (kind) =>
         kind === 'cost' ? scopeCostNode(row.scope.id) : undefined,
       );
-    case 'component':
-      return pricedLine(
-        calculation,
-        row,
-        row.component.name,
-        { ...row.component, typedCost: null },
-        calculation.difficultyOf(row.use),
-      );
-    case 'purchase':
-      return pricedLine(calculation, row, row.purchase.name, {
-        unit: row.purchase.unit,
-        itemCode: row.purchase.code,
-        typedCost: null,
-        onlyCosts: true,
-      });
-    case 'line':
-      return pricedLine(calculation, row, row.line.description, row.line);
+    case 'text':
+      return { ...EMPTY_LINE, row, description: row.line.description };
+    case 'subtotal':
+      return subtotalLine(calculation, row);
+    case 'quote':
+      return quoteLine(calculation, row);
+    default:
+      return pricedLine(calculation, row, titleOfRow(row, overrideOf(job, row.key)?.description));
   }
 }
+
+type PlainRow = Extract<EstimateRow, { type: 'component' | 'purchase' | 'line' }>;
+
+const titleOfRow = (row: PlainRow, changed: string | undefined): string =>
+  row.type === 'line'
+    ? row.line.description
+    : (changed ?? (row.type === 'component' ? row.component.name : row.purchase.name));
+
+const EMPTY_LINE = {
+  code: '',
+  quantity: undefined,
+  unit: '',
+  perUnit: undefined,
+  amounts: {},
+  extension: undefined,
+  failure: undefined,
+} as const;
 
 type Amounts = Partial<Record<CostKind | 'hours', number>>;
 
@@ -104,51 +137,175 @@ function groupLine(
 ): ReportLine {
   const cost = nodeOf('cost');
   return {
+    ...EMPTY_LINE,
     row,
     code,
     description,
-    quantity: undefined,
-    unit: '',
-    perUnit: undefined,
     amounts: gatherAmounts(calculation, nodeOf),
     extension: cost === undefined ? undefined : knownValue(calculation.figure(cost)),
-    failure: undefined,
   };
 }
 
-function pricedLine(
-  calculation: Calculation,
-  row: EstimateRow,
-  description: string,
-  pricing: Parameters<typeof findPrice>[0],
-  difficulty = 1,
-): ReportLine {
-  const price = findPrice(pricing, (code) => calculation.findItem(code), calculation.job);
+/** Keys of the lines that count, gathered once for a job however many subtotals it has. */
+const countedKeys = remember((job: Job): ReadonlySet<string> => {
+  const accepted = acceptedIn(job);
+  const keys = new Set<string>();
+  for (const { key, alternate } of listLines(job)) if (counts(alternate, accepted)) keys.add(key);
+  return keys;
+});
+
+/** A subtotal sums what counts; a line that has no price yet is left out of it, as of every sum. */
+function subtotalLine(calculation: Calculation, row: Extract<EstimateRow, { type: 'subtotal' }>): ReportLine {
+  const counted = countedKeys(calculation.job);
+  const amounts: Amounts = {};
+  let extension = 0;
+  for (const key of row.over) {
+    if (!counted.has(key)) continue;
+    const own = gatherAmounts(calculation, (kind) => lineNode(key, kind));
+    for (const kind of KINDS) if (own[kind] !== undefined) amounts[kind] = (amounts[kind] ?? 0) + own[kind];
+    extension += knownValue(calculation.figure(lineNode(key, 'extension'))) ?? 0;
+  }
+  return { ...EMPTY_LINE, row, description: row.line.description, amounts, extension };
+}
+
+function quoteLine(calculation: Calculation, row: Extract<EstimateRow, { type: 'quote' }>): ReportLine {
+  const extension = calculation.figure(lineNode(row.key, 'extension'));
+  const { kind, name } = row.package;
+  const amounts = gatherAmounts(calculation, (each) => lineNode(row.key, each));
+  const none = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0, hours: 0, wage: 0 };
+  return {
+    ...EMPTY_LINE,
+    row,
+    code: '',
+    description: name,
+    quantity: 1,
+    unit: 'ls',
+    perUnit:
+      extension.failure === undefined ? { ...none, [kind]: calculation.toMajor(extension.value) } : undefined,
+    amounts,
+    extension: knownValue(extension),
+    failure: extension.failure,
+  };
+}
+
+/** What prices a row: its own choices, an item, a quote. */
+export function pricingOfRow(calculation: Calculation, row: PlainRow): Pricing {
+  const { job } = calculation;
+  if (row.type === 'component') return pricingOfComponent(job, row.placed);
+  return row.type === 'line' ? pricingOfLine(job, row.line) : pricingOfPurchase(row.purchase);
+}
+
+export function actingOnRow(calculation: Calculation, row: PlainRow): Acting {
+  if (row.type === 'component') return calculation.actingOn(row.placed);
+  const sectionId = row.type === 'line' ? row.line.sectionId : null;
+  return actingOn(calculation.job, { key: row.key, sectionId });
+}
+
+/** The item a row is priced by; of a sized one, the item its sizes lead to. */
+export function itemOfRow(calculation: Calculation, row: PlainRow): Item | undefined {
+  const pricing = pricingOfRow(calculation, row);
+  if (pricing.sizing === undefined) return calculation.findItem(pricing.itemCode);
+  const at = knownValue(calculation.figure(lineNode(row.key, 'pick')));
+  return at === undefined ? undefined : sizedItems(calculation.job, pricing.sizing)[at]?.item;
+}
+
+export function priceOfRow(calculation: Calculation, row: PlainRow): ReturnType<typeof findPrice> {
+  const pricing = pricingOfRow(calculation, row);
+  const sized = pricing.sizing === undefined ? undefined : itemOfRow(calculation, row);
+  return findPrice(pricing, (code) => calculation.findItem(code), calculation.job, sized);
+}
+
+function pricedLine(calculation: Calculation, row: PlainRow, description: string): ReportLine {
+  const pricing = pricingOfRow(calculation, row);
+  const price = priceOfRow(calculation, row);
   const quantity = calculation.figure(lineNode(row.key, 'quantity'));
   const extension = calculation.figure(lineNode(row.key, 'extension'));
   return {
     row,
-    code: pricing.itemCode,
+    code: pricing.sizing === undefined ? pricing.itemCode : (itemOfRow(calculation, row)?.code ?? ''),
     description,
     quantity: knownValue(quantity),
     unit: pricing.unit,
-    perUnit: price.ok ? perUnitOf(price.value, difficulty) : undefined,
+    perUnit: price.ok ? perUnitOf(price.value, actingOnRow(calculation, row)) : undefined,
     amounts: gatherAmounts(calculation, (kind) => lineNode(row.key, kind)),
     extension: knownValue(extension),
     failure: quantity.failure ?? extension.failure,
   };
 }
 
-function perUnitOf(price: UnitPrice, difficulty: number): PerUnit {
-  const share = price.factor / price.basis;
-  const of = (kind: CostKind): number =>
-    price.costs.filter((cost) => cost.kind === kind).reduce((sum, { amount }) => sum + amount * share, 0);
+/** One unit of a line with all that acts on its price: difficulty, region, adjustments. */
+export function perUnitOf(price: UnitPrice, acting: Acting): PerUnit {
+  const amounts = amountsOf(price, acting);
+  const of = (kind: CostKind): number => amounts.get(kind)?.(1) ?? 0;
   return {
     material: of('material'),
     equipment: of('equipment'),
     subcontract: of('subcontract'),
-    other: of('other') + of('labor'),
-    hours: price.hours * share * difficulty,
-    wage: price.wage,
+    other: of('other'),
+    labor: of('labor'),
+    hours: price.hours * acting.difficulty,
+    wage: hourlyWage(price, acting),
   };
+}
+
+/** Where else a line's figures come from, for the columns that are asked for. */
+export interface LineFacts {
+  /** The quantity that flows under a pinned one. */
+  readonly flowing: number | undefined;
+  readonly wastePercent: number;
+  readonly costCode: string;
+  /** Who it is from: a quote's company, an item's supplier, another job. */
+  readonly source: string;
+  /** ISO date of the price; empty where it has none. */
+  readonly date: string;
+}
+
+export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts | undefined {
+  const { job } = calculation;
+  if (!isPriced(row)) return undefined;
+  const find = (code: string): Item | undefined => calculation.findItem(code);
+  if (row.type === 'quote') {
+    const quote = takenQuote(job, row.package);
+    const { costCode = '', sectionId } = row.package;
+    const code = costCode || (sectionId === null ? '' : (job.section.get(sectionId)?.code ?? ''));
+    return {
+      flowing: undefined,
+      wastePercent: 0,
+      costCode: code,
+      source: quote?.company ?? '',
+      date: quote?.date ?? '',
+    };
+  }
+  const item = itemOfRow(calculation, row);
+  const { quoted } = pricingOfRow(calculation, row);
+  const ofLine = row.type === 'line' ? row.line : undefined;
+  const flowing = calculation.graph.has(lineNode(row.key, 'flowing'))
+    ? knownValue(calculation.figure(lineNode(row.key, 'flowing')))
+    : undefined;
+  return {
+    flowing,
+    wastePercent:
+      row.type === 'line'
+        ? wasteOfLine(row.line, find)
+        : row.type === 'component'
+          ? purchaseOfComponent(job, row.placed, find).wastePercent
+          : 0,
+    costCode: codeOf(calculation, row),
+    source: quoted?.company ?? ofLine?.source ?? item?.supplier ?? '',
+    date: item?.date ?? '',
+  };
+}
+
+/** Its own cost code, else that of the section it stands in. */
+function codeOf({ job }: Calculation, row: PlainRow): string {
+  const own =
+    row.type === 'line'
+      ? (row.line.costCode ?? '')
+      : row.type === 'component'
+        ? costCodeOf(job, row.placed)
+        : (overrideOf(job, row.key)?.costCode ?? '');
+  if (own !== '') return own;
+  const sectionId =
+    row.type === 'line' ? row.line.sectionId : row.type === 'component' ? sectionOf(job, row.placed) : null;
+  return sectionId === null ? '' : (job.section.get(sectionId)?.code ?? '');
 }

@@ -19,7 +19,10 @@ import {
   versionsOf,
   writeShelf,
 } from '../../library/shelf.ts';
+import { checkJob } from '../../job/integrity.ts';
+import type { RecordOf } from '../../job/record.ts';
 import { createChance, createTestJob } from '../../testing/job.ts';
+import { createPricedDesk } from '../../testing/priced.ts';
 import { packAssemblies, planUnpack, readPack, writePack } from './pack.ts';
 import { type Rows, readAssemblyRows, writeAssemblyRows } from './rows.ts';
 
@@ -52,6 +55,61 @@ const changed = (job: Job, assembly: Assembly): Job => {
 const source = withLibrary(bare, 'Conduit run', 'Grade beam', 'Subfloor, glued');
 const conduit = named(source, 'Conduit run');
 const packed = packAssemblies(source, [conduit.id]);
+
+describe('a pack of an assembly that a crew builds by size', () => {
+  it('brings the crew, its crafts and all sizes, and works with the crew of the same name that is there', () => {
+    const desk = createPricedDesk();
+    const crew: RecordOf<'crew'> = {
+      type: 'crew',
+      id: desk.makeId('crew'),
+      name: 'Form crew',
+      members: [{ craftId: desk.craft('Carpenter').id, count: 2 }],
+      machines: [],
+      order: 1,
+    };
+    const sizes = ['20 in', '24 in'].map((width) =>
+      desk.item({ code: `F-${width}`, family: 'Footing', sizes: { width }, unit: 'ft', material: '9' }),
+    );
+    const assembly: Assembly = {
+      type: 'assembly',
+      id: desk.makeId('assembly'),
+      name: 'Footing by size',
+      description: '',
+      measures: 'run',
+      order: 90,
+      inputs: [],
+      components: [
+        {
+          key: 'footing',
+          name: 'Footing',
+          kind: 'material',
+          unit: 'ft',
+          formula: 'length',
+          wastePercent: '',
+          roundUpTo: '',
+          itemCode: '',
+          sizing: { family: 'Footing', by: { width: '22 in' } },
+          labor: { by: 'daily', figure: '80', craftId: null, crewId: crew.id },
+        },
+      ],
+    };
+    desk.change(crew, ...sizes, assembly);
+    const read = readPack(writePack(packAssemblies(desk.job(), [assembly.id])));
+    if (!read.ok) throw new Error(read.problem.kind);
+    const into = (job: Job): Job => {
+      const diff = planUnpack(read.value, job, makeId).command(job);
+      if (!diff.ok) throw new Error(diff.problem.kind);
+      return applyDiff(job, diff.value);
+    };
+    const taken = into(createTestJob().job);
+    expect(checkJob(taken)).toBeUndefined();
+    expect([...taken.crew.values()].map(({ name }) => name)).toEqual(['Form crew']);
+    expect([...taken.item.values()].filter(({ family }) => family === 'Footing')).toHaveLength(2);
+    const twice = into(taken);
+    expect(checkJob(twice)).toBeUndefined();
+    expect(twice.crew.size).toBe(1);
+  });
+});
 
 describe('a pack of assemblies', () => {
   it('holds what they stand on, and nothing else: items, crafts, the table that is looked up', () => {

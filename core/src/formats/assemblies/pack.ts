@@ -10,14 +10,14 @@ import type { JobRecord, RecordOf } from '../../job/record.ts';
 import type { Assembly } from '../../job/records/assembly.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 
-/** Assemblies in one JSON file, with the items, crafts and tables they need, as records of a job. */
+/** Assemblies in one JSON file, with the items, crafts, crews and tables they need, as records of a job. */
 export const ASSEMBLY_PACK = {
   format: 'zest-assemblies',
   version: 1,
   extension: '.assemblies.json',
 } as const;
 
-const PACKED_TYPES = ['assembly', 'item', 'craft', 'table'] as const satisfies readonly RecordType[];
+const PACKED_TYPES = ['assembly', 'item', 'craft', 'crew', 'table'] as const satisfies readonly RecordType[];
 export type PackedRecord = RecordOf<(typeof PACKED_TYPES)[number]>;
 
 export type PackProblem =
@@ -44,15 +44,22 @@ export function packAssemblies(job: Job, ids: readonly Id<'assembly'>[]): readon
 
 function neededBy(job: Job, assembly: Assembly): readonly PackedRecord[] {
   const codes = new Set(assembly.components.map(({ itemCode }) => itemCode));
-  const items = [...job.item.values()].filter(({ code }) => codes.has(code));
+  const families = new Set(assembly.components.flatMap(({ sizing }) => sizing?.family ?? []));
+  const items = [...job.item.values()].filter(
+    ({ code, family }) => codes.has(code) || (family !== undefined && families.has(family)),
+  );
+  const labors = assembly.components.flatMap(({ labor }) => labor ?? []);
+  const crews = [...items, ...labors].flatMap(({ crewId }) =>
+    crewId === undefined ? [] : (job.crew.get(crewId) ?? []),
+  );
   const craftIds = [
-    ...items.map(({ craftId }) => craftId),
-    ...assembly.components.map(({ labor }) => labor?.craftId ?? null),
+    ...[...items, ...labors].map(({ craftId }) => craftId),
+    ...crews.flatMap(({ members }) => members.map(({ craftId }) => craftId)),
   ];
   const crafts = craftIds.flatMap((id) => (id === null ? [] : (job.craft.get(id) ?? [])));
   const keys = lookupKeysOf(assembly);
   const tables = [...job.table.values()].filter(({ key }) => keys.has(key));
-  return [...items, ...crafts, ...tables];
+  return [...items, ...crafts, ...crews, ...tables];
 }
 
 export const writePack = (records: readonly PackedRecord[]): string =>
@@ -124,18 +131,46 @@ export function planUnpack(records: readonly PackedRecord[], job: Job, makeId: M
   }
   const craftOf = (id: Id<'craft'> | null): Id<'craft'> | null =>
     id === null ? null : ((ids.get(id) as Id<'craft'> | undefined) ?? null);
+  const crewOf = unpackCrews(pack, job, makeId, craftOf, added);
   const codes = new Set([...job.item.values()].map(({ code }) => code));
   for (const item of pack.item.values())
-    if (!codes.has(item.code)) added.push({ ...item, id: makeId('item'), craftId: craftOf(item.craftId) });
+    if (!codes.has(item.code))
+      added.push({ ...item, id: makeId('item'), craftId: craftOf(item.craftId), ...crewOf(item) });
   const keys = new Set([...job.table.values()].map(({ key }) => key));
   let order = orderAfter(job.table.values());
   for (const table of pack.table.values())
     if (!keys.has(table.key)) added.push({ ...table, id: makeId('table'), order: order++ });
-  const assemblies = unpackAssemblies(pack, job, makeId, craftOf);
+  const assemblies = unpackAssemblies(pack, job, makeId, craftOf, crewOf);
   return {
     command: put(...added, ...assemblies.records),
     renamed: assemblies.renamed,
     idOf: assemblies.idOf,
+  };
+}
+
+type CrewOf = (by: { readonly crewId?: Id<'crew'> | undefined }) => { readonly crewId?: Id<'crew'> };
+
+/** Crews of the pack under ids of the job's; one of the same name that is here already works in its place. */
+function unpackCrews(
+  pack: Job,
+  job: Job,
+  makeId: MakeId,
+  craftOf: (id: Id<'craft'> | null) => Id<'craft'> | null,
+  added: JobRecord[],
+): CrewOf {
+  const byName = new Map([...job.crew.values()].map(({ name, id }) => [name, id]));
+  const ids = new Map<string, Id<'crew'>>();
+  let order = orderAfter(job.crew.values());
+  for (const crew of pack.crew.values()) {
+    const id = byName.get(crew.name) ?? makeId('crew');
+    ids.set(crew.id, id);
+    if (byName.has(crew.name)) continue;
+    const members = crew.members.map((each) => ({ ...each, craftId: craftOf(each.craftId) ?? each.craftId }));
+    added.push({ ...crew, id, members, order: order++ });
+  }
+  return ({ crewId }) => {
+    const id = crewId === undefined ? undefined : ids.get(crewId);
+    return id === undefined ? {} : { crewId: id };
   };
 }
 
@@ -144,6 +179,7 @@ function unpackAssemblies(
   job: Job,
   makeId: MakeId,
   craftOf: (id: Id<'craft'> | null) => Id<'craft'> | null,
+  crewOf: CrewOf,
 ): Pick<Unpacked, 'renamed' | 'idOf'> & { readonly records: readonly Assembly[] } {
   const taken = new Set([...job.assembly.values()].map(({ name }) => name));
   const all = inOrder(pack.assembly.values());
@@ -161,7 +197,10 @@ function unpackAssemblies(
       components: assembly.components.map((each) =>
         each.labor === undefined
           ? each
-          : { ...each, labor: { ...each.labor, craftId: craftOf(each.labor.craftId) } },
+          : {
+              ...each,
+              labor: { ...each.labor, craftId: craftOf(each.labor.craftId), ...crewOf(each.labor) },
+            },
       ),
       ...(assembly.inner === undefined
         ? {}

@@ -1,26 +1,11 @@
 import type { Calculation } from '../../calculate/calculation.ts';
-import { knownValue } from '../../calculate/define.ts';
-import { bidNode, markupNode } from '../../calculate/nodes.ts';
-import { inOrder, settingsOf } from '../../job/job.ts';
-import type { Markup } from '../../job/records/markup.ts';
+import { isPriced as isPricedRow } from '../../estimate/rows.ts';
+import { settingsOf } from '../../job/job.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { quantityPlaces } from '../../pricing/quantity.ts';
 import { type ReportLine, estimateReport } from '../../reports/estimateReport.ts';
-
-/** A cell of an exported workbook; a formula carries the value it has now. */
-export type Cell =
-  | { readonly kind: 'text'; readonly text: string; readonly strong?: boolean; readonly indent?: number }
-  | { readonly kind: 'number'; readonly value: number; readonly style: CellStyle; readonly strong?: boolean }
-  | {
-      readonly kind: 'formula';
-      readonly formula: string;
-      readonly value: number;
-      readonly style: CellStyle;
-      readonly strong?: boolean;
-    }
-  | undefined;
-
-export type CellStyle = 'quantity' | 'unit-cost' | 'money' | 'hours' | 'percent';
+import { AT, COLUMNS, type Cell, columnIndex, letter, text } from './cell.ts';
+import { groupMarks, totalRows } from './totalRows.ts';
 
 export interface WorkbookSheet {
   readonly name: string;
@@ -28,37 +13,9 @@ export interface WorkbookSheet {
   readonly rows: readonly (readonly Cell[])[];
 }
 
-const TITLES = [
-  'Code',
-  'Description',
-  'Quantity',
-  'Unit',
-  'Material / unit',
-  'Hours / unit',
-  'Wage',
-  'Equipment / unit',
-  'Subcontract / unit',
-  'Other / unit',
-  'Material',
-  'Hours',
-  'Labor',
-  'Equipment',
-  'Subcontract',
-  'Other',
-  'Extension',
-] as const;
-const FIRST_SUM = 10;
-const LAST_COLUMN = TITLES.length - 1;
-const letter = (column: number): string => String.fromCharCode(65 + column);
+const FIRST_SUM = columnIndex('material');
 /** Rows above the table: title and column heads. */
 const HEAD_ROWS = 2;
-
-const text = (value: string, strong = false, indent = 0): Cell => ({
-  kind: 'text',
-  text: value,
-  strong,
-  indent,
-});
 
 /**
  * The estimate as a workbook whose totals are live: extensions multiply, subtotals add, tax and
@@ -67,24 +24,57 @@ const text = (value: string, strong = false, indent = 0): Cell => ({
 export function estimateWorkbook(calculation: Calculation): readonly WorkbookSheet[] {
   const lines = estimateReport(calculation);
   const places = minorDigits(settingsOf(calculation.job).currency);
+  const marks = groupMarks(calculation);
   const rows: (readonly Cell[])[] = [
     [text(settingsOf(calculation.job).name, true)],
-    TITLES.map((title) => text(title, true)),
-    ...lines.map((line, index) => rowOf(line, index + HEAD_ROWS + 1, lines, places)),
+    COLUMNS.map(([, title]) => text(title, true)),
+    ...lines.map((line, index) => [
+      ...rowOf(line, index + HEAD_ROWS + 1, lines, places),
+      ...groupMark(marks.get(line.row.key)),
+    ]),
   ];
   const lastLine = rows.length;
   rows.push([]);
-  rows.push(...totalRows(calculation, lines, lastLine, places));
-  const widths = [10, 44, 11, 8, 12, 10, 9, 12, 12, 10, 14, 10, 14, 13, 14, 12, 15];
-  return [{ name: 'Estimate', widths, rows }];
+  rows.push(...totalRows(calculation, { first: HEAD_ROWS + 1, last: lastLine, columns: COLUMNS.length }));
+  const widths = COLUMNS.map(([, , width]) => width);
+  return [{ name: 'Estimate', widths, rows }, ...acceptedSheet(calculation)];
+}
+
+/** Doubts that were accepted, each with its reason: for the office, never for the client. */
+function acceptedSheet({ job }: Calculation): readonly WorkbookSheet[] {
+  const accepted = [...job.acceptance.values()].sort((a, b) => (a.subject < b.subject ? -1 : 1));
+  if (accepted.length === 0) return [];
+  const heads = ['Accepted in the second look', 'Because', 'On'].map((title) => text(title, true));
+  const rows = accepted.map(({ subject, reason, date }) => [text(subject), text(reason), text(date)]);
+  return [{ name: 'Second look', widths: [44, 60, 12], rows: [heads, ...rows] }];
 }
 
 function rowOf(line: ReportLine, row: number, lines: readonly ReportLine[], places: number): readonly Cell[] {
   const grouped = line.row.type === 'section' || line.row.type === 'scope';
   const head = [text(line.code, grouped), text(line.description, grouped, line.row.depth)];
+  if (line.row.type === 'text') return head;
+  if (line.row.type === 'subtotal') return [...head, ...subtotalCells(line, row, lines, places)];
   return grouped
     ? [...head, ...groupCells(line, row, lines, places)]
     : [...head, ...lineCells(line, row, places)];
+}
+
+/** Which lines tax and markups treat apart stands behind them; most jobs have none. */
+const groupMark = (mark: string | undefined): readonly Cell[] => (mark === undefined ? [] : [text(mark)]);
+
+function subtotalCells(
+  line: ReportLine,
+  row: number,
+  lines: readonly ReportLine[],
+  places: number,
+): readonly Cell[] {
+  const over = line.row.type === 'subtotal' ? new Set(line.row.over) : new Set<string>();
+  const first = lines.findIndex((each) => over.has(each.row.key));
+  return sumCells(first < 0 ? undefined : { from: first + HEAD_ROWS + 1, to: row - 1 }, (offset) =>
+    lines
+      .filter(({ row: { key } }) => over.has(key))
+      .reduce((sum, each) => sum + amountIn(each, offset, places), 0),
+  );
 }
 
 const major = (minor: number, places: number): number => minor / 10 ** places;
@@ -104,20 +94,32 @@ function groupCells(
 ): readonly Cell[] {
   const index = row - HEAD_ROWS - 1;
   const last = lastInside(line, index, lines) + HEAD_ROWS + 1;
+  const inside = lines.slice(index + 1, last - HEAD_ROWS).filter(isPriced);
+  return sumCells(last === row ? undefined : { from: row + 1, to: last }, (offset) =>
+    inside.reduce((sum, each) => sum + amountIn(each, offset, places), 0),
+  );
+}
+
+/** Sums over rows. SUBTOTAL leaves other subtotals out, so that nested groups are not added twice. */
+function sumCells(
+  over: { readonly from: number; readonly to: number } | undefined,
+  valueOf: (offset: number) => number,
+): readonly Cell[] {
   const gap = Array.from({ length: FIRST_SUM - 2 }, () => undefined);
-  const sums = Array.from({ length: LAST_COLUMN - FIRST_SUM + 1 }, (_, offset): Cell => {
+  const sums = Array.from({ length: COLUMNS.length - FIRST_SUM }, (_, offset): Cell => {
     const column = letter(FIRST_SUM + offset);
-    const hours = offset === 1;
-    const inside = lines.slice(index + 1, last - HEAD_ROWS).filter(isPriced);
-    const value = inside.reduce((sum, each) => sum + amountIn(each, offset, places), 0);
-    // SUBTOTAL leaves other subtotals out, so that nested groups are not added twice.
-    const formula = last === row ? '0' : `SUBTOTAL(9,${column}${row + 1}:${column}${last})`;
-    return { kind: 'formula', formula, value, style: hours ? 'hours' : 'money', strong: true };
+    return {
+      kind: 'formula',
+      formula: over === undefined ? '0' : `SUBTOTAL(9,${column}${over.from}:${column}${over.to})`,
+      value: valueOf(offset),
+      style: offset === 1 ? 'hours' : 'money',
+      strong: true,
+    };
   });
   return [...gap, ...sums];
 }
 
-const isPriced = ({ row }: ReportLine): boolean => row.type !== 'section' && row.type !== 'scope';
+const isPriced = ({ row }: ReportLine): boolean => isPricedRow(row);
 
 function amountIn(line: ReportLine, offset: number, places: number): number {
   const { material, hours, labor, equipment, subcontract, other } = line.amounts;
@@ -135,107 +137,42 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
   if (price === undefined) return [quantity, text(line.unit)];
   const cost = (value: number): Cell =>
     value === 0 ? undefined : { kind: 'number', value, style: 'unit-cost' };
-  const unitCosts: Cell[] = [
-    cost(price.material),
-    cost(price.hours),
-    cost(price.wage),
-    cost(price.equipment),
-    cost(price.subcontract),
-    cost(price.other),
-  ];
-  const product = (unitColumn: number, offset: number): Cell => {
-    if (unitCosts[unitColumn - 4] === undefined) return undefined;
-    const formula = `ROUND(C${row}*${letter(unitColumn)}${row},${places})`;
-    return { kind: 'formula', formula, value: amountIn(line, offset, places), style: 'money' };
-  };
+  const money = (formula: string, offset: number): Cell => ({
+    kind: 'formula',
+    formula,
+    value: amountIn(line, offset, places),
+    style: 'money',
+  });
+  const product = (perUnit: number, unitColumn: string, offset: number): Cell =>
+    perUnit === 0 ? undefined : money(`ROUND(${AT.quantity}${row}*${unitColumn}${row},${places})`, offset);
   const hours: Cell =
     price.hours === 0
       ? undefined
       : {
           kind: 'formula',
-          formula: `ROUND(C${row}*F${row},${quantityPlaces(line.amounts.hours ?? 0)})`,
+          formula: `ROUND(${AT.quantity}${row}*${AT.unitHours}${row},${quantityPlaces(line.amounts.hours ?? 0)})`,
           value: line.amounts.hours ?? 0,
           style: 'hours',
         };
-  const labor: Cell =
-    price.hours === 0
-      ? undefined
-      : {
-          kind: 'formula',
-          formula: `ROUND(L${row}*G${row},${places})`,
-          value: amountIn(line, 2, places),
-          style: 'money',
-        };
-  const extension: Cell = {
-    kind: 'formula',
-    formula: `K${row}+SUM(M${row}:P${row})`,
-    value: amountIn(line, 6, places),
-    style: 'money',
-    strong: true,
-  };
+  const extension = `${AT.material}${row}+SUM(${AT.labor}${row}:${AT.other}${row})`;
   return [
     quantity,
     text(line.unit),
-    ...unitCosts,
-    product(4, 0),
+    cost(price.material),
+    cost(price.hours),
+    cost(price.wage),
+    cost(price.labor),
+    cost(price.equipment),
+    cost(price.subcontract),
+    cost(price.other),
+    product(price.material, AT.unitMaterial, 0),
     hours,
-    labor,
-    product(7, 3),
-    product(8, 4),
-    product(9, 5),
-    extension,
+    price.hours === 0
+      ? product(price.labor, AT.unitLabor, 2)
+      : money(`ROUND(${AT.hours}${row}*${AT.wage}${row},${places})`, 2),
+    product(price.equipment, AT.unitEquipment, 3),
+    product(price.subcontract, AT.unitSubcontract, 4),
+    product(price.other, AT.unitOther, 5),
+    { kind: 'formula', formula: extension, value: amountIn(line, 6, places), style: 'money', strong: true },
   ];
-}
-
-/** Direct cost, tax, markups in their order, bid. */
-function totalRows(
-  calculation: Calculation,
-  lines: readonly ReportLine[],
-  lastLine: number,
-  places: number,
-): readonly (readonly Cell[])[] {
-  const settings = settingsOf(calculation.job);
-  const start = lastLine + 2;
-  const valueOf = (node: string): number => major(knownValue(calculation.figure(node)) ?? 0, places);
-  const over = (column: string): string =>
-    lines.length === 0 ? '0' : `SUBTOTAL(9,${column}${HEAD_ROWS + 1}:${column}${lastLine})`;
-  const row = (
-    name: string,
-    percent: string,
-    formula: string,
-    value: number,
-    strong = false,
-  ): readonly Cell[] => {
-    const rate: Cell =
-      percent === '' ? undefined : { kind: 'number', value: Number(percent) / 100, style: 'percent' };
-    const gap = Array.from({ length: LAST_COLUMN - 3 }, () => undefined);
-    return [
-      undefined,
-      text(name, strong),
-      rate,
-      ...gap,
-      { kind: 'formula', formula, value, style: 'money', strong },
-    ];
-  };
-  const rows = [
-    row('Direct cost', '', over('Q'), valueOf(bidNode('cost'))),
-    row(
-      'Tax on materials',
-      settings.taxOnMaterials || '0',
-      `ROUND(${over('K')}*C${start + 1},${places})`,
-      valueOf(bidNode('tax')),
-    ),
-  ];
-  for (const markup of inOrder(calculation.job.markup.values())) {
-    const at = start + rows.length;
-    const formula = `ROUND(${markupBase(markup, over, start, at)}*C${at},${places})`;
-    rows.push(row(markup.name, markup.percent || '0', formula, valueOf(markupNode(markup.id))));
-  }
-  rows.push(row('Bid', '', `SUM(Q${start}:Q${start + rows.length - 1})`, valueOf(bidNode('total')), true));
-  return rows;
-}
-
-function markupBase(markup: Markup, over: (column: string) => string, start: number, at: number): string {
-  if (markup.base === 'running') return `SUM(Q${start}:Q${at - 1})`;
-  return over({ cost: 'Q', material: 'K', labor: 'M' }[markup.base]);
 }

@@ -5,12 +5,15 @@ export const ZESTJOB = {
   format: 'zestjob',
   /**
    * 2 brought openings, levels, typed pieces, arcs and roof slopes; 3 zones, pages laid on sheets and parts
-   * with a scale of their own; 4 named quantities, tables, difficulties and what assemblies learned.
+   * with a scale of their own; 4 named quantities, tables, difficulties and what assemblies learned;
+   * 5 crews, regions, adjustments, changed lines, alternates, quotes, yardsticks and what was accepted.
    * An older file is one without them.
    */
-  version: 4,
+  version: 5,
   jobEntry: 'job.json',
   filesFolder: 'files/',
+  /** Only in a job that has any. */
+  snapshotsEntry: 'snapshots.json',
 } as const;
 
 /** What is taken in at most, unpacked. A plan set is rarely over 300 MB. */

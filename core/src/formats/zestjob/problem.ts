@@ -15,5 +15,7 @@ export type ZestjobProblem =
   | { readonly kind: 'zestjob-duplicate'; readonly id: string }
   | { readonly kind: 'zestjob-settings'; readonly count: number }
   | { readonly kind: 'zestjob-inconsistent'; readonly problem: JobProblem }
+  /** A state that was kept is damaged, or makes no sense as a job. */
+  | { readonly kind: 'zestjob-snapshot'; readonly name: string }
   | { readonly kind: 'zestjob-file-missing'; readonly name: string }
   | { readonly kind: 'zestjob-file-size'; readonly name: string };

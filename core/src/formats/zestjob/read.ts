@@ -8,12 +8,14 @@ import { type JobRecord, RECORD_TYPES } from '../../job/record.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
 import type { ZestjobProblem } from './problem.ts';
+import { type Snapshot, snapshotsSchema } from './snapshot.ts';
 import { fileEntry } from './write.ts';
 
 export interface ZestjobContent {
   readonly job: Job;
   /** Bytes by file id. */
   readonly files: ReadonlyMap<string, Uint8Array>;
+  readonly snapshots: readonly Snapshot[];
 }
 
 type Step<Value> = Result<Value, ZestjobProblem>;
@@ -100,6 +102,28 @@ function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly 
   return count === 1 ? accept(records) : refuse({ kind: 'zestjob-settings', count });
 }
 
+/** States that were kept come through the same doors as the job itself. */
+function readSnapshots(entries: Unzipped): Step<readonly Snapshot[]> {
+  const entry = entries[ZESTJOB.snapshotsEntry];
+  if (entry === undefined) return accept([]);
+  let json: unknown;
+  try {
+    json = JSON.parse(strFromU8(entry));
+  } catch {
+    return refuse({ kind: 'zestjob-snapshot', name: '' });
+  }
+  const parsed = snapshotsSchema.safeParse(json);
+  if (!parsed.success) return refuse({ kind: 'zestjob-snapshot', name: '' });
+  const snapshots: Snapshot[] = [];
+  for (const { records: raw, ...state } of parsed.data.snapshots) {
+    const records = checkRecords(raw);
+    if (!records.ok || checkJob(createJob(records.value)) !== undefined)
+      return refuse({ kind: 'zestjob-snapshot', name: state.name });
+    snapshots.push({ ...state, records: records.value });
+  }
+  return accept(snapshots);
+}
+
 function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
   const files = new Map<string, Uint8Array>();
   for (const file of job.file.values()) {
@@ -109,5 +133,6 @@ function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
     if (bytes.length !== byteLength) return refuse({ kind: 'zestjob-file-size', name });
     files.set(id, bytes);
   }
-  return accept({ job, files });
+  const snapshots = readSnapshots(entries);
+  return snapshots.ok ? accept({ job, files, snapshots: snapshots.value }) : snapshots;
 }

@@ -2,6 +2,7 @@ import { type Zippable, strToU8, zipSync } from 'fflate';
 import { type Job, listRecords } from '../../job/job.ts';
 import type { FileRecord, MediaType } from '../../job/records/file.ts';
 import { ZESTJOB } from './descriptor.ts';
+import type { Snapshot } from './snapshot.ts';
 
 /** Keys in order at every depth, so that equal jobs are equal bytes. */
 function sortKeys(value: unknown): unknown {
@@ -19,8 +20,12 @@ const ENTRY_TIME = '1990-01-01T12:00:00';
 
 const bytewise = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** Packs a job and the bytes of its files, by file id. Throws when a file's bytes were not given. */
-export function writeZestjob(job: Job, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
+/** Packs a job, the bytes of its files by file id, and the states of it that were kept. Throws when a file's bytes were not given. */
+export function writeZestjob(
+  job: Job,
+  files: ReadonlyMap<string, Uint8Array>,
+  snapshots: readonly Snapshot[] = [],
+): Uint8Array {
   const records = [...listRecords(job)].sort((a, b) => bytewise(a.id, b.id)).map(sortKeys);
   const json = JSON.stringify({ format: ZESTJOB.format, version: ZESTJOB.version, records }, null, 1);
   const entries: Zippable = { [ZESTJOB.jobEntry]: [strToU8(json), { level: 6, mtime: ENTRY_TIME }] };
@@ -29,6 +34,11 @@ export function writeZestjob(job: Job, files: ReadonlyMap<string, Uint8Array>): 
     if (bytes === undefined) throw new Error(`writeZestjob: no bytes were given for ${file.name}`);
     // Drawings are compressed inside already.
     entries[fileEntry(file)] = [bytes, { level: 0, mtime: ENTRY_TIME }];
+  }
+  if (snapshots.length > 0) {
+    const sorted = [...snapshots].sort((a, b) => bytewise(a.id, b.id)).map(sortKeys);
+    const kept = strToU8(JSON.stringify({ snapshots: sorted }, null, 1));
+    entries[ZESTJOB.snapshotsEntry] = [kept, { level: 6, mtime: ENTRY_TIME }];
   }
   return zipSync(entries);
 }

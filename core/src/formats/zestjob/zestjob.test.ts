@@ -72,7 +72,7 @@ describe('.zestjob files', () => {
     [
       'a newer version',
       changed((envelope) => ({ ...envelope, version: 99, news: true })),
-      { kind: 'zestjob-newer', version: 99, known: 4 },
+      { kind: 'zestjob-newer', version: 99, known: 5 },
     ],
     [
       'an unknown field',
@@ -127,6 +127,33 @@ describe('.zestjob files', () => {
     expect(problemOf(zipSync({ ...rest, [fileEntry(file!)]: new Uint8Array([1]) }))).toEqual({
       kind: 'zestjob-file-size',
       name: 'plans.pdf',
+    });
+  });
+
+  it('brings the states that were kept, and refuses a damaged one by its name', () => {
+    const state = {
+      id: 'snapshot-1',
+      name: 'Monday',
+      at: 1_790_000_000_000,
+      totalMinor: 12_345,
+      records: [...listRecords(job)],
+    };
+    const bytes = new Map([[file!.id as string, new Uint8Array([1, 2, 3])]]);
+    const whole = writeZestjob(job, bytes, [state]);
+    const read = readZestjob(whole);
+    if (!read.ok) throw new Error(read.problem.kind);
+    expect(read.value.snapshots).toMatchObject([{ name: 'Monday', totalMinor: 12_345 }]);
+    expect(new Set(read.value.snapshots[0]?.records.map(({ id }) => id))).toEqual(
+      new Set(state.records.map(({ id }) => id)),
+    );
+    const entries = unzipSync(whole);
+    const text = strFromU8(entries['snapshots.json'] as Uint8Array).replace(
+      '"type": "scope"',
+      '"type": "scape"',
+    );
+    expect(problemOf(zipSync({ ...entries, 'snapshots.json': strToU8(text) }))).toEqual({
+      kind: 'zestjob-snapshot',
+      name: 'Monday',
     });
   });
 

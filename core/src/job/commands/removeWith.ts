@@ -3,8 +3,13 @@ import type { Command } from '../change.ts';
 import { put, remove, sequence } from '../change.ts';
 import { ensureUnused } from './names.ts';
 import type { Id } from '../id.ts';
-import { type Diff, findRecord } from '../job.ts';
+import { type Diff, type Job, findRecord } from '../job.ts';
 import type { JobProblem } from '../problem.ts';
+import type { PlaceInAlternate } from '../records/alternate.ts';
+import type { Line } from '../records/line.ts';
+import type { Override } from '../records/override.ts';
+import type { Package } from '../records/quote.ts';
+import type { Scope } from '../records/scope.ts';
 import type { Sheet } from '../records/sheet.ts';
 
 /** Marks go with the openings that sit in them. */
@@ -117,18 +122,92 @@ export const removeSection =
     const moved = { sectionId: section.parentId };
     const scopes = [...job.scope.values()].filter((each) => each.sectionId === sectionId);
     const lines = [...job.line.values()].filter((each) => each.sectionId === sectionId);
+    const packages = [...job.package.values()].filter((each) => each.sectionId === sectionId);
     const held = [
       ...scopes.map((each) => ({ ...each, ...moved })),
       ...lines.map((each) => ({ ...each, ...moved })),
+      ...packages.map((each) => ({ ...each, ...moved })),
+      ...overridesWithout(job, sectionId, section.parentId),
     ];
-    return sequence(put(...held), remove(sectionId))(job);
+    const about = [...job.adjustment.values(), ...job.yardstick.values()].filter(
+      ({ on }) => on.what === 'section' && on.sectionId === sectionId,
+    );
+    return sequence(put(...held), remove(...about.map(({ id }) => id), sectionId))(job);
   };
 
-/** A craft that items still use stays. */
+/** Lines that were moved into a section go up with it, or back under what was measured. */
+function overridesWithout(
+  job: Job,
+  sectionId: Id<'section'>,
+  parentId: Id<'section'> | null,
+): readonly Override[] {
+  return [...job.override.values()]
+    .filter((each) => each.sectionId === sectionId)
+    .map(({ sectionId: _gone, ...each }) => (parentId === null ? each : { ...each, sectionId: parentId }));
+}
+
+/** An alternate goes; what it held goes with what it added, and what it dropped is in the base again. */
+export const removeAlternate =
+  (alternateId: Id<'alternate'>): Command =>
+  (job) => {
+    const isIn = (each: { readonly alternate?: PlaceInAlternate | undefined }): boolean =>
+      each.alternate?.id === alternateId;
+    const free = <Record extends { readonly alternate?: PlaceInAlternate | undefined }>(record: Record) => {
+      const { alternate: _gone, ...kept } = record;
+      return kept as Record;
+    };
+    const kept = [job.line, job.scope, job.override, job.package].flatMap((table) =>
+      [...(table.values() as Iterable<Line | Scope | Override | Package>)].filter(isIn).map(free),
+    );
+    return sequence(put(...kept), remove(alternateId))(job);
+  };
+
+/** A package goes with the quotes that came in for it. */
+export const removePackage =
+  (packageId: Id<'package'>): Command =>
+  (job) => {
+    const quotes = [...job.quote.values()].filter((quote) => quote.packageId === packageId);
+    return remove(...quotes.map(({ id }) => id), packageId)(job);
+  };
+
+/** A quote that was taken leaves its package without one. */
+export const removeQuote =
+  (quoteId: Id<'quote'>): Command =>
+  (job) => {
+    const of = [...job.package.values()].filter(({ takenId }) => takenId === quoteId);
+    return sequence(put(...of.map((each) => ({ ...each, takenId: null }))), remove(quoteId))(job);
+  };
+
+/** A region goes; a job that was in it is in none. */
+export const removeRegion =
+  (regionId: Id<'region'>): Command =>
+  (job) => {
+    const settings = [...job.settings.values()]
+      .filter((each) => each.regionId === regionId)
+      .map(({ regionId: _gone, ...each }) => each);
+    return sequence(put(...settings), remove(regionId))(job);
+  };
+
+/** A crew that items, lines or components still use stays. */
+export const removeCrew =
+  (crewId: Id<'crew'>): Command =>
+  (job) => {
+    const components = [...job.assembly.values()].flatMap((assembly) => assembly.components);
+    const count = [
+      ...[...job.item.values(), ...job.line.values()].filter((each) => each.crewId === crewId),
+      ...components.filter(({ labor }) => labor?.crewId === crewId),
+    ].length;
+    const name = findRecord(job, crewId)?.name ?? '';
+    return count > 0 ? refuse({ kind: 'crew-in-use', name, count }) : remove(crewId)(job);
+  };
+
+/** A craft that items or crews still use stays. */
 export const removeCraft =
   (craftId: Id<'craft'>): Command =>
   (job) => {
-    const count = [...job.item.values()].filter((item) => item.craftId === craftId).length;
+    const count =
+      [...job.item.values()].filter((item) => item.craftId === craftId).length +
+      [...job.crew.values()].filter(({ members }) => members.some((each) => each.craftId === craftId)).length;
     const name = findRecord(job, craftId)?.name ?? '';
     if (count > 0) return refuse({ kind: 'craft-in-use', name, count });
     return remove(craftId)(job);

@@ -10,6 +10,7 @@ import {
   shortField,
   textField,
 } from './fields.ts';
+import { sizingField } from './pricing.ts';
 
 export const COST_KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
 export type CostKind = (typeof COST_KINDS)[number];
@@ -42,6 +43,7 @@ const laborField = z
     by: z.enum(['hours', 'hourly', 'daily']),
     figure: decimalField,
     craftId: idOf('craft').nullable(),
+    crewId: idOf('crew').optional(),
   })
   .readonly();
 
@@ -70,6 +72,8 @@ const componentField = z
     roundAt: z.literal('job').optional(),
     /** Counted only where this comparison holds. */
     when: formulaField.optional(),
+    /** The item is the nearest of a family that is big enough. */
+    sizing: sizingField.optional(),
     /** Hours of its own, in the place of the item's. */
     labor: laborField.optional(),
   })

@@ -30,6 +30,10 @@ export const pathField = z
   .regex(/^[a-z_][a-z0-9_]*(\.[a-z_][a-z0-9_]*)*$/);
 /** A decimal number in plain notation; empty for none. */
 export const decimalField = z.string().regex(/^(-?\d{1,12}(\.\d{1,8})?)?$/);
+/** A line of the estimate by its key, or anything else known by a path. */
+export const lineKeyField = z.string().min(1).max(600);
+/** ISO date; empty for none. */
+export const dateField = z.string().regex(/^(\d{4}-\d{2}-\d{2})?$/);
 export const orderField = z.number();
 /** Sheet points. Far beyond any sheet is a damaged file, not a drawing. */
 export const coordinateField = z.number().min(-1e6).max(1e6);

@@ -1,7 +1,9 @@
 import * as z from 'zod';
-import { decimalField, idOf, nameField, shortField } from './fields.ts';
+import { dateField, decimalField, formulaField, idOf, keyField, nameField, shortField } from './fields.ts';
 
-/** One thing of the price book. All costs and hours are for `basis` units. */
+const basisField = z.number().int().min(1).max(1_000_000);
+
+/** One thing of the price book. Costs are for `basis` units, hours for `laborBasis` of them. */
 export const itemSchema = z
   .strictObject({
     type: z.literal('item'),
@@ -9,8 +11,9 @@ export const itemSchema = z
     code: nameField,
     description: nameField,
     unit: nameField,
-    basis: z.number().int().min(1).max(1_000_000),
+    basis: basisField,
     material: decimalField,
+    /** Labor hours, or with `laborBy` units that are done in an hour or a day of the craft or crew. */
     laborHours: decimalField,
     craftId: idOf('craft').nullable(),
     equipment: decimalField,
@@ -18,8 +21,20 @@ export const itemSchema = z
     other: decimalField,
     supplier: shortField,
     /** ISO date of the price. */
-    date: z.string().regex(/^(\d{4}-\d{2}-\d{2})?$/),
+    date: dateField,
     group: shortField,
+    /** Left out, hours are for as many units as the costs. */
+    laborBasis: basisField.optional(),
+    laborBy: z.enum(['hourly', 'daily']).optional(),
+    /** In the place of the craft: several crafts and machines together. */
+    crewId: idOf('crew').optional(),
+    /** Items of one family differ in their sizes: the nearest that is big enough is taken. */
+    family: shortField.optional(),
+    sizes: z.record(keyField, formulaField).readonly().optional(),
+    source: shortField.optional(),
+    tags: shortField.optional(),
+    /** Waste of a line that is priced by this, where the line says none. */
+    wastePercent: decimalField.optional(),
   })
   .readonly();
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { COST_KINDS } from './assembly.ts';
 import { decimalField, formulaField, idOf, nameField, orderField, shortField } from './fields.ts';
+import { crewField, lineChoices, sizingField } from './pricing.ts';
 
 /** A typed line of the estimate. Lines that come from components are derived and never kept. */
 export const lineSchema = z
@@ -19,6 +20,15 @@ export const lineSchema = z
       .strictObject({ kind: z.enum(COST_KINDS), amount: decimalField })
       .readonly()
       .nullable(),
+    /** Words alone, or the sum of the lines above it in its section. A priced line where left out. */
+    is: z.enum(['text', 'subtotal']).optional(),
+    crewId: crewField,
+    sizing: sizingField.optional(),
+    /** Came along from another job; its quantity was not looked at yet. */
+    unconfirmed: z.literal(true).optional(),
+    /** Where it came from: the name of another job, or of a file. */
+    source: shortField.optional(),
+    ...lineChoices,
   })
   .readonly();
 

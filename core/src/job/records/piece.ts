@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formulaField, idOf, orderField, shortField } from './fields.ts';
+import { formulaField, idOf, keyField, orderField, shortField } from './fields.ts';
 
 /** A piece of a scope that is on no sheet: typed, or read off a measuring wheel. */
 export const pieceSchema = z
@@ -13,6 +13,10 @@ export const pieceSchema = z
     note: shortField,
     source: z.enum(['typed', 'wheel']),
     order: orderField,
+    /** Other figures of what it stands for, in SI: the perimeter of an area, the corners of a run. */
+    also: z.record(keyField, z.number()).readonly().optional(),
+    /** Came along from another job; nobody confirmed it yet. */
+    unconfirmed: z.literal(true).optional(),
   })
   .readonly();
 

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { MARK_KINDS } from '../../takeoff/measures.ts';
+import { placeInAlternate } from './alternate.ts';
 import { formulaField, idOf, keyField, nameField, orderField, shortField } from './fields.ts';
 
 export const COLOR_COUNT = 12;
@@ -43,6 +44,8 @@ export const scopeSchema = z
       })
       .readonly()
       .optional(),
+    /** All lines of its assemblies come with an alternate, or go with it. */
+    alternate: placeInAlternate.optional(),
     /** How hard the place is to work in, for all assemblies on it. */
     difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
     /** Which openings are deducted. All where it is left out. */

@@ -26,6 +26,14 @@ export const settingsSchema = z
     exclusions: textField,
     /** The notes of the assemblies, with their figures of the moment, stand in the bid. */
     notesInBid: z.boolean().optional(),
+    /** The bid is a multiple of this many units of money. */
+    bidStep: decimalField.optional(),
+    bidRounding: z.enum(['nearest', 'up', 'down']).optional(),
+    regionId: idOf('region').optional(),
+    /** Lines of assemblies stand in the section their cost code belongs to, not under what was measured. */
+    linesBy: z.literal('code').optional(),
+    /** Prices older than this are doubted; 180 days where left out. */
+    priceDays: z.number().int().min(1).max(3650).optional(),
   })
   .readonly();
 

@@ -1,0 +1,116 @@
+import type { PlacedComponent } from '../assemblies/frames.ts';
+import { type Purchase, purchaseOf } from '../assemblies/purchase.ts';
+import { adjustmentsOn } from '../estimate/adjusted.ts';
+import type { LineAt } from '../estimate/lines.ts';
+import { overrideOf } from '../estimate/places.ts';
+import { levelQuote, takenQuote } from '../estimate/quotes.ts';
+import { type Job, settingsOf } from '../job/job.ts';
+import type { Line } from '../job/records/line.ts';
+import type { Package } from '../job/records/quote.ts';
+import { factorsOfRegion, NO_FACTORS, withAdjustments } from '../pricing/factors.ts';
+import { minorDigits, toMinor } from '../pricing/money.ts';
+import { unitOrLabel } from '../pricing/quantity.ts';
+import { type Definitions, type Pinned, defineQuantity } from './define.ts';
+import { type Acting, definePrice, defineSizedPrice, factorOf } from './definePrice.ts';
+import { type Names, compileValue, ruleOf } from './names.ts';
+import { lineNode, netNode, pinnedNode } from './nodes.ts';
+import { type FindItem, type Pricing, findPrice, pricingOfLine } from './pricing.ts';
+import { defineSizes, sizedItems } from './sizes.ts';
+
+/** What acts on the price of a line where it stands. */
+export function actingOn(
+  job: Job,
+  { key, sectionId }: Pick<LineAt, 'key' | 'sectionId'>,
+  difficulty = 1,
+): Acting {
+  const { currency, regionId } = settingsOf(job);
+  return {
+    currency,
+    difficulty,
+    region: factorsOfRegion(regionId === undefined ? undefined : job.region.get(regionId)),
+    adjusted: withAdjustments(NO_FACTORS, adjustmentsOn(job, key, sectionId)),
+  };
+}
+
+/** The money of a line; of one that is sized, with the sizes that choose its item. */
+export function definePriced(
+  key: string,
+  pricing: Pricing,
+  acting: Acting,
+  names: Names,
+  findItem: FindItem,
+  job: Job,
+): Definitions {
+  const { sizing } = pricing;
+  if (sizing === undefined || pricing.quoted !== undefined)
+    return definePrice(key, findPrice(pricing, findItem, job), acting);
+  const items = sizedItems(job, sizing);
+  const prices = items.map(({ item }) => findPrice(pricing, findItem, job, item));
+  const problems = prices.map((price) => (price.ok ? undefined : price.problem));
+  return [
+    ...defineSizes(key, sizing, items, problems, names),
+    ...defineSizedPrice(key, { pick: lineNode(key, 'pick'), prices }, acting),
+  ];
+}
+
+/** A quantity that was typed over the flowing one. */
+export function pinnedOf(
+  key: string,
+  text: string | undefined,
+  unit: string,
+  names: Names,
+): Pinned | undefined {
+  if (text === undefined || text === '') return undefined;
+  const node = pinnedNode(key);
+  const value = compileValue(text, unit, names, unitOrLabel(unit).dimension);
+  return { node, rule: ruleOf(node, value, names) };
+}
+
+const percentText = (own: string | undefined, usual: string | undefined): number =>
+  Number((own ?? '') !== '' ? own : (usual ?? '') === '' ? 0 : usual);
+
+/** What is bought for a component: its own waste, else the item's. */
+export function purchaseOfComponent(
+  job: Job,
+  { key, component }: PlacedComponent,
+  findItem: FindItem,
+): Purchase {
+  const override = overrideOf(job, key);
+  const own = override?.wastePercent ?? component.wastePercent;
+  const item = own === '' ? findItem(override?.itemCode ?? component.itemCode) : undefined;
+  return { ...purchaseOf(component), wastePercent: percentText(own, item?.wastePercent) };
+}
+
+/** A typed line takes its waste from the item where it says none. */
+export const wasteOfLine = (line: Line, findItem: FindItem): number =>
+  percentText(line.wastePercent, findItem(line.itemCode)?.wastePercent);
+
+export function defineLine(line: Line, names: Names, findItem: FindItem, job: Job): Definitions {
+  if (line.is !== undefined) return [];
+  const node = netNode(line.id, 'typed');
+  const value = compileValue(line.quantity, line.unit, names, unitOrLabel(line.unit).dimension);
+  const bought = { wastePercent: wasteOfLine(line, findItem), spares: 0, roundUpTo: 0, minimum: 0 };
+  const pinned = pinnedOf(line.id, line.pinned, line.unit, names);
+  const acting = actingOn(job, { key: line.id, sectionId: line.sectionId });
+  return [
+    [node, ruleOf(node, value, names)],
+    ...defineQuantity(line.id, node, line.unit, bought, undefined, pinned),
+    ...definePriced(line.id, pricingOfLine(job, line), acting, names, findItem, job),
+  ];
+}
+
+/** One lump of work by the quote that is taken, or the reason why it has no price. */
+export function definePackage(each: Package, job: Job): Definitions {
+  const { id, kind, name, sectionId, by } = each;
+  if (by !== 'sum') return [];
+  const quantity = [lineNode(id, 'quantity'), { kind: 'value', value: 1 }] as const;
+  const extension = lineNode(id, 'extension');
+  const quote = takenQuote(job, each);
+  if (quote === undefined)
+    return [quantity, [extension, { kind: 'value', value: 0, failure: { kind: 'no-quote', package: name } }]];
+  const digits = minorDigits(settingsOf(job).currency);
+  const times = factorOf(kind, false, actingOn(job, { key: id, sectionId }));
+  const { total } = levelQuote(quote, digits);
+  const value = times === 1 ? total : toMinor((total * times) / 10 ** digits, digits);
+  return [quantity, [lineNode(id, kind), { kind: 'value', value }], [extension, { kind: 'value', value }]];
+}

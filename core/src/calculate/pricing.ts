@@ -1,0 +1,133 @@
+import type { PlacedComponent } from '../assemblies/frames.ts';
+import type { JobPurchase } from '../assemblies/jobPurchases.ts';
+import type { LineAt } from '../estimate/lines.ts';
+import { type QuotedLine, quotedLines } from '../estimate/quotes.ts';
+import { overrideOf } from '../estimate/places.ts';
+import type { Failure } from '../graph/failure.ts';
+import type { Job } from '../job/job.ts';
+import type { ComponentLabor } from '../job/records/assembly.ts';
+import type { Item } from '../job/records/item.ts';
+import type { Line } from '../job/records/line.ts';
+import type { Sizing, TypedCosts } from '../job/records/pricing.ts';
+import { gangOf } from '../pricing/labor.ts';
+import {
+  type UnitPrice,
+  priceByCrew,
+  priceByHand,
+  priceByItem,
+  priceWithLabor,
+  priceWithTyped,
+} from '../pricing/price.ts';
+import { type Result, refuse } from '../problem/result.ts';
+
+/** What prices a line: a code of the price book, what was typed over it, a crew, or a quote. */
+export interface Pricing {
+  readonly unit: string;
+  readonly itemCode: string;
+  readonly typedCost: Line['typedCost'];
+  readonly costs?: TypedCosts | undefined;
+  readonly labor?: ComponentLabor | undefined;
+  readonly crewId?: Line['crewId'];
+  readonly sizing?: Sizing | undefined;
+  readonly quoted?: QuotedLine | undefined;
+  /** Bought, not built: no hours go into what is only rounded up. */
+  readonly onlyCosts?: boolean;
+}
+
+export function pricingOfComponent(job: Job, { key, component }: PlacedComponent): Pricing {
+  const override = overrideOf(job, key);
+  const { unit, labor, sizing } = component;
+  return {
+    unit,
+    itemCode: override?.itemCode ?? component.itemCode,
+    typedCost: null,
+    costs: override?.costs,
+    labor,
+    // An item chosen by hand is not looked for by size any more.
+    sizing: override?.itemCode === undefined ? sizing : undefined,
+    quoted: quotedLines(job).get(key),
+  };
+}
+
+export const pricingOfLine = (job: Job, line: Line): Pricing => ({
+  unit: line.unit,
+  itemCode: line.itemCode,
+  typedCost: line.typedCost,
+  costs: line.costs,
+  crewId: line.crewId,
+  sizing: line.sizing,
+  quoted: quotedLines(job).get(line.id),
+});
+
+export const pricingOfPurchase = ({ unit, code }: JobPurchase): Pricing => ({
+  unit,
+  itemCode: code,
+  typedCost: null,
+  onlyCosts: true,
+});
+
+/** The price book's code that a line is priced by; empty for none, and for one that is sized. */
+export function itemCodeOf(job: Job, { key, of }: LineAt): string {
+  switch (of.is) {
+    case 'component':
+      return overrideOf(job, key)?.itemCode ?? of.placed.component.itemCode;
+    case 'typed':
+      return of.line.itemCode;
+    case 'purchase':
+      return of.purchase.code;
+    case 'quote':
+      return '';
+  }
+}
+
+export type FindItem = (code: string) => Item | undefined;
+
+/** The price of one unit of a line. For a line that is sized, the item its size leads to is given. */
+export function findPrice(
+  pricing: Pricing,
+  findItem: FindItem,
+  job: Job,
+  sized?: Item,
+): Result<UnitPrice, Failure> {
+  const { quoted, typedCost, costs, crewId } = pricing;
+  if (quoted !== undefined) return priceByHand(quoted.kind, quoted.amount);
+  const base =
+    typedCost === null
+      ? bookPrice(pricing, findItem, job, sized)
+      : priceByHand(typedCost.kind, typedCost.amount);
+  if (costs === undefined) return base;
+  const gang = crewId === undefined ? undefined : gangOf({ craftId: null, crewId }, job);
+  return priceWithTyped(base, costs, gang);
+}
+
+function bookPrice(
+  pricing: Pricing,
+  findItem: FindItem,
+  job: Job,
+  sized: Item | undefined,
+): Result<UnitPrice, Failure> {
+  const price = itemPrice(pricing, findItem, job, sized);
+  if (pricing.onlyCosts === true && price.ok) return withoutHours(price.value);
+  if (pricing.labor !== undefined) return priceWithLabor(price, pricing.labor, job);
+  if (pricing.crewId === undefined || (pricing.itemCode !== '' && price.ok)) return price;
+  const gang = gangOf({ craftId: null, crewId: pricing.crewId }, job);
+  return gang.ok ? priceByCrew(gang.value, pricing.unit) : gang;
+}
+
+const withoutHours = (price: UnitPrice): Result<UnitPrice, Failure> =>
+  price.costs.length === 0
+    ? { ok: false, problem: { kind: 'no-price' } }
+    : { ok: true, value: { ...price, hours: 0, gang: undefined } };
+
+function itemPrice(
+  { itemCode, unit }: Pricing,
+  findItem: FindItem,
+  job: Job,
+  sized: Item | undefined,
+): Result<UnitPrice, Failure> {
+  if (sized !== undefined) return priceByItem(sized, unit, job);
+  if (itemCode === '') return refuse({ kind: 'no-price' });
+  const item = findItem(itemCode);
+  if (item === undefined) return refuse({ kind: 'item-unknown', code: itemCode });
+  return priceByItem(item, unit, job);
+}

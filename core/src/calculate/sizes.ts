@@ -1,0 +1,139 @@
+import { compileFormula } from '../formula/compile.ts';
+import { EMPTY_NAMES } from '../formula/checkDimensions.ts';
+import type { Failure } from '../graph/failure.ts';
+import type { Rule } from '../graph/graph.ts';
+import { remember } from '../job/remember.ts';
+import type { Job } from '../job/job.ts';
+import type { Item } from '../job/records/item.ts';
+import type { Sizing } from '../job/records/pricing.ts';
+import { type Dimension, sameDimension } from '../units/dimension.ts';
+import { type LineKey } from '../estimate/lineKey.ts';
+import type { Definitions } from './define.ts';
+import { type Names, compileValue, ruleOf } from './names.ts';
+import { lineNode, sizeNode } from './nodes.ts';
+
+/** An item of a family; its sizes in SI, in the order they are asked for. */
+export interface SizedItem {
+  readonly item: Item;
+  readonly sizes: readonly number[];
+}
+
+const NOTHING = new Float64Array(0);
+const NO_SLOTS = new Int32Array(0);
+
+const sizeOf = (text: string): { readonly value: number; readonly dimension: Dimension } | undefined => {
+  const formula = compileFormula(text, EMPTY_NAMES);
+  if (!formula.ok) return undefined;
+  const value = formula.value.run(NOTHING, NO_SLOTS);
+  return Number.isFinite(value) ? { value, dimension: formula.value.dimension } : undefined;
+};
+
+const itemsByFamily = remember((items: Job['item']): ReadonlyMap<string, readonly Item[]> => {
+  const families = new Map<string, Item[]>();
+  for (const item of items.values()) {
+    if (item.family === undefined || item.family === '') continue;
+    const family = families.get(item.family);
+    if (family === undefined) families.set(item.family, [item]);
+    else family.push(item);
+  }
+  return families;
+});
+
+/** The names of all families of the price book, and the sizes that tell their items apart. */
+export const listFamilies = (job: Job): ReadonlyMap<string, readonly Item[]> => itemsByFamily(job.item);
+
+/** The items of a family that have all the sizes that are asked for, the smallest first. */
+export function sizedItems(job: Job, { family, by }: Sizing): readonly SizedItem[] {
+  const keys = Object.keys(by);
+  const size = ({ sizes }: SizedItem): number => sizes.reduce((product, each) => product * each, 1);
+  return (itemsByFamily(job.item).get(family) ?? [])
+    .flatMap((item): SizedItem[] => {
+      const sizes = keys.map((key) => sizeOf(item.sizes?.[key] ?? ''));
+      if (sizes.some((each) => each === undefined)) return [];
+      return [{ item, sizes: sizes.map((each) => each?.value ?? 0) }];
+    })
+    .sort((a, b) => size(a) - size(b) || (a.item.code < b.item.code ? -1 : 1));
+}
+
+/** Sizes a hair apart are one: 24 in is 609.6 mm. */
+const SLACK = 1e-6;
+
+/** The place of the first item that is big enough in every size; -1 for none. */
+export const findBigEnough = (items: readonly SizedItem[], wanted: (slot: number) => number): number =>
+  items.findIndex(({ sizes }) => sizes.every((size, slot) => size >= wanted(slot) * (1 - SLACK) - SLACK));
+
+/** True where the item is just the size that was asked for, not the next larger one. */
+export const isExactSize = ({ sizes }: SizedItem, wanted: readonly number[]): boolean =>
+  sizes.every((size, slot) => Math.abs(size - (wanted[slot] ?? 0)) <= SLACK * Math.max(1, size));
+
+/** The sizes a line asks for, and which item of the family they lead to. `problems` are of those items' prices. */
+export function defineSizes(
+  line: LineKey,
+  sizing: Sizing,
+  items: readonly SizedItem[],
+  problems: readonly (Failure | undefined)[],
+  names: Names,
+): Definitions {
+  const keys = Object.keys(sizing.by);
+  const family = items[0]?.item;
+  const wanted: Definitions = keys.map((key) => {
+    const node = sizeNode(line, key);
+    const dimension = sizeOf(family?.sizes?.[key] ?? '')?.dimension;
+    return [node, ruleOf(node, compileValue(sizing.by[key] ?? '', '', names, dimension), names)];
+  });
+  const pick: Rule = {
+    kind: 'compute',
+    inputs: keys.map((key) => sizeNode(line, key)),
+    run: (values, at) => {
+      const found = findBigEnough(items, (slot) => values[at[slot] as number] as number);
+      return found < 0 || problems[found] !== undefined ? Number.NaN : found;
+    },
+    explain: (values, at) => {
+      const sizes = keys.map((_, slot) => values[at[slot] as number] as number);
+      const found = findBigEnough(items, (slot) => sizes[slot] ?? 0);
+      return problems[found] ?? { kind: 'no-size', family: sizing.family, sizes };
+    },
+  };
+  return [...wanted, [lineNode(line, 'pick'), pick]];
+}
+
+/** Why an item of a family was taken. */
+export interface SizeReason {
+  readonly item: Item;
+  /** In SI, by key. */
+  readonly wanted: Readonly<Record<string, number>>;
+  /** Just the size that was asked for; else the next larger one. */
+  readonly exact: boolean;
+  /** How many smaller ones were not big enough. */
+  readonly tooSmall: number;
+}
+
+export function reasonOfSize(
+  job: Job,
+  line: LineKey,
+  sizing: Sizing,
+  known: (node: string) => number | undefined,
+): SizeReason | undefined {
+  const items = sizedItems(job, sizing);
+  const at = known(lineNode(line, 'pick'));
+  const taken = at === undefined ? undefined : items[at];
+  if (taken === undefined || at === undefined) return undefined;
+  const keys = Object.keys(sizing.by);
+  const wanted = keys.map((key) => known(sizeNode(line, key)) ?? 0);
+  return {
+    item: taken.item,
+    wanted: Object.fromEntries(keys.map((key, slot) => [key, wanted[slot] ?? 0])),
+    exact: isExactSize(taken, wanted),
+    tooSmall: at,
+  };
+}
+
+/** The dimension of a size of a family, for whoever asks for it. */
+export function sizeDimension(job: Job, family: string, key: string): Dimension | undefined {
+  const found = (itemsByFamily(job.item).get(family) ?? []).map((item) => sizeOf(item.sizes?.[key] ?? ''));
+  const known = found.filter((each) => each !== undefined);
+  const [first] = known;
+  return first !== undefined && known.every(({ dimension }) => sameDimension(dimension, first.dimension))
+    ? first.dimension
+    : undefined;
+}

@@ -1,0 +1,70 @@
+import type { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { itemCodeOf } from '../calculate/pricing.ts';
+import type { LineAt } from '../estimate/lines.ts';
+import type { Job } from '../job/job.ts';
+import type { Item } from '../job/records/item.ts';
+
+/** What every rule looks at, gathered once. */
+export interface DoubtContext {
+  readonly calculation: Calculation;
+  readonly job: Job;
+  /** ISO date. */
+  readonly today: string;
+  /** The lines that count and apply, not those of alternates that are not accepted. */
+  readonly lines: readonly LineAt[];
+  readonly known: (node: string) => number | undefined;
+  readonly nameOf: (line: LineAt) => string;
+  readonly itemOf: (line: LineAt) => Item | undefined;
+}
+
+export function createContext(calculation: Calculation, today: string): DoubtContext {
+  const { job } = calculation;
+  const lines = [...calculation.countedLines()].filter(
+    ({ of }) => of.is !== 'component' || calculation.isDue(of.placed),
+  );
+  return {
+    calculation,
+    job,
+    today,
+    lines,
+    known: (node) => knownValue(calculation.figure(node)),
+    nameOf: nameOfLine,
+    itemOf: (line) => calculation.findItem(itemCodeOf(job, line)),
+  };
+}
+
+/** How a person knows a line: a component with what it is measured on. */
+export function nameOfLine({ of }: LineAt): string {
+  switch (of.is) {
+    case 'component':
+      return `${of.placed.component.name}, ${of.placed.frame.scope.name}`;
+    case 'typed':
+      return of.line.description;
+    case 'purchase':
+      return of.purchase.name;
+    case 'quote':
+      return of.package.name;
+  }
+}
+
+/** Whole days from one ISO date to another; undefined where either is none. */
+export function daysBetween(from: string, to: string): number | undefined {
+  const [a, b] = [dayNumber(from), dayNumber(to)];
+  return a === undefined || b === undefined ? undefined : b - a;
+}
+
+/** Days since a fixed day, by the calendar's own rule (Fliegel and Van Flandern, 1968, from memory). */
+function dayNumber(date: string): number | undefined {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
+  if (match === null) return undefined;
+  const [year = 0, month = 0, day = 0] = match.slice(1).map(Number);
+  const early = Math.trunc((month - 14) / 12);
+  return (
+    day -
+    32075 +
+    Math.trunc((1461 * (year + 4800 + early)) / 4) +
+    Math.trunc((367 * (month - 2 - early * 12)) / 12) -
+    Math.trunc((3 * Math.trunc((year + 4900 + early) / 100)) / 4)
+  );
+}

@@ -1,0 +1,152 @@
+import { lineNode } from '../calculate/nodes.ts';
+import { costCodeOf, overrideOf, sectionOf } from '../estimate/places.ts';
+import type { LineAt } from '../estimate/lines.ts';
+import type { Failure } from '../graph/failure.ts';
+import { settingsOf } from '../job/job.ts';
+import type { Doubt, DoubtAbout, DoubtRule } from './doubt.ts';
+import { type DoubtContext, daysBetween } from './context.ts';
+
+const doubtOf = ({ nameOf }: DoubtContext, line: LineAt, about: DoubtAbout): Doubt => ({
+  key: `${about.rule}|${line.key}`,
+  name: nameOf(line),
+  about,
+  place: line.of.is === 'quote' ? { at: 'package', id: line.of.package.id } : { at: 'line', key: line.key },
+});
+
+/** Reasons that have rules of their own; what hangs on them is not doubted line by line. */
+const ELSEWHERE = new Set<Failure['kind']>(['no-scale', 'no-pitch', 'no-quantity']);
+const PRICES = new Set<Failure['kind']>(['no-price', 'item-unknown', 'no-wage', 'no-size', 'no-quote']);
+
+const ruleOfFailure = (kind: Failure['kind']): DoubtRule =>
+  kind === 'units-do-not-convert'
+    ? 'units-differ'
+    : PRICES.has(kind)
+      ? 'line-without-price'
+      : 'formula-wrong';
+
+/** Lines that the bid does not hold, each with the reason. */
+export const linesThatFail = (context: DoubtContext): readonly Doubt[] =>
+  context.lines.flatMap((line): readonly Doubt[] => {
+    const quantity = context.calculation.figure(lineNode(line.key, 'quantity'));
+    const extension = context.calculation.figure(lineNode(line.key, 'extension'));
+    const failure = quantity.failure ?? extension.failure;
+    if (failure === undefined || ELSEWHERE.has(failure.kind)) return [];
+    const rule = ruleOfFailure(failure.kind) as 'formula-wrong';
+    return [doubtOf(context, line, { rule, failure })];
+  });
+
+export const zeroQuantities = (context: DoubtContext): readonly Doubt[] =>
+  context.lines.flatMap((line): readonly Doubt[] => {
+    // What an assembly leaves at nothing, with its scope measured, is its rule; not measured is told elsewhere.
+    if (line.of.is !== 'typed') return [];
+    return context.known(lineNode(line.key, 'quantity')) === 0
+      ? [doubtOf(context, line, { rule: 'zero-quantity' })]
+      : [];
+  });
+
+/** A pinned quantity that is this far from the flowing one is asked about. */
+export const PINNED_FAR = 0.1;
+
+export const pinnedFar = (context: DoubtContext): readonly Doubt[] =>
+  context.lines.flatMap((line): readonly Doubt[] => {
+    const node = lineNode(line.key, 'flowing');
+    if (!context.calculation.graph.has(node)) return [];
+    const [flowing, pinned] = [context.known(node), context.known(lineNode(line.key, 'quantity'))];
+    if (flowing === undefined || pinned === undefined) return [];
+    const far = Math.abs(pinned - flowing) > PINNED_FAR * Math.max(Math.abs(flowing), Math.abs(pinned));
+    return far ? [doubtOf(context, line, { rule: 'pinned-far', pinned, flowing, unit: unitOf(line) })] : [];
+  });
+
+const unitOf = ({ of }: LineAt): string => {
+  switch (of.is) {
+    case 'component':
+      return of.placed.component.unit;
+    case 'typed':
+      return of.line.unit;
+    case 'purchase':
+      return of.purchase.unit;
+    case 'quote':
+      return 'ls';
+  }
+};
+
+/** Quantities that came along from another job and were never looked at. */
+export function unconfirmedQuantities(context: DoubtContext): readonly Doubt[] {
+  const { job, known } = context;
+  const lines = context.lines.flatMap((line): readonly Doubt[] => {
+    if (line.of.is !== 'typed' || line.of.line.unconfirmed !== true) return [];
+    const { source = '', unit } = line.of.line;
+    const quantity = known(lineNode(line.key, 'quantity')) ?? 0;
+    return [doubtOf(context, line, { rule: 'unconfirmed', source, quantity, unit })];
+  });
+  const pieces = [...job.piece.values()]
+    .filter(({ unconfirmed }) => unconfirmed === true)
+    .map((piece): Doubt => ({
+      key: `unconfirmed|${piece.id}`,
+      name: job.scope.get(piece.scopeId)?.name ?? '',
+      about: { rule: 'unconfirmed', source: piece.note, quantity: Number(piece.text), unit: piece.unit },
+      place: { at: 'scope', id: piece.scopeId },
+    }));
+  return [...lines, ...pieces];
+}
+
+export const USUAL_PRICE_DAYS = 180;
+
+export function oldPrices(context: DoubtContext): readonly Doubt[] {
+  const { priceDays = USUAL_PRICE_DAYS } = settingsOf(context.job);
+  const asked = new Set<string>();
+  return context.lines.flatMap((line): readonly Doubt[] => {
+    const item = context.itemOf(line);
+    if (item === undefined || asked.has(item.code)) return [];
+    const days = daysBetween(item.date, context.today);
+    if (days === undefined || days <= priceDays) return [];
+    // Once for each item, not for each line that it prices.
+    asked.add(item.code);
+    const about: DoubtAbout = { rule: 'price-old', date: item.date, days };
+    return [
+      {
+        ...doubtOf(context, line, about),
+        key: `price-old|${item.id}`,
+        name: `${item.code} ${item.description}`,
+      },
+    ];
+  });
+}
+
+/** Lines that report to no code, stand in no section, or are counted in nothing. */
+export function untidyLines(context: DoubtContext): readonly Doubt[] {
+  const asked = new Set<string>();
+  return context.lines.flatMap((line): readonly Doubt[] => {
+    if (line.of.is === 'purchase') return [];
+    const { sectionId } = line;
+    const doubts: Doubt[] = [];
+    if (sectionId === null && line.of.is === 'component') {
+      // What was measured is moved whole: asked once, not for each line it makes.
+      const { scope } = line.of.placed.frame;
+      if (!asked.has(scope.id)) {
+        asked.add(scope.id);
+        const about: DoubtAbout = { rule: 'line-without-section' };
+        const key = `line-without-section|${scope.id}`;
+        doubts.push({ key, name: scope.name, about, place: { at: 'scope', id: scope.id } });
+      }
+    } else if (sectionId === null) doubts.push(doubtOf(context, line, { rule: 'line-without-section' }));
+    else if (codeOf(context, line) === '') doubts.push(doubtOf(context, line, { rule: 'line-without-code' }));
+    if (unitOf(line).trim() === '') doubts.push(doubtOf(context, line, { rule: 'line-without-unit' }));
+    return doubts;
+  });
+}
+
+/** Its own code, else that of a section around it. */
+function codeOf({ job }: DoubtContext, { key, sectionId, of }: LineAt): string {
+  const own =
+    of.is === 'component'
+      ? costCodeOf(job, of.placed)
+      : of.is === 'typed'
+        ? (of.line.costCode ?? '')
+        : of.is === 'quote'
+          ? (of.package.costCode ?? '')
+          : (overrideOf(job, key)?.costCode ?? '');
+  if (own !== '') return own;
+  const at = of.is === 'component' ? sectionOf(job, of.placed) : sectionId;
+  return at === null ? '' : (job.section.get(at)?.code ?? '');
+}

@@ -1,0 +1,19 @@
+import { readYardsticks } from '../calculate/yardsticks.ts';
+import { roundTo } from '../units/numberFormat.ts';
+import type { Doubt } from './doubt.ts';
+import type { DoubtContext } from './context.ts';
+
+/** Figures outside of what the estimator knows to be usual. */
+export const yardsticksOut = ({ calculation }: DoubtContext): readonly Doubt[] =>
+  readYardsticks(calculation).flatMap(({ yardstick, each, state }): readonly Doubt[] => {
+    if (each === undefined || (state !== 'below' && state !== 'above')) return [];
+    const { id, name, low, high, of, unit } = yardstick;
+    return [
+      {
+        key: `yardstick-out|${id}`,
+        name,
+        about: { rule: 'yardstick-out', each: roundTo(each, 2), low, high, of, unit },
+        place: { at: 'yardstick', id },
+      },
+    ];
+  });

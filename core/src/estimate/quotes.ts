@@ -1,0 +1,83 @@
+import type { Job } from '../job/job.ts';
+import { remember } from '../job/remember.ts';
+import type { CostKind } from '../job/records/assembly.ts';
+import type { Package, Quote } from '../job/records/quote.ts';
+import { toMinor } from '../pricing/money.ts';
+import type { LineKey } from './lineKey.ts';
+
+/** A quote made comparable: what it names, what it leaves out and would cost besides, what was adjusted. */
+export interface Leveled {
+  /** Whole minor units, all of them. */
+  readonly quoted: number;
+  readonly leftOut: number;
+  readonly adjusted: number;
+  readonly total: number;
+}
+
+const minorOf = (decimal: string, digits: number): number =>
+  decimal === '' ? 0 : toMinor(Number(decimal), digits);
+
+export function levelQuote(quote: Quote, digits: number): Leveled {
+  const sum = (amounts: readonly string[]): number =>
+    amounts.reduce((total, amount) => total + minorOf(amount, digits), 0);
+  const quoted = minorOf(quote.amount, digits);
+  const leftOut = sum(Object.values(quote.leftOut));
+  const adjusted = sum(quote.adjustments.map(({ amount }) => amount));
+  return { quoted, leftOut, adjusted, total: quoted + leftOut + adjusted };
+}
+
+export const quotesOf = (job: Job, packageId: string): readonly Quote[] =>
+  [...job.quote.values()]
+    .filter((quote) => quote.packageId === packageId)
+    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+export const takenQuote = (job: Job, { takenId }: Package): Quote | undefined =>
+  takenId === null ? undefined : job.quote.get(takenId);
+
+/** A line of a package quoted line by line, with how much of it there is where that is known. */
+export interface AskedLine {
+  readonly key: LineKey;
+  readonly quantity: number | undefined;
+}
+
+/** What the lines come to at a quote's unit prices, whole minor units, and how many it leaves open. */
+export function sumPrices(
+  { prices }: Quote,
+  lines: readonly AskedLine[],
+  digits: number,
+): { readonly total: number; readonly missing: number } {
+  let [total, missing] = [0, 0];
+  for (const { key, quantity = 0 } of lines) {
+    const price = prices[key] ?? '';
+    if (price === '') missing += 1;
+    // Each line is rounded by itself, as the estimate rounds it.
+    else total += toMinor(quantity * Number(price), digits);
+  }
+  return { total, missing };
+}
+
+/** A line priced by the quote that was taken for it. */
+export interface QuotedLine {
+  readonly kind: CostKind;
+  readonly amount: string;
+  readonly company: string;
+}
+
+const quotedOfPackages = remember((packages: Job['package']) =>
+  remember((quotes: Job['quote']): ReadonlyMap<LineKey, QuotedLine> => {
+    const lines = new Map<LineKey, QuotedLine>();
+    for (const { by, kind, takenId, lines: keys } of packages.values()) {
+      const quote = by === 'lines' && takenId !== null ? quotes.get(takenId) : undefined;
+      if (quote === undefined) continue;
+      for (const key of keys) {
+        const amount = quote.prices[key] ?? '';
+        if (amount !== '') lines.set(key, { kind, amount, company: quote.company });
+      }
+    }
+    return lines;
+  }),
+);
+
+/** Lines that take their price from a quote, by key. */
+export const quotedLines = (job: Job): ReadonlyMap<LineKey, QuotedLine> =>
+  quotedOfPackages(job.package)(job.quote);

@@ -1,0 +1,136 @@
+import { describe, expect, it } from '@jest/globals';
+import { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { bidNode, lineNode, measureNode } from '../calculate/nodes.ts';
+import { listRows } from '../estimate/rows.ts';
+import { confirmQuantities } from '../job/commands/confirm.ts';
+import { checkJob } from '../job/integrity.ts';
+import { createJob } from '../job/job.ts';
+import type { RecordOf } from '../job/record.ts';
+import { makeMark, makeScope } from '../testing/job.ts';
+import { createPricedDesk } from '../testing/priced.ts';
+import { type CopiedRow, copyRows } from './copyRows.ts';
+import { USUAL_TEMPLATE, templateOf } from './template.ts';
+
+/** A measured slab with an assembly, a typed line by a crew, and one with a figure of the job. */
+function finishedJob() {
+  const desk = createPricedDesk();
+  const slab = makeScope(desk.makeId, {
+    key: 'slab',
+    kind: 'area',
+    name: 'Slab',
+    sectionId: desk.sectionId('03'),
+  });
+  const assembly = [...desk.job().assembly.values()].find(({ measures }) => measures === 'area');
+  if (assembly === undefined) throw new Error('no assembly for areas');
+  const use: RecordOf<'use'> = {
+    type: 'use',
+    id: desk.makeId('use'),
+    scopeId: slab.id,
+    assemblyId: assembly.id,
+    order: 1,
+    answers: {},
+  };
+  const crew: RecordOf<'crew'> = {
+    type: 'crew',
+    id: desk.makeId('crew'),
+    name: 'Pour crew',
+    members: [{ craftId: desk.craft('Laborer').id, count: 3 }],
+    machines: [],
+    order: 1,
+  };
+  const item = desk.item({ code: 'OWN-9', material: '12.5', family: 'Bolts', sizes: { length: '10 in' } });
+  const days = desk.line({
+    description: 'Layout',
+    quantity: '2',
+    unit: 'day',
+    crewId: crew.id,
+    sectionId: desk.sectionId('03'),
+  });
+  const flows = desk.line({
+    description: 'Cure',
+    quantity: 'total(slab, area)',
+    unit: 'ft²',
+    costs: { material: '0.1' },
+  });
+  const bolts = desk.line({
+    description: 'Bolts',
+    quantity: '40',
+    sizing: { family: 'Bolts', by: { length: '8 in' } },
+  });
+  desk.change(slab, use, crew, item, days, flows, bolts);
+  desk.change(
+    makeMark(desk.makeId, slab, desk.sheet, [
+      [0, 0],
+      [24, 0],
+      [24, 30],
+      [0, 30],
+    ]),
+  );
+  return { desk, slab, days, flows, bolts, use };
+}
+
+describe('a template', () => {
+  it('keeps sections, scopes, assemblies and prices, with every quantity at zero', () => {
+    const { desk, flows } = finishedJob();
+    const job = createJob(templateOf(desk.job(), 'Small building', USUAL_TEMPLATE));
+    expect(checkJob(job)).toBeUndefined();
+    expect([job.mark.size, job.sheet.size, job.file.size]).toEqual([0, 0, 0]);
+    expect([job.scope.size, job.use.size, job.item.size]).toEqual([1, 1, desk.job().item.size]);
+    expect([...job.line.values()].map(({ quantity }) => quantity)).toEqual(['0', flows.quantity, '0']);
+    expect(knownValue(new Calculation(job).figure(bidNode('total')))).toBe(0);
+  });
+
+  it('keeps what it is asked to, and no more', () => {
+    const { desk } = finishedJob();
+    const kept = createJob(
+      templateOf(desk.job(), 'Quantities', { ...USUAL_TEMPLATE, quantities: true, prices: false }),
+    );
+    expect([...kept.line.values()].map(({ quantity }) => quantity)).toContain('40');
+    expect([...kept.item.values()].every(({ material }) => material === '')).toBe(true);
+  });
+});
+
+describe('lines copied from another job', () => {
+  function copied() {
+    const { desk: from, slab } = finishedJob();
+    const to = createPricedDesk();
+    const rows = listRows(from.job()).filter(
+      (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
+    );
+    to.change((job) => ({
+      ok: true,
+      value: { added: copyRows(from.calculation, rows, job, null, to.makeId), updated: [], removed: [] },
+    }));
+    return { from, to, slab };
+  }
+
+  it('come with assemblies, items and crews, at the same money', () => {
+    const { from, to } = copied();
+    expect(checkJob(to.job())).toBeUndefined();
+    expect(to.known(bidNode('cost'))).toBe(from.known(bidNode('cost')));
+    expect(to.job().crew.size).toBe(1);
+    // An assembly that is here with the same content is not brought a second time.
+    expect(to.job().assembly.size).toBe(from.job().assembly.size);
+  });
+
+  it('are unconfirmed until someone says that they are right', () => {
+    const { to, slab } = copied();
+    const scope = [...to.job().scope.values()].find(({ name }) => name === slab.name);
+    if (scope === undefined) throw new Error('no scope came along');
+    expect(to.known(measureNode(scope.id, 'area'))).toBeCloseTo(720 * 0.09290304, 6);
+    expect([...to.job().piece.values()].map(({ unconfirmed }) => unconfirmed)).toEqual([true]);
+    expect([...to.job().line.values()].every(({ unconfirmed }) => unconfirmed === true)).toBe(true);
+    to.change(confirmQuantities(new Set([scope.id, ...to.job().line.keys()])));
+    expect(
+      [...to.job().line.values(), ...to.job().piece.values()].some(({ unconfirmed }) => unconfirmed),
+    ).toBe(false);
+  });
+
+  it('bring figures, not formulas over names of the other job', () => {
+    const { to } = copied();
+    const cure = [...to.job().line.values()].find(({ description }) => description === 'Cure');
+    expect(cure?.quantity).toBe('720');
+    expect(to.known(lineNode(cure?.id ?? '', 'material'))).toBe(72_00);
+  });
+});

@@ -1,0 +1,72 @@
+import type { Failure } from '../graph/failure.ts';
+import type { Id } from '../job/id.ts';
+import type { ComponentLabor } from '../job/records/assembly.ts';
+import type { Craft } from '../job/records/craft.ts';
+import type { Crew } from '../job/records/crew.ts';
+import { type Result, accept, refuse } from '../problem/result.ts';
+
+/** Who is known by id; the job, or a part of it in tests. */
+export interface Workers {
+  readonly craft: ReadonlyMap<string, Craft>;
+  readonly crew: ReadonlyMap<string, Crew>;
+}
+
+/** What an hour of those who do the work costs, and how many they are. */
+export interface Gang {
+  /** Labor hours in an hour that all of them work: 1 for a craft alone. */
+  readonly people: number;
+  /** For an hour of all of them, burden included. */
+  readonly wages: number;
+  readonly machines: number;
+  readonly dayHours: number;
+}
+
+export const DAY_HOURS = 8;
+
+const toNumber = (decimal: string | undefined): number =>
+  decimal === undefined || decimal === '' ? 0 : Number(decimal);
+
+/** A craft's hour with its burden: 40.00 with 35 % is 54.00. */
+export const burdenedWage = ({ wage, burden }: Pick<Craft, 'wage' | 'burden'>): number =>
+  toNumber(wage) * (1 + toNumber(burden) / 100);
+
+/** The craft or crew that works; a missing wage is named. */
+export function gangOf(
+  by: { readonly craftId: Id<'craft'> | null; readonly crewId?: Id<'crew'> | undefined },
+  workers: Workers,
+): Result<Gang, Failure> {
+  const crew = by.crewId === undefined ? undefined : workers.crew.get(by.crewId);
+  if (crew !== undefined) return gangOfCrew(crew, workers);
+  const craft = by.craftId === null ? undefined : workers.craft.get(by.craftId);
+  if (craft === undefined || craft.wage === '') return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
+  return accept({ people: 1, wages: burdenedWage(craft), machines: 0, dayHours: DAY_HOURS });
+}
+
+export function gangOfCrew(crew: Crew, workers: Workers): Result<Gang, Failure> {
+  let [people, wages] = [0, 0];
+  for (const { craftId, count } of crew.members) {
+    const craft = workers.craft.get(craftId);
+    if (craft === undefined || craft.wage === '')
+      return refuse({ kind: 'no-wage', craft: craft?.name ?? crew.name });
+    people += count;
+    wages += count * burdenedWage(craft);
+  }
+  const machines = crew.machines.reduce((sum, { count, hourly }) => sum + count * toNumber(hourly), 0);
+  const dayHours = toNumber(crew.dayHours);
+  return accept({ people, wages, machines, dayHours: dayHours > 0 ? dayHours : DAY_HOURS });
+}
+
+/**
+ * Labor hours for one unit from how the production was said: the hours themselves, or the units that
+ * craft or crew do in an hour or a day. Undefined while there is no figure.
+ */
+export function hoursPerUnit(
+  by: ComponentLabor['by'],
+  figure: string,
+  { people, dayHours }: Pick<Gang, 'people' | 'dayHours'>,
+): number | undefined {
+  const value = toNumber(figure);
+  if (by === 'hours') return figure === '' ? undefined : value;
+  if (value <= 0) return undefined;
+  return (people * (by === 'hourly' ? 1 : dayHours)) / value;
+}

@@ -1,0 +1,137 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { Calculation } from '../calculate/calculation.ts';
+import { remove } from '../job/change.ts';
+import { restoreJob } from '../job/commands/restore.ts';
+import { applyDiff, invertDiff, listRecords } from '../job/job.ts';
+import type { RecordOf } from '../job/record.ts';
+import { createPricedDesk } from '../testing/priced.ts';
+import { bidWith, priceAlternates } from './alternates.ts';
+import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
+
+const overhead = (id: RecordOf<'markup'>['id'], percent: string): RecordOf<'markup'> => ({
+  type: 'markup',
+  id,
+  name: 'Overhead',
+  percent,
+  base: 'cost',
+  order: 1,
+});
+
+describe('the bridge between two states', () => {
+  it('tells quantity from price, and what came and went', () => {
+    const desk = createPricedDesk();
+    const both = desk.line({ description: 'Both', quantity: '10', costs: { material: '5' } });
+    const gone = desk.line({ description: 'Gone', costs: { material: '7' } });
+    const markup = overhead(desk.makeId('markup'), '10');
+    desk.change(both, gone, markup);
+    const before = new Calculation(desk.job());
+    desk.change(
+      remove(gone.id),
+      { ...both, quantity: '12', costs: { material: '6' } },
+      desk.line({ description: 'New', costs: { labor: '3' } }),
+      { ...markup, percent: '20' },
+    );
+    const bridge = bridgeOf(before, desk.calculation);
+    // 57.00 and 10 % = 62.70; 12 x 6 + 3 = 75.00 and 20 % = 90.00.
+    expect([bridge.from, bridge.to]).toEqual([62_70, 90_00]);
+    // Two more at 5.00, then 12 of them a dollar dearer.
+    expect(bridge.by).toEqual({ quantity: 10_00, price: 12_00, added: 3_00, removed: -7_00 });
+    expect(bridge.markup).toBe(15_00 - 5_70);
+    expect(bridge.lines.map(({ name }) => name)).toEqual(['Both', 'Gone', 'New']);
+  });
+
+  it('adds up exactly, whatever was changed', () => {
+    const step = fc.tuple(fc.nat(3), fc.nat(5), fc.integer({ min: 1, max: 99_999 }));
+    fc.assert(
+      fc.property(
+        fc.array(step, { maxLength: 12 }),
+        fc.array(step, { minLength: 1, maxLength: 12 }),
+        (first, second) => {
+          const desk = createPricedDesk();
+          const markup = overhead(desk.makeId('markup'), '11.5');
+          desk.change(markup);
+          const run = (steps: typeof first): void => {
+            for (const [what, pick, amount] of steps) {
+              const lines = [...desk.job().line.values()];
+              const line = lines[pick % Math.max(1, lines.length)];
+              if (line === undefined || what === 0)
+                desk.change(desk.line({ quantity: String(pick), costs: { material: String(amount / 100) } }));
+              else if (what === 1) desk.change(remove(line.id));
+              else if (what === 2) desk.change({ ...line, quantity: String(amount / 7) });
+              else desk.change({ ...line, costs: { material: String(amount / 1000) } });
+            }
+          };
+          run(first);
+          const before = new Calculation(desk.job());
+          run(second);
+          const { from, to, by, tax, markup: marked, lines } = bridgeOf(before, desk.calculation);
+          const causes = BRIDGE_CAUSES.reduce((sum, cause) => sum + by[cause], 0);
+          expect(from + causes + tax + marked).toBe(to);
+          for (const line of lines)
+            expect(BRIDGE_CAUSES.reduce((sum, cause) => sum + line.by[cause], 0)).toBe(line.to - line.from);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('alternates', () => {
+  const desk = createPricedDesk();
+  const alternate = (name: string): RecordOf<'alternate'> => ({
+    type: 'alternate',
+    id: desk.makeId('alternate'),
+    name,
+    note: '',
+    accepted: false,
+    order: 1,
+  });
+  const [more, less] = [alternate('More'), alternate('Less')];
+  desk.change(more, less, overhead(desk.makeId('markup'), '10'));
+  desk.change(
+    desk.line({ costs: { material: '100' } }),
+    desk.line({ costs: { material: '40' }, alternate: { id: more.id, as: 'adds' } }),
+    desk.line({ costs: { material: '25' }, alternate: { id: less.id, as: 'drops' } }),
+  );
+
+  it('are each an add or a deduct with their markup', () => {
+    expect(
+      priceAlternates(desk.calculation).map(({ alternate: { name }, change }) => [name, change]),
+    ).toEqual(
+      expect.arrayContaining([
+        ['More', 44_00],
+        ['Less', -27_50],
+      ]),
+    );
+  });
+
+  it('are priced in any combination, as if they were accepted', () => {
+    const choices = [[], [more], [less], [more, less]];
+    const priced = choices.map((chosen) => bidWith(desk.calculation, new Set(chosen.map(({ id }) => id))));
+    expect(priced).toEqual([137_50, 181_50, 110_00, 154_00]);
+    const real = choices.map((chosen) => {
+      for (const each of [more, less]) desk.change({ ...each, accepted: chosen.includes(each) });
+      return desk.known('bid/total');
+    });
+    expect(real).toEqual(priced);
+  });
+});
+
+describe('going back to a state', () => {
+  it('is one change, which can be undone', () => {
+    const desk = createPricedDesk();
+    desk.change(desk.line({ description: 'Kept' }));
+    const then = desk.job();
+    const line = [...then.line.values()][0];
+    desk.change(desk.line({ description: 'Later' }));
+    if (line) desk.change({ ...line, description: 'Changed' });
+    const now = desk.job();
+    const diff = restoreJob(then)(now);
+    if (!diff.ok) throw new Error('refused');
+    const back = applyDiff(now, diff.value);
+    expect(new Set(listRecords(back))).toEqual(new Set(listRecords(then)));
+    const again = applyDiff(back, invertDiff(diff.value));
+    expect(new Set(listRecords(again))).toEqual(new Set(listRecords(now)));
+  });
+});

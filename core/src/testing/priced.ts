@@ -1,0 +1,69 @@
+import { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { type LineFigure, lineNode } from '../calculate/nodes.ts';
+import type { Command } from '../job/change.ts';
+import { put } from '../job/change.ts';
+
+import { type Job, applyDiff } from '../job/job.ts';
+import type { JobRecord, RecordOf } from '../job/record.ts';
+import { BLANK_ITEM } from '../pricing/blankItem.ts';
+import { createTestJob } from './job.ts';
+
+/** A job whose lines are put in and figured as a person would, for tests about money. */
+export interface Desk {
+  readonly makeId: ReturnType<typeof createTestJob>['makeId'];
+  readonly sectionId: ReturnType<typeof createTestJob>['sectionId'];
+  readonly sheet: RecordOf<'sheet'>;
+  readonly assembly: ReturnType<typeof createTestJob>['assembly'];
+  readonly calculation: Calculation;
+  readonly job: () => Job;
+  /** Changes the job and its figures; throws where it is refused. */
+  readonly change: (...commands: readonly (Command | JobRecord)[]) => void;
+  readonly line: (content: Partial<RecordOf<'line'>>) => RecordOf<'line'>;
+  readonly item: (content: Partial<RecordOf<'item'>> & { readonly code: string }) => RecordOf<'item'>;
+  readonly craft: (name: string) => RecordOf<'craft'>;
+  readonly figure: (line: string, figure: LineFigure) => number | undefined;
+  readonly known: (node: string) => number | undefined;
+}
+
+/** Without markups and tax, so that tests say what there is. */
+export function createPricedDesk(): Desk {
+  const { job: started, ...test } = createTestJob();
+  let job: Job = { ...started, markup: new Map() };
+  const calculation = new Calculation(job);
+  const known: Desk['known'] = (node) => knownValue(calculation.figure(node));
+  let order = 0;
+  return {
+    ...test,
+    calculation,
+    job: () => job,
+    change: (...commands) => {
+      for (const each of commands) {
+        const diff = (typeof each === 'function' ? each : put(each))(job);
+        if (!diff.ok) throw new Error(`change: ${JSON.stringify(diff.problem)}`);
+        job = applyDiff(job, diff.value);
+        calculation.apply(job, diff.value);
+      }
+    },
+    line: (content) => ({
+      type: 'line',
+      id: test.makeId('line'),
+      sectionId: null,
+      order: (order += 1),
+      description: 'Line',
+      quantity: '1',
+      unit: 'ea',
+      itemCode: '',
+      typedCost: null,
+      ...content,
+    }),
+    item: (content) => ({ ...BLANK_ITEM, id: test.makeId('item'), description: content.code, ...content }),
+    craft: (name) => {
+      const found = [...job.craft.values()].find((each) => each.name === name);
+      if (found === undefined) throw new Error(`craft: no ${name}`);
+      return found;
+    },
+    figure: (line, figure) => known(lineNode(line, figure)),
+    known,
+  };
+}
