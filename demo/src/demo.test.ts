@@ -2,9 +2,13 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { knownValue } from '@zest/core/calculate/define';
-import { measureNode, scopeCostNode } from '@zest/core/calculate/nodes';
+import { bidNode, measureNode, scopeCostNode } from '@zest/core/calculate/nodes';
 import { warningsOf } from '@zest/core/calculate/notes';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
+import { takeSecondLook } from '@zest/core/doubts/secondLook';
+import { listRows } from '@zest/core/estimate/rows';
+import { checkJob } from '@zest/core/job/integrity';
+import { itemOfRow } from '@zest/core/reports/estimateReport';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import type { Measure } from '@zest/core/takeoff/measures';
 import { POINT_FORMAT } from '@zest/core/units/numberFormat';
@@ -77,7 +81,30 @@ describe('the demo job', () => {
     expect(unscaled.map(({ number }) => number).sort()).toEqual(['C-102', 'E-101']);
     expect(listUnpriced(calculation).map(({ failure }) => failure.kind)).toEqual(['no-price', 'no-price']);
     expect([...job.scope.keys()].filter((id) => !calculation.isMeasured(id))).toHaveLength(1);
-    expect(job.item.size).toBeGreaterThanOrEqual(120);
+    // One of three quotes is taken, and two alternates are still open.
+    expect([job.package.size, job.quote.size, job.alternate.size]).toEqual([1, 3, 2]);
+    expect(job.item.size).toBeGreaterThanOrEqual(390);
+  });
+
+  it('is asked about what is meant to be unfinished, and no more', () => {
+    const rules = takeSecondLook(calculation, '2026-11-25').open.map(({ about }) => about.rule);
+    expect(new Set(rules)).toEqual(
+      new Set([
+        'line-without-price',
+        'sheet-without-scale',
+        'alternate-doubles',
+        'scope-without-marks',
+        'yardstick-out',
+      ]),
+    );
+  });
+
+  it('takes the next larger footing where no row is 22 by 28 in', () => {
+    const line = [...job.line.values()].find(({ sizing }) => sizing !== undefined);
+    const row = listRows(job).find(({ key }) => key === line?.id);
+    if (row?.type !== 'line') throw new Error('no sized line');
+    // 20 x 30 is too narrow, 24 x 36 is the first that is big enough in both.
+    expect(itemOfRow(calculation, row)?.code).toBe('FT-24x36');
   });
 
   it('measures the site sheets as the model says: storm pipes in plan, heads, pipes by size, sleeves', () => {
@@ -146,5 +173,30 @@ describe('the demo job', () => {
       0,
     );
     expect(area / getUnit('ft²').factor).toBeCloseTo(plan, 0);
+  });
+});
+
+describe('the jobs beside the main one', () => {
+  const jobOf = (name: string) => {
+    const packed = readZestjob(new Uint8Array(read(name)));
+    if (!packed.ok) throw new Error(JSON.stringify(packed.problem));
+    return packed.value.job;
+  };
+
+  it('are a finished job with every line priced, to copy from', () => {
+    const heron = jobOf('heron-slip-boat-store.zestjob');
+    const figures = new Calculation(heron);
+    expect(checkJob(heron)).toBeUndefined();
+    expect(listUnpriced(figures)).toEqual([]);
+    expect(knownValue(figures.figure(bidNode('total')))).toBeGreaterThan(30_000_00);
+  });
+
+  it('are a template with all that must come out and every quantity at zero', () => {
+    const template = jobOf('small-timber-building.zestjob');
+    const figures = new Calculation(template);
+    expect([template.mark.size, template.piece.size]).toEqual([0, 0]);
+    expect(template.scope.size).toBeGreaterThan(3);
+    expect(template.use.size).toBeGreaterThan(1);
+    expect(knownValue(figures.figure(bidNode('total')))).toBe(0);
   });
 });

@@ -2,6 +2,8 @@ import { writeFile } from 'node:fs/promises';
 import type { Job } from '@zest/core/job/job';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { createBoathouseJob } from './boathouse/job.ts';
+import { createHeronJob } from './heron/job.ts';
+import { createTemplateJob } from './template/job.ts';
 import { drawSet } from './drawing/drawSet.ts';
 import { createPavilionJob } from './pavilion/job.ts';
 import { BOATHOUSE_SET, PAVILION_SET } from './sets.ts';
@@ -24,5 +26,14 @@ async function write(
   console.log(`${name}: ${plans.length} bytes; .zestjob: ${packed.length} bytes`);
 }
 
+/** A job without drawings. */
+async function writeJob(name: string, job: Job): Promise<void> {
+  const packed = writeZestjob(job, new Map());
+  await writeFile(new URL(`${name}.zestjob`, folder), packed);
+  console.log(`${name}: ${packed.length} bytes`);
+}
+
 await write('tern-island-boathouse', BOATHOUSE_SET, createBoathouseJob);
 await write('orchard-row-pavilion', PAVILION_SET, createPavilionJob);
+await writeJob('heron-slip-boat-store', createHeronJob());
+await writeJob('small-timber-building', createTemplateJob());

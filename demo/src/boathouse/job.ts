@@ -25,6 +25,7 @@ import {
   addStorm,
   addUpperFloor,
 } from './jobTrades.ts';
+import { priceJob } from './pricing.ts';
 import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
 import { PLAN_SCALE } from './plan.ts';
@@ -83,7 +84,7 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     unit: 'ft²',
     order: 1,
   });
-  return derive(finishJob(records), DERIVED, makeId);
+  return priceJob(derive(finishJob(records), DERIVED, makeId), makeId);
 }
 
 const PARTIES = {
