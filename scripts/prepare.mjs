@@ -1,5 +1,5 @@
 // Shared by the commands of the README; built-ins only, since it runs before node_modules exists.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -18,6 +18,35 @@ export function run(title, command, args, options = {}) {
     process.exit(done.status ?? 1);
   }
   console.log(`${title}: done in ${Math.round((Date.now() - started) / 1000)} s`);
+}
+
+/**
+ * Runs commands beside each other, each with its output shown once it is done; stops everything when
+ * one fails. For what takes one processor each.
+ */
+export async function runTogether(commands) {
+  console.log(`\n${commands.map(([title]) => title).join(' and ')}`);
+  const codes = await Promise.all(
+    commands.map(
+      ([title, command, args]) =>
+        new Promise((resolve) => {
+          const started = Date.now();
+          const parts = [];
+          const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+          child.stdout.on('data', (part) => parts.push(part));
+          child.stderr.on('data', (part) => parts.push(part));
+          child.on('error', (error) => parts.push(Buffer.from(error.message)));
+          child.on('close', (code) => {
+            process.stdout.write(Buffer.concat(parts));
+            const seconds = Math.round((Date.now() - started) / 1000);
+            console.log(code === 0 ? `${title}: done in ${seconds} s` : `\n${title} failed.`);
+            resolve(code ?? 1);
+          });
+        }),
+    ),
+  );
+  const failed = codes.find((code) => code !== 0);
+  if (failed !== undefined) process.exit(failed);
 }
 
 function filesUnder(folder) {

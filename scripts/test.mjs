@@ -1,14 +1,16 @@
 // npm test: lint, types, unit tests and the interface, from a fresh clone.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, checkNode, install, installChromium, root, run } from './prepare.mjs';
+import { build, checkNode, install, installChromium, root, run, runTogether } from './prepare.mjs';
 
 checkNode();
 install();
 installChromium();
 run('Lockfile', 'npm', ['ci', '--dry-run', '--ignore-scripts', '--loglevel=error']);
-run('Lint', 'npm', ['run', '--silent', 'lint', '--loglevel=error']);
-run('Types', 'npx', ['--no-install', 'tsc', '-b']);
+await runTogether([
+  ['Lint', 'npm', ['run', '--silent', 'lint', '--loglevel=error']],
+  ['Types', 'npx', ['--no-install', 'tsc', '-b']],
+]);
 run('Unit tests', 'npx', ['--no-install', 'jest', '--json', '--outputFile', '.cache/jest.json']);
 build();
 run('Interface tests', 'npx', ['--no-install', 'playwright', 'test']);

@@ -29,6 +29,17 @@ const PricesStage = lazy(() =>
 const EstimateStage = lazy(() =>
   import('./stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })),
 );
+const QuotesPage = lazy(() =>
+  import('./stages/estimate/QuotesPage.tsx').then((m) => ({ default: m.QuotesPage })),
+);
+const ComparePage = lazy(() =>
+  import('./stages/estimate/ComparePage.tsx').then((m) => ({ default: m.ComparePage })),
+);
+const ChartsPage = lazy(() =>
+  import('./stages/estimate/ChartsPage.tsx').then((m) => ({ default: m.ChartsPage })),
+);
+const WagesPage = lazy(() => import('./stages/prices/WagesPage.tsx').then((m) => ({ default: m.WagesPage })));
+const LookPage = lazy(() => import('./stages/look/LookPage.tsx').then((m) => ({ default: m.LookPage })));
 const BidStage = lazy(() => import('./stages/bid/BidStage.tsx').then((m) => ({ default: m.BidStage })));
 
 const stage = (content: React.ReactNode) => <Suspense fallback={null}>{content}</Suspense>;
@@ -48,7 +59,12 @@ const router = createBrowserRouter([
       { path: 'figures', element: stage(<FiguresPage />) },
       { path: 'library', element: stage(<LibraryPage />) },
       { path: 'prices', element: stage(<PricesStage />) },
+      { path: 'wages', element: stage(<WagesPage />) },
       { path: 'estimate', element: stage(<EstimateStage />) },
+      { path: 'quotes', element: stage(<QuotesPage />) },
+      { path: 'compare', element: stage(<ComparePage />) },
+      { path: 'charts', element: stage(<ChartsPage />) },
+      { path: 'look', element: stage(<LookPage />) },
       { path: 'bid', element: stage(<BidStage />) },
     ],
   },

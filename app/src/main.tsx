@@ -7,6 +7,7 @@ import { App } from './App.tsx';
 import { createServices } from './platform/services.ts';
 import { purgeDeleted, seedDemo } from './storage/jobFiles.ts';
 import { createJobStore } from './stores/jobStore.ts';
+import { browserIdle, createLookStore } from './stores/lookStore.ts';
 import { createViewStore } from './stores/viewStore.ts';
 
 const root = document.getElementById('root');
@@ -16,7 +17,9 @@ async function start(container: HTMLElement): Promise<void> {
   const services = await createServices();
   await purgeDeleted(services);
   await seedDemo(services);
-  const stores = { services, jobs: createJobStore(services), view: createViewStore(localStorage) };
+  const jobs = createJobStore(services);
+  const look = createLookStore(jobs, services.now, browserIdle);
+  const stores = { services, jobs, view: createViewStore(localStorage), look };
   createRoot(container).render(<App stores={stores} />);
 }
 

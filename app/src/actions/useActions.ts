@@ -25,6 +25,17 @@ const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
   ['check', 'Measure back a known dimension', 'B'],
 ];
 
+/** Pages beside the stages. */
+const PAGES = [
+  ['look', 'Go to the second look'],
+  ['quotes', 'Go to quotes'],
+  ['compare', 'Go to snapshots and the bridge'],
+  ['charts', 'Go to the charts'],
+  ['wages', 'Go to crews, wages and regions'],
+  ['figures', 'Go to figures and tables'],
+  ['library', 'Go to the library of assemblies'],
+] as const;
+
 /** Keys that only mean something while drawing; listed for the help, handled by the workspace. */
 export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Shift', 'right angles while held'],
@@ -99,6 +110,11 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
       run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })),
     },
     ...listSheetActions(stores, navigate),
+    ...PAGES.map(([path, label]): Action => ({
+      id: `go-${path}`,
+      label,
+      run: () => navigate(jobPath(path)),
+    })),
     { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
     { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },
   ];

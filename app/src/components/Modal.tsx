@@ -17,6 +17,8 @@ export function Modal({ title, onClose, children, footer, size = 'md' }: ModalPr
       onOpenChange={({ open }) => (open ? undefined : onClose())}
       size={size}
       placement="center"
+      // What is long scrolls inside, so that its buttons stay in sight.
+      scrollBehavior={size === 'xl' ? 'inside' : 'outside'}
     >
       <Portal>
         <Dialog.Backdrop />

@@ -22,12 +22,14 @@ interface SearchChoiceProps {
   readonly onChoose: (id: string) => void;
   /** The option that typed text means by itself when the field is left; undefined for none. */
   readonly exact?: (text: string) => string | undefined;
+  /** In a cell of a table: what was typed to begin with, and what happens when nothing is chosen. */
+  readonly inCell?: { readonly first: string | undefined; readonly onLeave: () => void } | undefined;
 }
 
 /** A field that finds while typing: arrow keys, Enter, Escape, or a click. */
 export function SearchChoice(props: SearchChoiceProps) {
-  const { label, find, onChoose, value, exact } = props;
-  const [text, setText] = useState<string | undefined>();
+  const { label, find, onChoose, value, exact, inCell } = props;
+  const [text, setText] = useState<string | undefined>(inCell?.first);
   const [at, setAt] = useState(0);
   const listId = useId();
   const field = useRef<HTMLInputElement>(null);
@@ -38,14 +40,23 @@ export function SearchChoice(props: SearchChoiceProps) {
   useEffect(() => {
     if (open) list.current?.scrollIntoView({ block: 'nearest' });
   }, [open, found]);
+  const isInCell = inCell !== undefined;
+  const begun = useRef(inCell?.first);
+  useEffect(() => {
+    if (!isInCell) return;
+    // What is typed next goes on from the first letter, and to nothing else.
+    field.current?.focus();
+    if (begun.current !== undefined) field.current?.setSelectionRange(1, 1);
+  }, [isInCell]);
   const choose = (id: string): void => {
     onChoose(id);
     setText(undefined);
   };
   const leave = (): void => {
     const meant = text === undefined ? undefined : exact?.(text);
-    if (meant === undefined) setText(undefined);
-    else choose(meant);
+    if (meant !== undefined) return choose(meant);
+    setText(undefined);
+    inCell?.onLeave();
   };
   return (
     <div style={{ position: 'relative' }}>
@@ -78,7 +89,10 @@ export function SearchChoice(props: SearchChoiceProps) {
             const option = found[at];
             if (text.trim() === '' && exact !== undefined) leave();
             else if (option !== undefined) choose(option.id);
-          } else if (event.key === 'Escape') setText(undefined);
+          } else if (event.key === 'Escape') {
+            setText(undefined);
+            inCell?.onLeave();
+          }
         }}
       />
       {text === undefined ? null : (

@@ -35,12 +35,23 @@ export function Head() {
   );
 }
 
+/** Pages that are no stage of their own. */
+const PAGE_NAMES: Readonly<Record<string, string>> = {
+  wages: 'Labor and regions',
+  quotes: 'Quotes',
+  compare: 'Compare',
+  charts: 'Charts',
+  look: 'Second look',
+  figures: 'Figures and tables',
+  library: 'Library',
+};
+
 function Where() {
   const { job } = useOpenJob();
   const [, , , stage = '', record = ''] = useLocation().pathname.split('/');
   const sheet = job.sheet.get(decodeURIComponent(record) as Id<'sheet'>);
   const assembly = job.assembly.get(decodeURIComponent(record) as Id<'assembly'>);
-  const name = STAGES.find(({ path }) => path === stage)?.name ?? '';
+  const name = STAGES.find(({ path }) => path === stage)?.name ?? PAGE_NAMES[stage] ?? '';
   const words = sheet === undefined ? (assembly?.name ?? name) : `${sheet.number} ${sheet.title}`;
   return (
     <>

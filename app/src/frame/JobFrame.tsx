@@ -1,12 +1,14 @@
 import { Button } from '@chakra-ui/react';
+import { Glasses } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
 import { describeProblem } from '../messages/describeProblem.ts';
+import { plural } from '../messages/words.ts';
 import { packJob } from '../storage/jobFiles.ts';
-import { Later, useJobActions, useJobState, useOpenJob, useServices } from '../stores/context.tsx';
+import { Later, useJobActions, useJobState, useLook, useOpenJob, useServices } from '../stores/context.tsx';
 import { tellProblem } from '../components/toaster.tsx';
 import { Beside } from './Beside.tsx';
 import { Head } from './Head.tsx';
@@ -91,7 +93,26 @@ function Spine() {
           </NavLink>
         );
       })}
+      <SecondLookLink />
     </nav>
+  );
+}
+
+/** Below the stages: what is still doubted, as it was when the hands last rested. */
+function SecondLookLink() {
+  const look = useLook();
+  const count = look?.open.length ?? 0;
+  const words = count === 0 ? 'Second look' : `${plural(count, 'doubt')} to answer`;
+  return (
+    <NavLink to="look" className="spine-stage spine-look" title={words}>
+      <Glasses size={20} strokeWidth={1.6} aria-hidden="true" />
+      Second look
+      {count > 0 ? (
+        <span className="spine-todo" role="img" aria-label={words}>
+          {count > 99 ? '99+' : count}
+        </span>
+      ) : null}
+    </NavLink>
   );
 }
 

@@ -138,6 +138,8 @@ function describeLabel(label: StepLabel): string {
       return 'more than is needed';
     case 'typed':
       return 'quantity of the line';
+    case 'pinned':
+      return 'pinned over it';
     case 'price':
       return label.item;
     case 'line':

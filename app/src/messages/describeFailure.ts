@@ -36,6 +36,10 @@ export function shortFailure(failure: Failure): string {
       return 'units differ';
     case 'no-wage':
       return 'no wage';
+    case 'no-size':
+      return 'none so big';
+    case 'no-quote':
+      return 'no quote taken';
     default:
       return unreachable(failure);
   }
@@ -76,6 +80,10 @@ export function describeFailure(failure: Failure, job: Job): string {
       return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a fitting unit.`;
     case 'no-wage':
       return `${failure.craft === '' ? 'The item has hours but no craft' : `${failure.craft} has no wage`}. Set it under Prices.`;
+    case 'no-size':
+      return `No item of ‘${failure.family}’ in the price book is big enough. Add a larger one, or choose an item by hand.`;
+    case 'no-quote':
+      return `No quote is taken for ${failure.package} yet. Take one under Quotes.`;
     default:
       return unreachable(failure);
   }

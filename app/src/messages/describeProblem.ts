@@ -23,6 +23,8 @@ export type AppProblem =
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly kind: 'clipboard' }
   | { readonly kind: 'number-not-read'; readonly text: string }
+  | { readonly kind: 'price-not-read'; readonly text: string; readonly item: string }
+  | { readonly kind: 'worker-unknown'; readonly text: string }
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
 
 export type Problem =
@@ -156,6 +158,8 @@ function describeZestjob(problem: ZestjobProblem): string {
       return `The job file has ${problem.count} settings records; a job has one. Nothing was taken over.`;
     case 'zestjob-inconsistent':
       return `The job in this file does not hold together. ${describeProblem(problem.problem)}`;
+    case 'zestjob-snapshot':
+      return `The snapshot ${quote(problem.name)} in the file is damaged. Export the job again where it came from.`;
     case 'zestjob-file-missing':
       return `The drawings ${quote(problem.name)} are missing from the job file. Export it again where it came from.`;
     case 'zestjob-file-size':
@@ -281,7 +285,11 @@ function describeOther(problem: Other): string {
     case 'section-in-use':
       return `Section ${quote(problem.name)} holds ${plural(problem.count, 'section')}. Move or remove them first.`;
     case 'craft-in-use':
-      return `${quote(problem.name)} is used by ${plural(problem.count, 'item')} of the price book. Give them another craft first.`;
+      return `${quote(problem.name)} is used by ${plural(problem.count, 'item')} of the price book or crews. Give them another craft first.`;
+    case 'crew-in-use':
+      return `Crew ${quote(problem.name)} does ${plural(problem.count, 'item or line', 'items and lines')}. Give them another crew first.`;
+    case 'margin-too-large':
+      return `${quote(problem.name)} is a margin of the price, so it must be below 100 %.`;
     case 'disk-full':
       return 'The disk is full: the last changes are not saved. Free some space, then try again; or export the job now.';
     case 'storage-failed':
@@ -294,6 +302,10 @@ function describeOther(problem: Other): string {
       return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
     case 'clipboard':
       return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
+    case 'price-not-read':
+      return `${quote(problem.text)} is no price for ${problem.item}. Type a figure of zero or more.`;
+    case 'worker-unknown':
+      return `No craft and no crew is called ${quote(problem.text)}. Add it under Prices, Labor and regions.`;
     case 'number-not-read':
       return `${quote(problem.text)} was not understood as a figure.`;
     case 'too-few-points':

@@ -76,6 +76,9 @@ export const BASE_WORDS: Readonly<Record<MarkupBase, string>> = {
   cost: 'on cost',
   material: 'on material',
   labor: 'on labor',
+  equipment: 'on equipment',
+  subcontract: 'on subcontracts',
+  other: 'on other cost',
   running: 'on all above',
 };
 
@@ -99,6 +102,15 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
   item: 'price book item',
   line: 'line',
   markup: 'markup',
+  crew: 'crew',
+  region: 'region',
+  adjustment: 'adjustment',
+  override: 'changed line',
+  alternate: 'alternate',
+  package: 'package',
+  quote: 'quote',
+  yardstick: 'yardstick',
+  acceptance: 'accepted doubt',
 };
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>

@@ -1,4 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { Snapshot } from '@zest/core/formats/zestjob/snapshot';
 import type { JobRecord } from '@zest/core/job/record';
 
 /** What the list of jobs shows, without opening any. */
@@ -14,8 +15,15 @@ export interface JobSummary {
   readonly totalMinor: number;
   readonly createdAt: number;
   readonly changedAt: number;
+  /** A job that others are started from, in a folder: `Timber/Small`. */
+  readonly template?: { readonly folder: string };
   /** Set while a deletion can still be undone. */
   readonly deletedAt: number | null;
+}
+
+/** A named state of a job: all its records; files are the job's own. */
+export interface StoredSnapshot extends Snapshot {
+  readonly jobId: string;
 }
 
 interface ZestSchema extends DBSchema {
@@ -32,23 +40,27 @@ interface ZestSchema extends DBSchema {
     key: [string, string];
     value: { readonly jobId: string; readonly id: string; readonly image: Blob };
   };
+  snapshots: { key: [string, string]; value: StoredSnapshot };
   choices: { key: string; value: unknown };
 }
 
 export type Database = IDBPDatabase<ZestSchema>;
 
 const NAME = 'zest-line';
-const VERSION = 1;
+const VERSION = 2;
 
 /** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
 export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
   return openDB<ZestSchema>(name, VERSION, {
-    upgrade(database) {
-      database.createObjectStore('jobs', { keyPath: 'id' });
-      database.createObjectStore('records', { keyPath: ['jobId', 'id'] });
-      database.createObjectStore('files', { keyPath: ['jobId', 'id'] });
-      database.createObjectStore('thumbnails', { keyPath: ['jobId', 'id'] });
-      database.createObjectStore('choices');
+    upgrade(database, from) {
+      if (from < 1) {
+        database.createObjectStore('jobs', { keyPath: 'id' });
+        database.createObjectStore('records', { keyPath: ['jobId', 'id'] });
+        database.createObjectStore('files', { keyPath: ['jobId', 'id'] });
+        database.createObjectStore('thumbnails', { keyPath: ['jobId', 'id'] });
+        database.createObjectStore('choices');
+      }
+      if (from < 2) database.createObjectStore('snapshots', { keyPath: ['jobId', 'id'] });
     },
     blocked: onBlocked,
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),

@@ -19,16 +19,21 @@ export const FILE_LIMIT = 1024 ** 3;
 
 const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
 
-async function keep(
+/** Keeps a new job; with a folder, as a template that others are started from. */
+export async function keepJob(
   services: Services,
   job: Job,
   files: ReadonlyMap<string, Blob>,
-  id = newJobId(services),
+  template?: { readonly folder: string },
 ): Done<string> {
+  const id = newJobId(services);
   const at = { id, createdAt: services.now(), changedAt: services.now() };
   try {
     await services.storage.createJob(
-      summarize(job, at, totalOf(new Calculation(job))),
+      {
+        ...summarize(job, at, totalOf(new Calculation(job))),
+        ...(template === undefined ? {} : { template }),
+      },
       recordsOf(job),
       files,
     );
@@ -46,16 +51,24 @@ export async function createNewJob(services: Services, asked: NewJob): Done<stri
   const records = startJob(asked, services.makeId);
   const [settings] = records;
   const checked = checkRecord('settings', settings);
-  return checked.ok ? keep(services, createJob(records), new Map()) : checked;
+  return checked.ok ? keepJob(services, createJob(records), new Map()) : checked;
 }
 
 /** Takes over a .zestjob file as a new job; what is there already stays as it is. */
-export async function importJob(services: Services, file: Blob): Done<string> {
+export async function importJob(
+  services: Services,
+  file: Blob,
+  template?: { readonly folder: string },
+): Done<string> {
   if (file.size > FILE_LIMIT) return refuse({ kind: 'file-too-large', bytes: file.size, limit: FILE_LIMIT });
   const content = readZestjob(new Uint8Array(await file.arrayBuffer()));
   if (!content.ok) return content;
   const files = new Map([...content.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])]));
-  return keep(services, content.value.job, files);
+  const kept = await keepJob(services, content.value.job, files, template);
+  if (!kept.ok) return kept;
+  for (const snapshot of content.value.snapshots)
+    await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
+  return kept;
 }
 
 async function readFiles(services: Services, jobId: string, job: Job): Promise<ReadonlyMap<string, Blob>> {
@@ -78,7 +91,9 @@ export async function packJob(
   const blobs = await readFiles(services, jobId, job);
   const bytes = new Map<string, Uint8Array>();
   for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
-  const packed = writeZestjob(job, bytes);
+  const kept = await services.storage.listSnapshots(jobId);
+  const snapshots = kept.map(({ jobId: _of, ...snapshot }) => snapshot);
+  const packed = writeZestjob(job, bytes, snapshots);
   return accept({
     name: fileName(settingsOf(job).name, ZESTJOB.extension),
     blob: new Blob([packed as BlobPart], { type: ZESTJOB.mediaType }),
@@ -102,7 +117,11 @@ export async function duplicateJob(services: Services, jobId: string): Done<stri
   const settings = settingsOf(job);
   const name = `${settings.name.slice(0, 190)} (copy)`;
   const copy = createJob([...recordsOf(job), { ...settings, name }]);
-  return keep(services, copy, await readFiles(services, jobId, job));
+  const kept = await keepJob(services, copy, await readFiles(services, jobId, job));
+  if (!kept.ok) return kept;
+  for (const snapshot of await services.storage.listSnapshots(jobId))
+    await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
+  return kept;
 }
 
 /** Renames a job that is not open. */
@@ -119,15 +138,20 @@ export async function renameJob(services: Services, summary: JobSummary, name: s
 
 const SEEDED = 'demo-seeded';
 /** The one to begin with last, so that it stands first among the jobs. */
-const DEMOS = ['/demo/orchard-row-pavilion.zestjob', '/demo/tern-island-boathouse.zestjob'];
+const DEMOS: readonly (readonly [path: string, template?: { readonly folder: string }])[] = [
+  ['/demo/small-timber-building.zestjob', { folder: 'Timber' }],
+  ['/demo/heron-slip-boat-store.zestjob'],
+  ['/demo/orchard-row-pavilion.zestjob'],
+  ['/demo/tern-island-boathouse.zestjob'],
+];
 
 /** On the very first start, the demo jobs are put in; deleted, they stay deleted. */
 export async function seedDemo(services: Services): Promise<void> {
   if ((await services.storage.readChoice(SEEDED)) === true) return;
-  const answers = await Promise.all(DEMOS.map((path) => fetch(path)));
+  const answers = await Promise.all(DEMOS.map(([path]) => fetch(path)));
   if (answers.some(({ ok }) => !ok)) return;
-  for (const answer of answers) {
-    const seeded = await importJob(services, await answer.blob());
+  for (const [at, answer] of answers.entries()) {
+    const seeded = await importJob(services, await answer.blob(), DEMOS[at]?.[1]);
     if (!seeded.ok) return;
   }
   await services.storage.saveChoice(SEEDED, true);

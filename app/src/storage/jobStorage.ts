@@ -1,7 +1,7 @@
 import type { Diff, Job } from '@zest/core/job/job';
 import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
-import { type Database, type JobSummary, rowsOf } from './database.ts';
+import { type Database, type JobSummary, type StoredSnapshot, rowsOf } from './database.ts';
 
 /** What is kept of jobs, and how. Every write is one strict transaction: done means on the disk. */
 export interface JobStorage {
@@ -24,6 +24,9 @@ export interface JobStorage {
   readonly readFile: (jobId: string, fileId: string) => Promise<Blob | undefined>;
   readonly readThumbnail: (jobId: string, sheetId: string) => Promise<Blob | undefined>;
   readonly saveThumbnail: (jobId: string, sheetId: string, image: Blob) => Promise<void>;
+  readonly listSnapshots: (jobId: string) => Promise<readonly StoredSnapshot[]>;
+  readonly saveSnapshot: (snapshot: StoredSnapshot) => Promise<void>;
+  readonly removeSnapshot: (jobId: string, id: string) => Promise<void>;
   readonly readChoice: (key: string) => Promise<unknown>;
   readonly saveChoice: (key: string, value: unknown) => Promise<void>;
   /** Changes what stands there now in one transaction, whoever wrote it last; gives what is written. */
@@ -65,10 +68,10 @@ export function createJobStorage(database: Database): JobStorage {
       await database.put('jobs', summary);
     },
     removeJob: async (jobId) => {
-      const stores = ['jobs', 'records', 'files', 'thumbnails'] as const;
+      const stores = ['jobs', 'records', 'files', 'thumbnails', 'snapshots'] as const;
       const transaction = database.transaction(stores, 'readwrite', STRICT);
       void transaction.objectStore('jobs').delete(jobId);
-      for (const store of ['records', 'files', 'thumbnails'] as const)
+      for (const store of ['records', 'files', 'thumbnails', 'snapshots'] as const)
         void transaction.objectStore(store).delete(rowsOf(jobId));
       await transaction.done;
     },
@@ -76,6 +79,18 @@ export function createJobStorage(database: Database): JobStorage {
     readThumbnail: async (jobId, sheetId) => (await database.get('thumbnails', [jobId, sheetId]))?.image,
     saveThumbnail: async (jobId, id, image) => {
       await database.put('thumbnails', { jobId, id, image });
+    },
+    listSnapshots: async (jobId) => {
+      const all = await database.getAll('snapshots', rowsOf(jobId));
+      return all.sort((a, b) => b.at - a.at);
+    },
+    saveSnapshot: async (snapshot) => {
+      const transaction = database.transaction('snapshots', 'readwrite', STRICT);
+      void transaction.store.put(snapshot);
+      await transaction.done;
+    },
+    removeSnapshot: async (jobId, id) => {
+      await database.delete('snapshots', [jobId, id]);
     },
     readChoice: (key) => database.get('choices', key),
     saveChoice: async (key, value) => {

@@ -18,12 +18,15 @@ import type { RecordOf } from '@zest/core/job/record';
 import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { Services } from '../platform/services.ts';
 import type { JobActions, JobState, JobStore, OpenJob } from './jobStore.ts';
+import type { SecondLook } from '@zest/core/doubts/secondLook';
+import type { LookStore } from './lookStore.ts';
 import type { ViewState, ViewStore } from './viewStore.ts';
 
 export interface Stores {
   readonly services: Services;
   readonly jobs: JobStore;
   readonly view: ViewStore;
+  readonly look: LookStore;
 }
 
 const StoresContext = createContext<Stores | undefined>(undefined);
@@ -41,6 +44,8 @@ export const useJobState = <Value,>(select: (state: JobState) => Value): Value =
   useStore(useStores().jobs, select);
 export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
   useStore(useStores().view, select);
+/** The latest second look at the open job; undefined while it was not taken yet. */
+export const useLook = (): SecondLook | undefined => useStore(useStores().look, (state) => state.look);
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
 /** The job as it was a moment ago, for what may come after the new total is on the screen. */

@@ -33,6 +33,8 @@ export type Beside =
   | { readonly is: 'schedule'; readonly id: string }
   | { readonly is: 'estimate' };
 
+export type EstimateSide = 'bid' | 'line' | 'alternates' | 'yardsticks';
+
 export const LABEL_MODES = ['none', 'name', 'figure', 'both'] as const;
 export type LabelMode = (typeof LABEL_MODES)[number];
 
@@ -62,6 +64,8 @@ export interface ViewState {
   readonly soughtText: string;
   readonly beside: Beside | undefined;
   readonly sheetsBy: SheetGroup;
+  /** What stands beside the lines of the estimate. */
+  readonly estimateSide: EstimateSide;
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
@@ -93,6 +97,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     soughtText: '',
     beside: undefined,
     sheetsBy: 'nothing',
+    estimateSide: 'bid',
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,

@@ -1,12 +1,18 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
-import { type Cell, type Range, blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
+import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { CellEditor } from './CellEditor.tsx';
+import { GridRow, RowDrag } from './GridRow.tsx';
+import { RowCells, cellId } from './RowCells.tsx';
+import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
+import { createHandlers } from './gridKeys.ts';
 
 export interface GridColumn<Row> {
   readonly id: string;
   readonly title: string;
   readonly width: string;
   readonly align?: 'left' | 'right';
+  /** More words on what stands there, on the head. */
+  readonly hint?: string;
   readonly show: (row: Row) => ReactNode;
   /** Plain text: what is copied, and what editing begins with. */
   readonly text: (row: Row) => string;
@@ -19,7 +25,7 @@ export interface GridEdit<Row> {
   readonly text: string;
 }
 
-interface GridProps<Row> {
+export interface GridProps<Row> {
   readonly label: string;
   readonly columns: readonly GridColumn<Row>[];
   readonly rows: readonly Row[];
@@ -32,6 +38,9 @@ interface GridProps<Row> {
   /** Told of the rows of the block that is selected. */
   readonly onBlock?: (rows: readonly Row[]) => void;
   readonly selectedKey?: string | undefined;
+  /** Takes rows to before or after another, by hand or with Alt and the arrow keys. */
+  readonly onMove?: (rows: readonly Row[], to: Row, side: 'before' | 'after') => void;
+  readonly isMovable?: (row: Row) => boolean;
   /** Shown in place of the plain editor where a column needs its own. */
   readonly editorOf?: (
     row: Row,
@@ -64,7 +73,8 @@ export function Grid<Row>(props: GridProps<Row>) {
   const current = rows[focus.row];
 
   const selectedIndex = rows.findIndex((row) => keyOf(row) === selectedKey);
-  useEffect(() => {
+  // Before the next key: a row that was just added takes what is typed.
+  useLayoutEffect(() => {
     if (selectedIndex < 0) return;
     setAt((from) =>
       from.focus.row === selectedIndex
@@ -72,9 +82,9 @@ export function Grid<Row>(props: GridProps<Row>) {
         : { anchor: { ...from.anchor, row: selectedIndex }, focus: { ...from.focus, row: selectedIndex } },
     );
     virtual.scrollToIndex(selectedIndex);
-    // Only when another thing is selected; scrolling by hand must not be pulled back.
+    // Only when another thing is selected, or its row came just now; scrolling by hand must not be pulled back.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [selectedKey]);
+  }, [selectedKey, selectedIndex < 0]);
 
   const block = blockOf(at);
   useEffect(() => {
@@ -108,8 +118,54 @@ export function Grid<Row>(props: GridProps<Row>) {
   };
   const handlers = createHandlers({ props, at, setRefusal, goTo, edit: (first) => setEditing({ first }) });
 
+  const drop = (moved: string, over: string, side: 'before' | 'after'): void => {
+    const chosen = rows.slice(block.top, block.bottom + 1);
+    const one = rows.find((row) => keyOf(row) === moved);
+    const target = rows.find((row) => keyOf(row) === over);
+    if (one === undefined || target === undefined) return;
+    // A row of the selected block takes the whole block along.
+    const moving = chosen.some((row) => keyOf(row) === moved) ? chosen : [one];
+    props.onMove?.(moving, target, side);
+  };
+  // What a row is told stays the same function, so that only the rows that changed are drawn anew.
+  const latest = useRef({
+    onDown: (_cell: Cell, _shift: boolean): void => undefined,
+    onOpen: (_row: Row, _column: number): void => undefined,
+  });
+  useEffect(() => {
+    latest.current = {
+      onDown: (cell, shift) => {
+        if (editing !== undefined && cell.row === focus.row && cell.column === focus.column) return;
+        stopEditing();
+        setRefusal(undefined);
+        goTo(cell, shift);
+      },
+      onOpen: (row, column) => {
+        if (columns[column]?.editable?.(row) === true) setEditing({ first: undefined });
+      },
+    };
+  });
+  const onDown = useCallback((cell: Cell, shift: boolean) => latest.current.onDown(cell, shift), []);
+  const onOpen = useCallback((row: Row, column: number) => latest.current.onOpen(row, column), []);
+  const editorOf = (row: Row): ReactNode => {
+    const column = columns[focus.column];
+    if (column === undefined || editing === undefined) return undefined;
+    return (
+      props.editorOf?.(row, column.id, stopEditing, editing.first) ?? (
+        <CellEditor
+          label={column.title}
+          text={editing.first ?? column.text(row)}
+          onCommit={commit}
+          onCancel={() => {
+            setRefusal(undefined);
+            stopEditing();
+          }}
+        />
+      )
+    );
+  };
   return (
-    <>
+    <RowDrag onDrop={props.onMove === undefined ? undefined : drop}>
       <div
         ref={scroller}
         className="grid"
@@ -123,8 +179,8 @@ export function Grid<Row>(props: GridProps<Row>) {
         onPaste={handlers.onPaste}
       >
         <div className="grid-head" role="row" style={{ gridTemplateColumns: template, minWidth }}>
-          {columns.map(({ id, title, align }) => (
-            <div key={id} role="columnheader" className={`grid-cell ${align ?? 'left'}`}>
+          {columns.map(({ id, title, align, hint }) => (
+            <div key={id} role="columnheader" className={`grid-cell ${align ?? 'left'}`} title={hint}>
               {title}
             </div>
           ))}
@@ -134,51 +190,27 @@ export function Grid<Row>(props: GridProps<Row>) {
             const row = rows[index];
             if (row === undefined) return null;
             return (
-              <div
+              <GridRow
                 key={keyOf(row)}
-                role="row"
-                aria-rowindex={index + 1}
-                className={`grid-row ${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`}
+                id={keyOf(row)}
+                index={index}
+                className={`${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`}
+                movable={props.onMove !== undefined && props.isMovable?.(row) === true}
                 style={{ gridTemplateColumns: template, transform: `translateY(${start}px)`, top: 0 }}
               >
-                {columns.map((column, columnIndex) => {
-                  const here = index === focus.row && columnIndex === focus.column;
-                  const cell = { row: index, column: columnIndex };
-                  return (
-                    <div
-                      key={column.id}
-                      id={cellId(label, cell)}
-                      role="gridcell"
-                      aria-selected={inside(at, cell)}
-                      className={`grid-cell ${column.align ?? 'left'} ${here ? 'current' : ''}`}
-                      style={inside(at, cell) && !here ? { background: 'var(--zest-wash)' } : undefined}
-                      onMouseDown={(event) => {
-                        if (editing !== undefined && here) return;
-                        stopEditing();
-                        setRefusal(undefined);
-                        goTo(cell, event.shiftKey);
-                      }}
-                      onDoubleClick={() =>
-                        column.editable?.(row) === true && setEditing({ first: undefined })
-                      }
-                    >
-                      {here && editing !== undefined
-                        ? (props.editorOf?.(row, column.id, stopEditing, editing.first) ?? (
-                            <CellEditor
-                              label={column.title}
-                              text={editing.first ?? column.text(row)}
-                              onCommit={commit}
-                              onCancel={() => {
-                                setRefusal(undefined);
-                                stopEditing();
-                              }}
-                            />
-                          ))
-                        : column.show(row)}
-                    </div>
-                  );
-                })}
-              </div>
+                <RowCells
+                  row={row}
+                  index={index}
+                  columns={columns}
+                  label={label}
+                  at={index === focus.row ? focus.column : -1}
+                  from={inRows(block, index) ? block.left : -1}
+                  to={inRows(block, index) ? block.right : -2}
+                  editor={index === focus.row && editing !== undefined ? editorOf(row) : undefined}
+                  onDown={onDown}
+                  onOpen={onOpen}
+                />
+              </GridRow>
             );
           })}
         </div>
@@ -188,141 +220,8 @@ export function Grid<Row>(props: GridProps<Row>) {
           {refusal}
         </div>
       )}
-    </>
+    </RowDrag>
   );
 }
 
-const cellId = (label: string, { row, column }: Cell): string =>
-  `${label.replace(/\W+/g, '-')}-${row}-${column}`;
-
-function inside(range: Range, { row, column }: Cell): boolean {
-  const block = blockOf(range);
-  return row >= block.top && row <= block.bottom && column >= block.left && column <= block.right;
-}
-
-interface HandlerContext<Row> {
-  readonly props: GridProps<Row>;
-  readonly at: Range;
-  readonly setRefusal: (text: string | undefined) => void;
-  readonly goTo: (cell: Cell, extend: boolean) => void;
-  readonly edit: (first: string | undefined) => void;
-}
-
-function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: HandlerContext<Row>) {
-  const { rows, columns } = props;
-  const { focus } = at;
-  const block = blockOf(at);
-  const selectedRows = rows.slice(block.top, block.bottom + 1);
-  const take = (edits: readonly GridEdit<Row>[]): void => {
-    const allowed = edits.filter(
-      ({ row, column }) => columns.find(({ id }) => id === column)?.editable?.(row) === true,
-    );
-    if (allowed.length > 0) setRefusal(props.onEdit(allowed));
-  };
-  const fillDown = (): void => {
-    const source = rows[block.top];
-    if (source === undefined) return;
-    const across = columns.slice(block.left, block.right + 1);
-    take(
-      selectedRows
-        .slice(1)
-        .flatMap((row) => across.map((column) => ({ row, column: column.id, text: column.text(source) }))),
-    );
-  };
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const step = STEPS[event.key];
-    const column = columns[focus.column];
-    const row = rows[focus.row];
-    const editable = row !== undefined && column?.editable?.(row) === true;
-    if (step !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey)
-      goTo(moveCell(focus, step, rows.length, columns.length), event.shiftKey);
-    else if (event.key === 'Tab') {
-      // At the last column the focus leaves the table, as it does everywhere else.
-      const next = moveCell(focus, { row: 0, column: event.shiftKey ? -1 : 1 }, rows.length, columns.length);
-      if (next.column === focus.column) return;
-      goTo(next, false);
-    } else if ((event.key === 'Enter' || event.key === 'F2') && editable) edit(undefined);
-    else if (event.key === 'Delete' && props.onRemove !== undefined) props.onRemove(selectedRows);
-    else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editable)
-      edit(event.key);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
-  const onCopy = (event: ClipboardEvent): void => {
-    if (event.target instanceof HTMLInputElement) return;
-    const across = columns.slice(block.left, block.right + 1);
-    event.clipboardData.setData(
-      'text/plain',
-      writeTsv(selectedRows.map((row) => across.map((column) => column.text(row)))),
-    );
-    event.preventDefault();
-  };
-  const onPaste = (event: ClipboardEvent): void => {
-    if (event.target instanceof HTMLInputElement) return;
-    const cells = parseTsv(event.clipboardData.getData('text/plain'));
-    take(
-      cells.flatMap((texts, down) =>
-        texts.flatMap((text, along) => {
-          const [row, column] = [rows[block.top + down], columns[block.left + along]];
-          return row === undefined || column === undefined ? [] : [{ row, column: column.id, text }];
-        }),
-      ),
-    );
-    event.preventDefault();
-  };
-  return { onKeyDown, onCopy, onPaste };
-}
-
-const STEPS: Readonly<Record<string, Cell>> = {
-  ArrowUp: { row: -1, column: 0 },
-  ArrowDown: { row: 1, column: 0 },
-  ArrowLeft: { row: 0, column: -1 },
-  ArrowRight: { row: 0, column: 1 },
-  PageUp: { row: -20, column: 0 },
-  PageDown: { row: 20, column: 0 },
-  Home: { row: 0, column: -1000 },
-  End: { row: 0, column: 1000 },
-};
-
-interface CellEditorProps {
-  readonly label: string;
-  readonly text: string;
-  /** Answers whether the text was taken. */
-  readonly onCommit: (text: string, step: Cell) => boolean;
-  readonly onCancel: () => void;
-}
-
-function CellEditor({ label, text, onCommit, onCancel }: CellEditorProps) {
-  const [draft, setDraft] = useState(text);
-  const input = useRef<HTMLInputElement>(null);
-  const settled = useRef(false);
-  useEffect(() => input.current?.focus(), []);
-  const commit = (step: Cell): void => {
-    // Taking the text moves the focus away, and leaving the field would take it a second time.
-    settled.current = true;
-    settled.current = onCommit(draft, step);
-  };
-  return (
-    <input
-      ref={input}
-      aria-label={label}
-      value={draft}
-      onChange={(event) => setDraft(event.target.value)}
-      onBlur={() => {
-        if (!settled.current) commit({ row: 0, column: 0 });
-      }}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === 'Enter') commit({ row: event.shiftKey ? -1 : 1, column: 0 });
-        else if (event.key === 'Tab') commit({ row: 0, column: event.shiftKey ? -1 : 1 });
-        else if (event.key === 'Escape') {
-          settled.current = true;
-          onCancel();
-        } else return;
-        event.preventDefault();
-      }}
-    />
-  );
-}
+const inRows = ({ top, bottom }: Block, row: number): boolean => row >= top && row <= bottom;

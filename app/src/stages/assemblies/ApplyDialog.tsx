@@ -1,4 +1,3 @@
-import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { measureNode } from '@zest/core/calculate/nodes';
 import { applyAssembly } from '@zest/core/job/commands/uses';
@@ -7,6 +6,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
 import { QuantityText } from '../../components/Figure.tsx';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
@@ -50,14 +50,9 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
       title={`Apply ${assembly.name} to`}
       onClose={onClose}
       footer={
-        <>
-          <Button size="sm" variant="outline" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button size="sm" disabled={chosen.size === 0} onClick={apply}>
-            Apply to {plural(chosen.size, 'scope')}
-          </Button>
-        </>
+        <DialogButtons onCancel={onClose} disabled={chosen.size === 0} onDone={apply}>
+          Apply to {plural(chosen.size, 'scope')}
+        </DialogButtons>
       }
     >
       {scopes.length === 0 ? (

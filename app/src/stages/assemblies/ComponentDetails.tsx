@@ -1,3 +1,4 @@
+import { inOrder } from '@zest/core/job/job';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import type { Component, ComponentLabor } from '@zest/core/job/records/assembly';
@@ -5,6 +6,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { keepEntry } from '../../components/keepEntry.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { SizingEditor } from '../prices/SizingEditor.tsx';
 
 interface ComponentDetailsProps {
   readonly component: Component;
@@ -85,6 +87,13 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         />
       </Field>
       <LaborFields component={component} set={set} />
+      <div className="wide">
+        <SizingEditor
+          sizing={component.sizing}
+          place={place}
+          onChange={(sizing) => set({ sizing } as Partial<Component>)}
+        />
+      </div>
     </div>
   );
 }
@@ -93,6 +102,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
   const { job } = useOpenJob();
   const { numbers } = useFormats();
   const crafts = [...job.craft.values()];
+  const crews = inOrder(job.crew.values());
   const { labor, name, unit } = component;
   const begin: ComponentLabor = { by: 'hours', figure: '0', craftId: crafts[0]?.id ?? null };
   if (labor === undefined)
@@ -127,13 +137,21 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
         <select
           className="input"
           aria-label={`Craft of ${name}`}
-          value={labor.craftId ?? ''}
-          onChange={(event) =>
+          value={labor.crewId ?? labor.craftId ?? ''}
+          onChange={(event) => {
+            const { crewId: _before, ...bare } = labor;
+            const crew = crews.find(({ id }) => id === event.target.value);
+            const craftId = crafts.find(({ id }) => id === event.target.value)?.id ?? null;
             set({
-              labor: { ...labor, craftId: crafts.find(({ id }) => id === event.target.value)?.id ?? null },
-            })
-          }
+              labor: crew === undefined ? { ...bare, craftId } : { ...bare, craftId: null, crewId: crew.id },
+            });
+          }}
         >
+          {crews.map(({ id, name: crew }) => (
+            <option key={id} value={id}>
+              {crew} (crew)
+            </option>
+          ))}
           {crafts.map(({ id, name: craft }) => (
             <option key={id} value={id}>
               {craft}

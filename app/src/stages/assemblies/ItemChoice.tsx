@@ -1,23 +1,37 @@
 import { useCallback } from 'react';
 import { SearchChoice, type SearchOption } from '../../components/SearchChoice.tsx';
-import { useOpenJob } from '../../stores/context.tsx';
-import { searchItems } from '../prices/searchItems.ts';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+import type { Job } from '@zest/core/job/job';
+import type { Item } from '@zest/core/job/records/item';
+import { findByCode, searchOf } from '@zest/core/pricing/book';
+import { rememberItem, useRecentItems } from '../prices/recentItems.ts';
 
 interface ItemChoiceProps {
   readonly code: string;
   readonly label: string;
   readonly onChoose: (code: string) => string | undefined;
+  readonly inCell?: { readonly first: string | undefined; readonly onLeave: () => void };
 }
 
 const LIMIT = 12;
 
+/** What was used lately stands first while nothing is typed. */
+function offered(items: Job['item'], recent: readonly string[], text: string): readonly Item[] {
+  const found = searchOf(items).find(text);
+  if (text.trim() !== '') return found;
+  const lately = recent.flatMap((code) => findByCode(items, code) ?? []);
+  return [...lately, ...found.filter((item) => !lately.includes(item))];
+}
+
 /** Finds an item of the price book while typing: by code or words in any order. */
-export function ItemChoice({ code, label, onChoose }: ItemChoiceProps) {
+export function ItemChoice({ code, label, onChoose, inCell }: ItemChoiceProps) {
   const { job } = useOpenJob();
   const items = job.item;
+  const recent = useRecentItems();
+  const { storage } = useServices();
   const find = useCallback(
     (text: string): readonly SearchOption[] =>
-      searchItems(items.values(), text)
+      offered(items, recent, text)
         .slice(0, LIMIT)
         .map((item) => ({
           id: item.code,
@@ -29,24 +43,27 @@ export function ItemChoice({ code, label, onChoose }: ItemChoiceProps) {
             </>
           ),
         })),
-    [items],
+    [items, recent],
   );
-  const withCode = (wanted: string): string | undefined =>
-    [...items.values()].find((item) => item.code.toLowerCase() === wanted.trim().toLowerCase())?.code;
-  const known = [...items.values()].find((item) => item.code === code);
+  const withCode = (wanted: string): string | undefined => findByCode(items, wanted)?.code;
+  const known = code === '' ? undefined : findByCode(items, code);
   return (
     <SearchChoice
       label={label}
+      inCell={inCell}
       listLabel="Items of the price book"
       placeholder="find an item"
       value={code}
       title={known?.description ?? code}
       invalid={code !== '' && known === undefined}
       width={380}
-      side="right"
+      side={inCell === undefined ? 'right' : 'left'}
       find={find}
       nothing="Nothing fits. Add it under Prices."
-      onChoose={onChoose}
+      onChoose={(chosen) => {
+        void rememberItem(storage, chosen);
+        return onChoose(chosen);
+      }}
       exact={(text) => (text.trim() === '' ? '' : withCode(text))}
     />
   );

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
+import { isPriced } from '@zest/core/estimate/rows';
 import { estimateReport } from '@zest/core/reports/estimateReport';
 
 const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
@@ -28,7 +29,7 @@ export function csvOf(calculation: Calculation): string {
     if (line.row.type === 'section')
       [section, scope] = [[line.code, line.description].filter(Boolean).join(' '), ''];
     else if (line.row.type === 'scope') scope = line.description;
-    else {
+    else if (isPriced(line.row)) {
       const measured = line.row.type === 'component' ? scope : '';
       const amounts = KINDS.map((kind) => money(line.amounts[kind]));
       const hours = line.amounts.hours === undefined ? '' : String(line.amounts.hours);

@@ -1,6 +1,7 @@
 import ExcelJS from 'exceljs';
 import type { Calculation } from '@zest/core/calculate/calculation';
-import { type Cell, type CellStyle, estimateWorkbook } from '@zest/core/formats/workbook/estimateWorkbook';
+import type { Cell, CellStyle } from '@zest/core/formats/workbook/cell';
+import { estimateWorkbook } from '@zest/core/formats/workbook/estimateWorkbook';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
 

@@ -1,4 +1,3 @@
-import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Driver, assemblyFromLines } from '@zest/core/assemblies/fromLines';
@@ -12,6 +11,8 @@ import type { Line } from '@zest/core/job/records/line';
 import { MEASURE_DIMENSION, type Measure, leadingMeasure, measuresOf } from '@zest/core/takeoff/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { Labeled } from '../../components/Labeled.tsx';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
+import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS, plural } from '../../messages/words.ts';
@@ -64,27 +65,19 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
       size="lg"
       onClose={onClose}
       footer={
-        <>
-          <Button size="sm" variant="outline" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button size="sm" disabled={made === undefined || name.trim() === ''} onClick={create}>
-            Make the assembly
-          </Button>
-        </>
+        <DialogButtons onCancel={onClose} disabled={made === undefined || name.trim() === ''} onDone={create}>
+          Make the assembly
+        </DialogButtons>
       }
     >
       <div className="form">
-        <Labeled label="Name" error={error}>
-          {(control) => (
-            <input
-              {...control}
-              className="input"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-            />
-          )}
-        </Labeled>
+        <LabeledText
+          label="Name"
+          error={error}
+
+          value={name}
+          onText={setName}
+        />
         <div className="form-two">
           <Labeled label="The lines are for" hint="Their quantities grow with it.">
             {(control) => (

@@ -1,49 +1,50 @@
 import { Button } from '@chakra-ui/react';
-import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
-import { bidNode, markupNode } from '@zest/core/calculate/nodes';
+import { Trash2 } from 'lucide-react';
+import { bidNode } from '@zest/core/calculate/nodes';
+import { knownValue } from '@zest/core/calculate/define';
+import { findComponentLine } from '@zest/core/calculate/throughLine';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
+import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
-import { MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
+import type { JobRecord } from '@zest/core/job/record';
+import { COST_KINDS } from '@zest/core/job/records/assembly';
+import type { Adjustment } from '@zest/core/job/records/adjustment';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../components/CommitInput.tsx';
+import { DragList } from '../../components/DragList.tsx';
 import { MoneyText } from '../../components/Figure.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { BASE_WORDS, COST_WORDS } from '../../messages/words.ts';
-import { COST_KINDS } from '@zest/core/job/records/assembly';
-import { findComponentLine } from '@zest/core/calculate/throughLine';
-import type { Id } from '@zest/core/job/id';
-import type { JobRecord } from '@zest/core/job/record';
-import { keepEntry } from '../../components/keepEntry.ts';
-import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { COST_WORDS, plural } from '../../messages/words.ts';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { MarkupBox } from './MarkupBox.tsx';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
-  const { job } = useOpenJob();
-  useJobState((state) => state.revision);
+  const { job, calculation } = useOpenJob();
   const settle = useSettle();
   const services = useServices();
   const { numbers } = useFormats();
   const settings = settingsOf(job);
   const markups = inOrder(job.markup.values());
-  const change = (label: string, ...changed: readonly JobRecord[]): string | undefined => {
-    return settle(label, put(...changed));
-  };
-  const swap = (index: number, step: 1 | -1): void => {
-    const [a, b] = [markups[index], markups[index + step]];
-    if (a !== undefined && b !== undefined)
-      change('order of markups', { ...a, order: b.order }, { ...b, order: a.order });
-  };
+  const change = (label: string, ...changed: readonly JobRecord[]): string | undefined =>
+    settle(label, put(...changed));
+  const rounding = knownValue(calculation.figure(bidNode('rounding'))) ?? 0;
   return (
-    <aside className="summary" aria-label="From cost to bid">
-      <dl className="facts" style={{ margin: '0 0 10px' }}>
+    <div aria-label="From cost to bid" role="region">
+      <dl className="facts" style={{ margin: '0 0 8px' }}>
         {COST_KINDS.map((kind) => (
           <Row key={kind} name={COST_WORDS[kind]} node={bidNode(kind)} />
         ))}
         <Row name="Direct cost" node={bidNode('cost')} strong />
       </dl>
-      <Step name="Tax on materials" words="on material" node={bidNode('tax')}>
+      <Adjustments />
+      <div className="tax-row">
+        <span>Tax on materials</span>
         <CommitInput
           label="Tax on materials, percent"
           className="right"
@@ -52,16 +53,28 @@ export function Summary() {
             change('tax on materials', { ...settings, taxOnMaterials: keepEntry(text, numbers) })
           }
         />
-      </Step>
-      {markups.map((markup, index) => (
-        <MarkupStep
-          key={markup.id}
-          markup={markup}
-          change={(changed) => change(`markup ${markup.name}`, { ...markup, ...changed })}
-          onUp={index === 0 ? undefined : () => swap(index, -1)}
-          onDown={index === markups.length - 1 ? undefined : () => swap(index, 1)}
-        />
-      ))}
+        <span className="unit">%</span>
+        <span className="right">
+          <MoneyText figure={calculation.figure(bidNode('tax'))} />
+        </span>
+      </div>
+      <DragList
+        ids={markups.map(({ id }) => id)}
+        nameOf={(id) => job.markup.get(id as Id<'markup'>)?.name ?? ''}
+        onOrder={(ids) => {
+          const moved = ids.flatMap((id, index) => {
+            const markup = job.markup.get(id as Id<'markup'>);
+            return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
+          });
+          const refused = change('order of markups', ...moved);
+          if (refused !== undefined) tellProblem(refused);
+        }}
+      >
+        {(id) => {
+          const markup = job.markup.get(id as Id<'markup'>);
+          return markup === undefined ? null : <MarkupBox markup={markup} />;
+        }}
+      </DragList>
       <Button
         size="xs"
         variant="outline"
@@ -78,14 +91,40 @@ export function Summary() {
       >
         Add a markup
       </Button>
+      <div className="tax-row round-row">
+        <select
+          className="input"
+          aria-label="How the bid is rounded"
+          value={settings.bidRounding ?? 'nearest'}
+          onChange={(event) =>
+            change('round the bid', {
+              ...settings,
+              bidRounding: event.target.value as NonNullable<typeof settings.bidRounding>,
+            })
+          }
+        >
+          <option value="nearest">Rounded to</option>
+          <option value="up">Rounded up</option>
+          <option value="down">Rounded down</option>
+        </select>
+        <CommitInput
+          label="The bid is a multiple of"
+          className="right"
+          placeholder="no"
+          value={plainToLocal(settings.bidStep ?? '', numbers)}
+          onCommit={(text) => change('round the bid', { ...settings, bidStep: keepEntry(text, numbers) })}
+        />
+        <span />
+        <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>
+      </div>
       <dl
         className="facts"
-        style={{ margin: '12px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
+        style={{ margin: '10px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
       >
         <Row name="Bid" node={bidNode('total')} strong />
       </dl>
       <Unpriced />
-    </aside>
+    </div>
   );
 }
 
@@ -110,109 +149,48 @@ function Row({
   );
 }
 
-function Step({
-  name,
-  words,
-  node,
-  children,
-}: {
-  readonly name: string;
-  readonly words: string;
-  readonly node: string;
-  readonly children: React.ReactNode;
-}) {
-  const { calculation } = useOpenJob();
-  return (
-    <div
-      style={{
-        display: 'grid',
-        gridTemplateColumns: '1fr 42px 12px auto',
-        gap: 4,
-        alignItems: 'center',
-        marginBottom: 8,
-      }}
-    >
-      <span>
-        {name} <span className="soft">{words === 'on material' ? '' : words}</span>
-      </span>
-      {children}
-      <span className="unit">%</span>
-      <span style={{ minWidth: 70, textAlign: 'right' }}>
-        <MoneyText figure={calculation.figure(node)} />
-      </span>
-    </div>
-  );
-}
-
-interface MarkupStepProps {
-  readonly markup: Markup;
-  readonly change: (changed: Partial<Markup>) => string | undefined;
-  readonly onUp: (() => void) | undefined;
-  readonly onDown: (() => void) | undefined;
-}
-
-function MarkupStep({ markup, change, onUp, onDown }: MarkupStepProps) {
-  const { calculation } = useOpenJob();
-  const actions = useJobActions();
+/** What acts on costs and can be taken off again. */
+function Adjustments() {
+  const { job } = useOpenJob();
   const { numbers } = useFormats();
+  const settle = useSettle();
+  const { regionId } = settingsOf(job);
+  const region = regionId === undefined ? undefined : job.region.get(regionId);
+  const adjustments = inOrder(job.adjustment.values());
+  if (adjustments.length === 0 && region === undefined) return null;
+  const where = ({ on }: Adjustment): string =>
+    on.what === 'all'
+      ? 'all lines'
+      : on.what === 'lines'
+        ? plural(on.lines.length, 'line')
+        : (job.section.get(on.sectionId)?.name ?? '');
   return (
-    <div className="box" style={{ padding: '6px 6px 6px 8px', marginBottom: 8, display: 'grid', gap: 5 }}>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 92px', gap: 5, alignItems: 'center' }}>
-        <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
-        <span style={{ textAlign: 'right' }}>
-          <MoneyText figure={calculation.figure(markupNode(markup.id))} />
-        </span>
-      </div>
-      <div style={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-        <CommitInput
-          label={`${markup.name}, percent`}
-          className="right"
-          style={{ width: 42 }}
-          value={plainToLocal(markup.percent, numbers)}
-          onCommit={(text) => change({ percent: keepEntry(text, numbers) })}
-        />
-        <span className="unit">%</span>
-        <select
-          className="input"
-          style={{ flex: 1, minWidth: 0, paddingRight: 2 }}
-          aria-label={`Base of ${markup.name}`}
-          value={markup.base}
-          onChange={(event) => change({ base: event.target.value as Markup['base'] })}
-        >
-          {MARKUP_BASES.map((base) => (
-            <option key={base} value={base}>
-              {BASE_WORDS[base]}
-            </option>
-          ))}
-        </select>
-        <button
-          type="button"
-          className="icon-button"
-          aria-label={`Take ${markup.name} earlier`}
-          disabled={onUp === undefined}
-          onClick={onUp}
-        >
-          <ArrowUp size={14} />
-        </button>
-        <button
-          type="button"
-          className="icon-button"
-          aria-label={`Take ${markup.name} later`}
-          disabled={onDown === undefined}
-          onClick={onDown}
-        >
-          <ArrowDown size={14} />
-        </button>
-        <button
-          type="button"
-          className="icon-button"
-          aria-label={`Remove ${markup.name}`}
-          onClick={() => actions.transact(`remove ${markup.name}`, remove(markup.id))}
-        >
-          <Trash2 size={14} />
-        </button>
-      </div>
-    </div>
+    <ul className="adjustments" aria-label="What acts on costs">
+      {region === undefined ? null : (
+        <li>
+          <span className="cut">Prices as in {region.name}</span>
+        </li>
+      )}
+      {adjustments.map((each) => (
+        <li key={each.id}>
+          <span
+            className="cut"
+            title={`${each.name}: ${each.kinds.map((kind) => COST_WORDS[kind]).join(', ')}`}
+          >
+            {each.name} <span className="soft">on {where(each)}</span>
+          </span>
+          <span>{plainToLocal(each.percent, numbers)} %</span>
+          <IconAction
+            label={`Take off ${each.name}`}
+            icon={Trash2}
+            onClick={() => {
+              const refused = settle(`take off ${each.name}`, remove(each.id));
+              if (refused !== undefined) tellProblem(refused);
+            }}
+          />
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -12,14 +12,17 @@ import { createNewJob, duplicateJob, importJob, packJob, renameJob } from '../..
 import { useServices, useSetView, useView } from '../../stores/context.tsx';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
+import { startFromTemplate } from '../../storage/templates.ts';
 import { NewJobDialog } from './NewJobDialog.tsx';
+import { Templates } from './Templates.tsx';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
   const services = useServices();
   const navigate = useNavigate();
   const [jobs, setJobs] = useState<readonly JobSummary[] | undefined>();
-  const [asking, setAsking] = useState(false);
+  /** A new job is asked for: from the template, or with what ships. */
+  const [asking, setAsking] = useState<JobSummary | true | undefined>();
   const [busy, setBusy] = useState<string | undefined>();
   const chooser = useRef<HTMLInputElement>(null);
   const refresh = useCallback(async () => {
@@ -40,7 +43,9 @@ export function JobsPage() {
     if (file !== undefined) await settle(`Reading ${file.name}`, importJob(services, file));
     if (chooser.current !== null) chooser.current.value = '';
   };
-  const kept = jobs?.filter(({ deletedAt }) => deletedAt === null) ?? [];
+  const all = jobs?.filter(({ deletedAt }) => deletedAt === null) ?? [];
+  const kept = all.filter(({ template }) => template === undefined);
+  const templates = all.filter(({ template }) => template !== undefined);
   const deleted = jobs?.filter(({ deletedAt }) => deletedAt !== null) ?? [];
 
   return (
@@ -104,6 +109,13 @@ export function JobsPage() {
         ) : (
           <JobsTable jobs={kept} refresh={refresh} settle={settle} />
         )}
+        <Templates
+          templates={templates}
+          onStart={(template) => setAsking(template)}
+          onDelete={(template) =>
+            void services.storage.saveSummary({ ...template, deletedAt: services.now() }).then(refresh)
+          }
+        />
         {deleted.map((job) => (
           <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
             ‘{job.name}’ is deleted. It goes for good when Zest Line is next opened.
@@ -116,11 +128,15 @@ export function JobsPage() {
           </div>
         ))}
       </main>
-      {asking ? (
+      {asking !== undefined ? (
         <NewJobDialog
-          onClose={() => setAsking(false)}
-          onCreate={async (asked) => {
-            const made = await createNewJob(services, asked);
+          templates={templates}
+          template={asking === true ? undefined : asking}
+          onClose={() => setAsking(undefined)}
+          onCreate={async (asked, template) => {
+            const made = await (template === undefined
+              ? createNewJob(services, asked)
+              : startFromTemplate(services, template, asked));
             if (made.ok) void navigate(`/job/${made.value}/sheets`);
             return made.ok ? undefined : describeProblem(made.problem);
           }}

@@ -2,6 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { NewJob } from '@zest/core/library/startJob';
+import type { JobSummary } from '../../storage/database.ts';
 import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 
@@ -22,19 +23,23 @@ const NUMBERS = {
 const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF', 'JPY', 'KWD'] as const;
 
 interface NewJobDialogProps {
+  readonly templates: readonly JobSummary[];
+  /** The template it begins with; undefined for what ships. */
+  readonly template: JobSummary | undefined;
   readonly onClose: () => void;
   /** What is wrong, in words, or undefined once the job is open. */
-  readonly onCreate: (asked: NewJob) => Promise<string | undefined>;
+  readonly onCreate: (asked: NewJob, template: JobSummary | undefined) => Promise<string | undefined>;
 }
 
-export function NewJobDialog({ onClose, onCreate }: NewJobDialogProps) {
+export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobDialogProps) {
+  const [from, setFrom] = useState(template);
   const [refusal, setRefusal] = useState<string | undefined>();
   const { register, handleSubmit, setValue, formState } = useForm<Fields>({
     defaultValues: { name: '', client: '', unitSystem: 'us', currency: 'USD', numbers: 'point' },
   });
   const submit = handleSubmit(async ({ name, client, unitSystem, currency, numbers }) => {
     const { decimalMark, groupMark } = NUMBERS[numbers];
-    setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }));
+    setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }, from));
   });
   const nameError = refusal ?? (formState.errors.name === undefined ? undefined : 'The job needs a name.');
   return (
@@ -61,7 +66,33 @@ export function NewJobDialog({ onClose, onCreate }: NewJobDialogProps) {
         <Labeled label="Client">
           {(control) => <input {...control} className="input" {...register('client', { maxLength: 200 })} />}
         </Labeled>
-        <div className="form-two">
+        {templates.length === 0 ? null : (
+          <Labeled
+            label="Start from"
+            hint="A template brings its sections, scopes, assemblies, prices, units and currency"
+          >
+            {(control) => (
+              <select
+                {...control}
+                className="input"
+                value={from?.id ?? ''}
+                onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
+              >
+                <option value="">What ships with Zest Line</option>
+                {templates.map(({ id, name, template: kept }) => (
+                  <option key={id} value={id}>
+                    {kept?.folder ? `${kept.folder}: ${name}` : name}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labeled>
+        )}
+        <fieldset
+          className="form-two"
+          disabled={from !== undefined}
+          style={{ border: 0, padding: 0, margin: 0 }}
+        >
           <Labeled label="Units">
             {(control) => (
               <select
@@ -89,7 +120,7 @@ export function NewJobDialog({ onClose, onCreate }: NewJobDialogProps) {
               </select>
             )}
           </Labeled>
-        </div>
+        </fieldset>
         <Labeled label="Numbers are written">
           {(control) => (
             <select {...control} className="input" {...register('numbers')}>

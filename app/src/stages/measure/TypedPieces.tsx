@@ -3,6 +3,8 @@ import { pieceNode } from '@zest/core/calculate/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
+import { confirmQuantities } from '@zest/core/job/commands/confirm';
+import type { PieceRecord } from '@zest/core/job/records/piece';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
@@ -11,6 +13,11 @@ import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keepEntry } from '../../components/keepEntry.ts';
+
+/** A figure that someone typed is this job's; what came along with the other one does not go with it. */
+function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
+  return { ...piece, text };
+}
 
 /** Pieces that are on no sheet: typed here, or read off a measuring wheel. */
 export function TypedPieces({ scope }: { readonly scope: Scope }) {
@@ -37,9 +44,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                 label="Typed piece"
                 className="right"
                 value={plainToLocal(piece.text, numbers)}
-                onCommit={(text) =>
-                  settle('change a piece', put({ ...piece, text: keepEntry(text, numbers) }))
-                }
+                onCommit={(text) => settle('change a piece', put(typedOver(piece, keepEntry(text, numbers))))}
               />
               <button
                 type="button"
@@ -51,6 +56,18 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                 <X size={13} />
               </button>
             </div>
+            {piece.unconfirmed === true ? (
+              <div className="warn" style={{ fontSize: 12 }}>
+                unconfirmed, from {piece.note || 'another job'}{' '}
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => settle('confirm a quantity', confirmQuantities(new Set([piece.id])))}
+                >
+                  it is right
+                </button>
+              </div>
+            ) : null}
             {failure === undefined ? null : (
               <div className="field-error">
                 <FailureText failure={failure} />

@@ -1,25 +1,45 @@
 import { Button } from '@chakra-ui/react';
-import { Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import * as z from 'zod';
 import { put, remove } from '@zest/core/job/change';
-import { removeCraft } from '@zest/core/job/commands/removeWith';
-import type { Craft } from '@zest/core/job/records/craft';
+import type { Id } from '@zest/core/job/id';
 import type { Item } from '@zest/core/job/records/item';
-import { plainToLocal } from '@zest/core/formula/localize';
-import { formatUnitCost } from '@zest/core/pricing/money';
-import { formatNumber } from '@zest/core/units/numberFormat';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { daysBetween } from '@zest/core/doubts/context';
+import { settingsOf } from '@zest/core/job/job';
+import { USUAL_PRICE_DAYS } from '@zest/core/doubts/lines';
+import { BLANK_ITEM } from '@zest/core/pricing/blankItem';
+import { isUnpriced, searchOf, usedCodes } from '@zest/core/pricing/book';
+import { MoreMenu } from '../../components/MoreMenu.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
+import { useChoice } from '../../components/useChoice.ts';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
-import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
-import { type Formats, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
-import { searchItems } from './searchItems.ts';
+import { fileName } from '../../storage/jobFiles.ts';
+import { Grid, type GridEdit } from '../../tables/Grid.tsx';
+import { ColumnChoiceButton } from '../estimate/ColumnChoice.tsx';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { BOOK_COLUMNS, USUAL_BOOK_COLUMNS, bookColumn, editItem } from './bookColumns.tsx';
+import { ImportDialog } from './ImportDialog.tsx';
+import { ItemPanel } from './ItemPanel.tsx';
+import { PriceTabs } from './PriceTabs.tsx';
+import { RaiseDialog } from './RaiseDialog.tsx';
+import { useRecentItems } from './recentItems.ts';
 
-/** The price book of the job, and what an hour of each craft costs. */
+const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
+
+/** What a filter says, as a sentence would. */
+const FILTERS = {
+  all: 'all items',
+  recent: 'used lately',
+  used: 'priced in this job',
+  unpriced: 'without a price',
+  old: 'with an old price',
+} as const;
+type Filter = keyof typeof FILTERS;
+
+/** The price book of the job: found while typing, edited like a spreadsheet. */
 export function PricesStage() {
   const { job } = useOpenJob();
   const services = useServices();
@@ -28,15 +48,32 @@ export function PricesStage() {
   const formats = useFormats();
   const [params] = useSearchParams();
   const [text, setText] = useState('');
-  const rows = useMemo(() => searchItems(job.item.values(), text), [job.item, text]);
-  const columns = useMemo(() => columnsFor(formats, job.craft), [formats, job.craft]);
+  const [group, setGroup] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const [shown, choose] = useChoice('book-columns', USUAL_BOOK_COLUMNS, columnsSchema);
+  const [chosen, setChosen] = useState<string | undefined>();
+  const [asking, setAsking] = useState<'import' | 'raise' | undefined>();
+  const recent = useRecentItems();
+  const isWanted = useWanted(group, filter, recent);
+  // The field takes every key at once; the list of thousands follows when it can.
+  const sought = useDeferredValue(text);
+  const rows = useMemo(() => searchOf(job.item).find(sought, isWanted), [job.item, sought, isWanted]);
+  const groups = useMemo(
+    () => [...new Set([...job.item.values()].map((item) => item.group))].sort(),
+    [job.item],
+  );
+  const columns = useMemo(
+    () => shown.flatMap((id) => bookColumn(id, formats, job) ?? []),
+    [shown, formats, job],
+  );
+  const selectedKey = chosen ?? params.get('item') ?? undefined;
   const onEdit = (edits: readonly GridEdit<Item>[]): string | undefined => {
     const changed = new Map<string, Item>();
-    for (const { row, column, text: typed } of edits)
-      changed.set(
-        row.id,
-        editItem(changed.get(row.id) ?? row, column, keepEntry(typed, formats.numbers), typed, job.craft),
-      );
+    for (const { row, column, text: typed } of edits) {
+      const edited = editItem(changed.get(row.id) ?? row, column, typed, formats, job);
+      if (!edited.ok) return describeProblem(edited.problem);
+      changed.set(row.id, edited.value);
+    }
     return settle(
       edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`,
       put(...changed.values()),
@@ -47,53 +84,95 @@ export function PricesStage() {
     let number = 1;
     while (codes.has(`NEW-${number}`)) number += 1;
     const item: Item = {
-      type: 'item',
+      ...BLANK_ITEM,
       id: services.makeId('item'),
       code: `NEW-${number}`,
       description: 'New item',
-      unit: 'ea',
-      basis: 1,
-      material: '',
-      laborHours: '',
-      craftId: null,
-      equipment: '',
-      subcontract: '',
-      other: '',
-      supplier: '',
       date: new Date(services.now()).toISOString().slice(0, 10),
-      group: '',
+      group,
     };
     actions.transact('add an item', put(item));
+    setFilter('all');
     setText(item.code);
+    setChosen(item.id);
   };
+  const write = async (kind: 'csv' | 'xlsx'): Promise<void> => {
+    const { writePriceCsv, writePriceXlsx } = await import('./writePriceFile.ts');
+    const blob = kind === 'csv' ? writePriceCsv(rows, job) : await writePriceXlsx(rows, job);
+    services.download(fileName(settingsOf(job).name, `-prices.${kind}`), blob);
+  };
+  const selected = selectedKey === undefined ? undefined : job.item.get(selectedKey as Id<'item'>);
   return (
     <div className="stage">
-      <div className="bar">
-        <h1>Prices</h1>
+      <div className="bar wraps">
+        <PriceTabs />
         <input
           className="input"
-          style={{ width: 260 }}
+          style={{ width: 196 }}
           aria-label="Search the price book"
-          placeholder="Code or words, in any order"
+          placeholder="Code, words, sizes"
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
+        <select
+          className="input"
+          style={{ width: 126 }}
+          aria-label="Which group"
+          value={group}
+          onChange={(event) => setGroup(event.target.value)}
+        >
+          <option value="">in every group</option>
+          {groups.filter(Boolean).map((each) => (
+            <option key={each} value={each}>
+              in {each}
+            </option>
+          ))}
+        </select>
+        <select
+          className="input"
+          style={{ width: 112 }}
+          aria-label="Which items"
+          value={filter}
+          onChange={(event) => setFilter(event.target.value as Filter)}
+        >
+          {(Object.keys(FILTERS) as Filter[]).map((each) => (
+            <option key={each} value={each}>
+              {FILTERS[each]}
+            </option>
+          ))}
+        </select>
         <span className="soft" role="status">
           {rows.length === job.item.size
             ? plural(rows.length, 'item')
             : `${rows.length} of ${plural(job.item.size, 'item')}`}
         </span>
         <span className="grow" />
+        <ColumnChoiceButton all={BOOK_COLUMNS} usual={USUAL_BOOK_COLUMNS} shown={shown} onChoose={choose} />
+        <Button size="sm" variant="outline" onClick={() => setAsking('import')}>
+          Import
+        </Button>
+        <MoreMenu
+          label="More to do with prices"
+          entries={[
+            ['Raise or lower prices', () => setAsking('raise')],
+            ['Export what is shown as CSV', () => void write('csv')],
+            ['Export what is shown as XLSX', () => void write('xlsx')],
+          ]}
+        />
         <Button size="sm" onClick={add}>
           Add an item
         </Button>
       </div>
-      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 212px' }}>
+      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 264px' }}>
         <div className="stage" style={{ borderRight: '1px solid var(--pith)' }}>
           {rows.length === 0 ? (
             <div className="empty">
-              <h2>Nothing is called that</h2>
-              <p>Try fewer words, or add it as a new item.</p>
+              <h2>{job.item.size === 0 ? 'The price book is empty' : 'Nothing is called that'}</h2>
+              <p>
+                {job.item.size === 0
+                  ? 'Import a price list, or add items one by one.'
+                  : 'Try fewer words or another filter, or add it as a new item.'}
+              </p>
             </div>
           ) : (
             <Grid
@@ -101,7 +180,8 @@ export function PricesStage() {
               columns={columns}
               rows={rows}
               keyOf={({ id }) => id}
-              selectedKey={params.get('item') ?? undefined}
+              selectedKey={selectedKey}
+              onSelect={({ id }) => setChosen(id)}
               onEdit={onEdit}
               onRemove={(items) => {
                 const done = actions.transact(
@@ -113,166 +193,31 @@ export function PricesStage() {
             />
           )}
         </div>
-        <Crafts />
+        <ItemPanel item={selected} />
       </div>
+      {asking === 'import' ? <ImportDialog onClose={() => setAsking(undefined)} /> : null}
+      {asking === 'raise' ? <RaiseDialog items={rows} onClose={() => setAsking(undefined)} /> : null}
     </div>
   );
 }
 
-type Column = GridColumn<Item>;
-
-function columnsFor({ money, numbers }: Formats, crafts: ReadonlyMap<string, Craft>): readonly Column[] {
-  const always = (): boolean => true;
-  const text = (
-    id: keyof Item & string,
-    title: string,
-    width: string,
-    read: (item: Item) => string,
-  ): Column => ({
-    id,
-    title,
-    width,
-    text: read,
-    show: (item) => (
-      <span className="cut" title={read(item)}>
-        {read(item)}
-      </span>
-    ),
-    editable: always,
-  });
-  const cost = (id: 'material' | 'equipment' | 'subcontract', title: string): Column => ({
-    id,
-    title,
-    width: '76px',
-    align: 'right',
-    editable: always,
-    text: (item) => plainToLocal(item[id], numbers),
-    show: (item) => (item[id] === '' ? '' : formatUnitCost(Number(item[id]), money)),
-  });
-  return [
-    text('code', 'Code', '86px', ({ code }) => code),
-    text('description', 'Description', 'minmax(190px, 1fr)', ({ description }) => description),
-    {
-      id: 'basis',
-      title: 'Per',
-      width: '50px',
-      align: 'right',
-      editable: always,
-      text: ({ basis }) => String(basis),
-      show: ({ basis }) => (basis === 1 ? '' : formatNumber(basis, 0, numbers)),
-    },
-    {
-      id: 'unit',
-      title: 'Unit',
-      width: '48px',
-      editable: always,
-      text: ({ unit }) => unit,
-      show: ({ unit }) => <span className="unit">{unit}</span>,
-    },
-    cost('material', 'Material'),
-    {
-      id: 'laborHours',
-      title: 'Hours',
-      width: '56px',
-      align: 'right',
-      editable: always,
-      text: ({ laborHours }) => plainToLocal(laborHours, numbers),
-      show: ({ laborHours }) => (laborHours === '' ? '' : formatNumber(Number(laborHours), 4, numbers, true)),
-    },
-    {
-      id: 'craft',
-      title: 'Craft',
-      width: '112px',
-      editable: always,
-      text: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
-      show: ({ craftId }) => crafts.get(craftId ?? '')?.name ?? '',
-    },
-    cost('equipment', 'Equipment'),
-    cost('subcontract', 'Subcontr.'),
-    text('supplier', 'Supplier', '112px', ({ supplier }) => supplier),
-    text('date', 'Date', '98px', ({ date }) => date),
-  ];
-}
-
-/** The item with one cell changed; what does not fit is refused by the record's own check. */
-function editItem(
-  item: Item,
-  column: string,
-  kept: string,
-  typed: string,
-  crafts: ReadonlyMap<string, Craft>,
-): Item {
-  if (column === 'basis') return { ...item, basis: Number(kept) };
-  if (column === 'craft') {
-    const wanted = typed.trim().toLowerCase();
-    const craft = [...crafts.values()].find(({ name }) => name.toLowerCase().startsWith(wanted));
-    return { ...item, craftId: wanted === '' ? null : (craft?.id ?? item.craftId) };
-  }
-  const isFigure = ['material', 'laborHours', 'equipment', 'subcontract'].includes(column);
-  return { ...item, [column]: isFigure ? kept : typed.trim() };
-}
-
-function Crafts() {
+/** Which items a filter lets through. */
+function useWanted(group: string, filter: Filter, recent: readonly string[]): (item: Item) => boolean {
   const { job } = useOpenJob();
   const services = useServices();
-  const settle = useSettle();
-  const actions = useJobActions();
-  const { money, numbers } = useFormats();
-  const change = (craft: Craft, changed: Partial<Craft>): string | undefined => {
-    return settle(`wage of ${craft.name}`, put({ ...craft, ...changed }));
-  };
-  return (
-    <aside className="scroll" style={{ padding: 12, background: 'var(--card)' }} aria-label="Wages">
-      <h2 style={{ fontSize: 14, fontWeight: 600, margin: '0 0 8px' }}>Wages, per hour</h2>
-      <div className="form" style={{ gap: 6 }}>
-        {[...job.craft.values()].map((craft) => (
-          <div
-            key={craft.id}
-            style={{ display: 'grid', gridTemplateColumns: '1fr 58px 20px', gap: 6, alignItems: 'center' }}
-          >
-            <CommitInput label="Craft" value={craft.name} onCommit={(name) => change(craft, { name })} />
-            <CommitInput
-              label={`Wage of ${craft.name}`}
-              className="right"
-              value={plainToLocal(craft.wage, numbers)}
-              onCommit={(text) => change(craft, { wage: keepEntry(text, numbers) })}
-            />
-            <button
-              type="button"
-              className="icon-button"
-              style={{ width: 20 }}
-              aria-label={`Remove ${craft.name}`}
-              onClick={() => {
-                const done = actions.transact(`remove ${craft.name}`, removeCraft(craft.id));
-                if (!done.ok) tellProblem(describeProblem(done.problem));
-              }}
-            >
-              <Trash2 size={13} />
-            </button>
-          </div>
-        ))}
-      </div>
-      <Button
-        size="xs"
-        variant="outline"
-        mt="2"
-        onClick={() =>
-          actions.transact(
-            'add a craft',
-            put({
-              type: 'craft',
-              id: services.makeId('craft'),
-              name: `Craft ${job.craft.size + 1}`,
-              wage: '',
-            }),
-          )
-        }
-      >
-        Add a craft
-      </Button>
-      <p className="soft" style={{ fontSize: 12 }}>
-        Labor is hours times wage, in {money.currency}. A change here reaches every line of the job.
-      </p>
-    </aside>
-  );
+  const { priceDays = USUAL_PRICE_DAYS } = settingsOf(job);
+  return useMemo(() => {
+    const today = new Date(services.now()).toISOString().slice(0, 10);
+    const lately = new Set(recent);
+    const used = filter === 'used' ? usedCodes(job) : new Set<string>();
+    const passes: Readonly<Record<Filter, (item: Item) => boolean>> = {
+      all: () => true,
+      recent: ({ code }) => lately.has(code),
+      used: ({ code }) => used.has(code),
+      unpriced: isUnpriced,
+      old: ({ date }) => (daysBetween(date, today) ?? 0) > priceDays,
+    };
+    const pass = passes[filter];
+    return (item: Item) => (group === '' || item.group === group) && pass(item);
+  }, [group, filter, recent, job, services, priceDays]);
 }

@@ -1,0 +1,35 @@
+import type { CostKind } from '@zest/core/job/records/assembly';
+import { COST_WORDS } from '../messages/words.ts';
+
+interface KindChoiceProps<Kind extends CostKind> {
+  readonly legend: string;
+  readonly kinds: readonly Kind[];
+  readonly chosen: readonly Kind[];
+  readonly onChoose: (chosen: readonly Kind[]) => void;
+}
+
+/** Any of the kinds of cost. */
+export function KindChoice<Kind extends CostKind>({
+  legend,
+  kinds,
+  chosen,
+  onChoose,
+}: KindChoiceProps<Kind>) {
+  return (
+    <fieldset className="kinds">
+      <legend className="soft">{legend}</legend>
+      {kinds.map((kind) => (
+        <label key={kind}>
+          <input
+            type="checkbox"
+            checked={chosen.includes(kind)}
+            onChange={() =>
+              onChoose(chosen.includes(kind) ? chosen.filter((each) => each !== kind) : [...chosen, kind])
+            }
+          />{' '}
+          {COST_WORDS[kind]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

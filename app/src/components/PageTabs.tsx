@@ -1,0 +1,25 @@
+import { NavLink } from 'react-router';
+import { useOpenJob } from '../stores/context.tsx';
+
+interface PageTabsProps {
+  /** The stage that the pages are of. */
+  readonly stage: string;
+  readonly tabs: readonly (readonly [path: string, name: string])[];
+}
+
+/** The pages of one stage, side by side. */
+export function PageTabs({ stage, tabs }: PageTabsProps) {
+  const { jobId } = useOpenJob();
+  return (
+    <>
+      <h1 className="sr-only">{stage}</h1>
+      <nav className="tabs" aria-label={stage}>
+        {tabs.map(([path, name]) => (
+          <NavLink key={path} to={`/job/${jobId}/${path}`}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+    </>
+  );
+}

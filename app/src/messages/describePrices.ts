@@ -1,0 +1,53 @@
+import type { RowFault } from '@zest/core/formats/prices/read';
+import { unreachable } from '@zest/core/problem/result';
+import type { PriceFileProblem } from '../workers/readPriceFile.ts';
+
+const quote = (text: string): string => `‘${text.length > 40 ? `${text.slice(0, 40)}…` : text}’`;
+
+/** Why a row of a price list was kept out. */
+export function describeRowFault(fault: RowFault): string {
+  switch (fault.kind) {
+    case 'no-code':
+      return 'it has no code.';
+    case 'code-twice':
+      return `${quote(fault.code)} stands in row ${fault.firstRow} already.`;
+    case 'not-a-number':
+      return `${fault.column}: ${quote(fault.text)} is no figure.`;
+    case 'negative':
+      return `${fault.column}: ${quote(fault.text)} is below zero.`;
+    case 'absurd':
+      return `${fault.column}: ${quote(fault.text)} is beyond any price. Another column may be meant.`;
+    case 'not-a-date':
+      return `${fault.column}: ${quote(fault.text)} is no date. Write it as 2026-11-25.`;
+    case 'cell-error':
+      return `${fault.column}: the spreadsheet has an error there, ${quote(fault.text)}.`;
+    case 'no-such-craft':
+      return `${fault.column}: the job has none that is called ${quote(fault.text)}.`;
+    case 'not-a-size':
+      return `${fault.column}: ${quote(fault.text)} is no size. Write it as ‘width 20 in; depth 30 in’.`;
+    case 'quotes':
+      return 'a quote in it does not close.';
+    case 'field':
+      return `its ${fault.field} does not fit.`;
+    default:
+      return unreachable(fault);
+  }
+}
+
+/** Why a price list could not be read at all. */
+export function describePriceFile(problem: PriceFileProblem, name: string): string {
+  switch (problem.kind) {
+    case 'price-file-empty':
+      return `There is nothing in ${quote(name)}. Choose another file.`;
+    case 'price-file-large':
+      return `${quote(name)} is larger than ${Math.round(problem.limit / 1024 ** 2)} MB. Split it.`;
+    case 'price-file-rows':
+      return `${quote(name)} has more than ${problem.limit} rows. Split it.`;
+    case 'price-file-columns':
+      return `${quote(name)} has ${problem.columns} columns; ${problem.limit} are read. Leave out those that are not prices.`;
+    case 'price-file-damaged':
+      return `${quote(name)} is damaged or no workbook. Save it anew as XLSX or CSV.`;
+    default:
+      return unreachable(problem);
+  }
+}

@@ -1,0 +1,119 @@
+import { useState } from 'react';
+import { put } from '@zest/core/job/change';
+import { orderAfter } from '@zest/core/job/job';
+import type { Adjustment } from '@zest/core/job/records/adjustment';
+import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
+import type { Section } from '@zest/core/job/records/section';
+import { parseNumber } from '@zest/core/units/numberFormat';
+import { KindChoice } from '../../components/KindChoice.tsx';
+import { Labeled } from '../../components/Labeled.tsx';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
+import { LabeledText } from '../../components/LabeledText.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { COST_WORDS, plural } from '../../messages/words.ts';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface AdjustDialogProps {
+  readonly keys: readonly string[];
+  readonly section: Section | undefined;
+  readonly onClose: () => void;
+}
+
+/** A percent change by kind of cost, kept as an adjustment that comes off again. */
+export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const { numbers } = useFormats();
+  const usual = section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all';
+  const [on, setOn] = useState<'all' | 'section' | 'lines'>(usual);
+  const [kinds, setKinds] = useState<readonly CostKind[]>(['material']);
+  const [percent, setPercent] = useState('');
+  const [name, setName] = useState('');
+  const [error, setError] = useState<string | undefined>();
+  const submit = (): void => {
+    const value = parseNumber(percent.replace('%', ''), numbers);
+    if (value === undefined || value <= -100 || value > 1000)
+      return setError('Type a percentage above −100, such as 5 or −3.');
+    if (kinds.length === 0) return setError('Choose at least one kind of cost.');
+    const where: Adjustment['on'] =
+      on === 'section' && section !== undefined
+        ? { what: 'section', sectionId: section.id }
+        : on === 'lines'
+          ? { what: 'lines', lines: [...keys] }
+          : { what: 'all' };
+    const words =
+      name.trim() || `${kinds.map((kind) => COST_WORDS[kind]).join(', ')} ${value > 0 ? '+' : ''}${value} %`;
+    const refused = settle(
+      `adjust: ${words}`,
+      put({
+        type: 'adjustment',
+        id: services.makeId('adjustment'),
+        name: words,
+        kinds: [...kinds],
+        percent: String(value),
+        on: where,
+        order: orderAfter(job.adjustment.values()),
+      }),
+    );
+    if (refused === undefined) onClose();
+    else setError(refused);
+  };
+  return (
+    <Modal
+      title="Adjust by percent"
+      onClose={onClose}
+      footer={
+        <DialogButtons onCancel={onClose} onDone={submit}>
+          Adjust
+        </DialogButtons>
+      }
+    >
+      <form
+        className="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+      >
+        <div className="form-two">
+          <LabeledText
+            label="Percent"
+            error={error}
+            hint="Minus takes off"
+            className="right"
+            autoFocus
+            value={percent}
+            onText={setPercent}
+          />
+          <Labeled label="On">
+            {(control) => (
+              <select
+                {...control}
+                className="input"
+                value={on}
+                onChange={(event) => setOn(event.target.value as typeof on)}
+              >
+                <option value="all">All lines of the job</option>
+                {section === undefined ? null : <option value="section">Section {section.name}</option>}
+                {keys.length === 0 ? null : (
+                  <option value="lines">{plural(keys.length, 'selected line')}</option>
+                )}
+              </select>
+            )}
+          </Labeled>
+        </div>
+        <KindChoice legend="Kinds of cost" kinds={COST_KINDS} chosen={kinds} onChoose={setKinds} />
+        <LabeledText
+          label="Why"
+          hint="Shown where it acts"
+
+          placeholder="Steel is up"
+          value={name}
+          onText={setName}
+        />
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,68 @@
+import { Button } from '@chakra-ui/react';
+import { Columns3 } from 'lucide-react';
+import { useState } from 'react';
+import { Modal } from '../../components/Modal.tsx';
+import type { ColumnChoice } from './columns.tsx';
+
+interface ColumnChoiceProps {
+  readonly all: readonly ColumnChoice[];
+  readonly usual: readonly string[];
+  readonly shown: readonly string[];
+  readonly onChoose: (ids: readonly string[]) => void;
+}
+
+/** Which columns are shown; their order is that of the list. */
+export function ColumnChoiceButton({ all, usual, shown, onChoose }: ColumnChoiceProps) {
+  const [open, setOpen] = useState(false);
+  const groups = [...new Set(all.map(({ group }) => group))];
+  const toggle = (id: string): void => {
+    const next = new Set(shown);
+    if (!next.delete(id)) next.add(id);
+    onChoose(all.filter((column) => next.has(column.id)).map((column) => column.id));
+  };
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={() => setOpen(true)}>
+        <Columns3 size={14} /> Columns
+      </Button>
+      {open ? (
+        <Modal
+          title="Columns"
+          size="lg"
+          onClose={() => setOpen(false)}
+          footer={
+            <>
+              <Button size="sm" variant="outline" onClick={() => onChoose(usual)}>
+                The usual ones
+              </Button>
+              <Button size="sm" onClick={() => setOpen(false)}>
+                Done
+              </Button>
+            </>
+          }
+        >
+          <div className="column-choice">
+            {groups.map((group) => (
+              <fieldset key={group}>
+                <legend>{group}</legend>
+                {all
+                  .filter((column) => column.group === group)
+                  .map(({ id, name }) => (
+                    <label key={id}>
+                      <input
+                        type="checkbox"
+                        checked={shown.includes(id)}
+                        disabled={id === 'description'}
+                        onChange={() => toggle(id)}
+                      />{' '}
+                      {name}
+                    </label>
+                  ))}
+              </fieldset>
+            ))}
+          </div>
+        </Modal>
+      ) : null}
+    </>
+  );
+}

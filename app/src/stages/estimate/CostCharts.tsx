@@ -1,0 +1,137 @@
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart as ChartJs,
+  Legend,
+  LinearScale,
+  Tooltip,
+} from 'chart.js';
+import { Bar } from 'react-chartjs-2';
+import { knownValue } from '@zest/core/calculate/define';
+import { sectionNode } from '@zest/core/calculate/nodes';
+import { NO_SECTION } from '@zest/core/estimate/lineKey';
+import { inOrder } from '@zest/core/job/job';
+import { COST_KINDS } from '@zest/core/job/records/assembly';
+import { formatMoney } from '@zest/core/pricing/money';
+import { hoursByCraft } from '@zest/core/reports/hoursByCraft';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { COST_WORDS } from '../../messages/words.ts';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { CHART_FONT, useChartColors } from './chartColors.ts';
+
+ChartJs.defaults.font.family = CHART_FONT;
+ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
+
+/** Cost by section, split by kind; and who works how long. */
+export function CostCharts() {
+  const { job, calculation } = useOpenJob();
+  const { money, numbers } = useFormats();
+  const colors = useChartColors();
+  const sections = [
+    ...inOrder(job.section.values())
+      .filter(({ parentId }) => parentId === null)
+      .map(({ id, code, name }) => ({ id: id as string, name: `${code} ${name}`.trim() })),
+    { id: NO_SECTION, name: 'No section' },
+  ].filter(({ id }) => (knownValue(calculation.figure(sectionNode(id, 'cost'))) ?? 0) !== 0);
+  const crafts = hoursByCraft(calculation);
+  if (sections.length === 0)
+    return (
+      <div className="empty">
+        <h2>Nothing is priced yet</h2>
+        <p>Once lines have a cost, it is drawn here by section and kind, and the hours by craft.</p>
+      </div>
+    );
+  const shades = [colors.rind, colors.zest, colors.pomelo, colors.leaf, colors.soft];
+  const kinds = COST_KINDS.map((kind, at) => ({
+    label: COST_WORDS[kind],
+    data: sections.map(({ id }) => knownValue(calculation.figure(sectionNode(id, kind))) ?? 0),
+    backgroundColor: shades[at] ?? colors.ink,
+    borderColor: colors.ink,
+    borderWidth: 0.5,
+  })).filter(({ data }) => data.some((amount) => amount !== 0));
+  const axes = (write: (value: number) => string) => ({
+    x: {
+      stacked: true,
+      grid: { color: colors.line },
+      ticks: { color: colors.soft, callback: (value: string | number) => write(Number(value)) },
+    },
+    y: { stacked: true, grid: { display: false }, ticks: { color: colors.ink } },
+  });
+  const common = {
+    animation: false as const,
+    responsive: true,
+    maintainAspectRatio: false,
+    indexAxis: 'y' as const,
+  };
+  const writeMoney = (minor: number): string => formatMoney(Math.round(minor), money);
+  const writeHours = (hours: number): string => `${formatNumber(hours, 1, numbers)} h`;
+  return (
+    <>
+      <section aria-label="Cost by section and kind">
+        <h2>Cost by section and kind</h2>
+        <div style={{ height: 60 + sections.length * 34 }}>
+          <Bar
+            role="img"
+            aria-label={sections
+              .map(
+                ({ id, name }) =>
+                  `${name} ${writeMoney(knownValue(calculation.figure(sectionNode(id, 'cost'))) ?? 0)}`,
+              )
+              .join(', ')}
+            data={{ labels: sections.map(({ name }) => name), datasets: kinds }}
+            options={{
+              ...common,
+              plugins: {
+                legend: { position: 'top', align: 'start', labels: { color: colors.ink, boxWidth: 12 } },
+                tooltip: {
+                  callbacks: {
+                    label: ({ dataset, raw }) => `${dataset.label ?? ''} ${writeMoney(Number(raw))}`,
+                  },
+                },
+              },
+              scales: axes(writeMoney),
+            }}
+          />
+        </div>
+      </section>
+      <section aria-label="Hours by craft">
+        <h2>Hours by craft</h2>
+        {crafts.length === 0 ? (
+          <p className="soft">No line has labor hours yet.</p>
+        ) : (
+          <div style={{ height: 50 + crafts.length * 28 }}>
+            <Bar
+              role="img"
+              aria-label={crafts
+                .map(({ craft, hours }) => `${craft?.name ?? 'No craft'} ${writeHours(hours)}`)
+                .join(', ')}
+              data={{
+                labels: crafts.map(
+                  ({ craft, hours }) => `${craft?.name ?? 'No craft'}, ${writeHours(hours)}`,
+                ),
+                datasets: [
+                  {
+                    label: 'Hours',
+                    data: crafts.map(({ hours }) => hours),
+                    backgroundColor: colors.zest,
+                    borderColor: colors.ink,
+                    borderWidth: 0.5,
+                  },
+                ],
+              }}
+              options={{
+                ...common,
+                plugins: {
+                  legend: { display: false },
+                  tooltip: { callbacks: { label: ({ raw }) => writeHours(Number(raw)) } },
+                },
+                scales: axes(writeHours),
+              }}
+            />
+          </div>
+        )}
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,242 @@
+import { Trash2 } from 'lucide-react';
+import { levelQuote } from '@zest/core/estimate/quotes';
+import { settingsOf } from '@zest/core/job/job';
+import { keyFor } from '@zest/core/job/keyFor';
+import type { Package, Quote } from '@zest/core/job/records/quote';
+import { formatMoney, minorDigits } from '@zest/core/pricing/money';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import {
+  type ChangeQuote,
+  DateInput,
+  MoneyInput,
+  QuoteHead,
+  TakenRow,
+  useChangeQuote,
+} from './quoteFields.tsx';
+
+interface LevelingProps {
+  readonly each: Package;
+  readonly quotes: readonly Quote[];
+  readonly change: (changed: Partial<Package>) => string | undefined;
+}
+
+/** A column for each quote, a row for each thing that it must hold. */
+export function Leveling({ each, quotes, change }: LevelingProps) {
+  const { job } = useOpenJob();
+  const { money } = useFormats();
+  const digits = minorDigits(settingsOf(job).currency);
+  const leveled = quotes.map((quote) => levelQuote(quote, digits));
+  const lowest = Math.min(...leveled.map(({ total }) => total));
+  return (
+    <table className="leveling">
+      <thead>
+        <tr>
+          <th scope="col">{quotes.length === 0 ? 'No quote yet' : ''}</th>
+          {quotes.map((quote) => (
+            <QuoteHead key={quote.id} quote={quote} />
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        <QuoteRow name="Quoted" quotes={quotes}>
+          {(quote, change_) => (
+            <MoneyInput
+              label={`Quoted by ${quote.company}`}
+              value={quote.amount}
+              onCommit={(amount) => change_({ amount })}
+            />
+          )}
+        </QuoteRow>
+        <QuoteRow name="Dated" quotes={quotes}>
+          {(quote, change_) => (
+            <DateInput
+              label={`Date of ${quote.company}`}
+              value={quote.date}
+              onCommit={(date) => change_({ date })}
+            />
+          )}
+        </QuoteRow>
+        <QuoteRow name="Holds until" quotes={quotes}>
+          {(quote, change_) => (
+            <DateInput
+              label={`${quote.company} holds until`}
+              value={quote.validUntil}
+              onCommit={(validUntil) => change_({ validUntil })}
+            />
+          )}
+        </QuoteRow>
+        {each.asks.map(({ key, text }) => (
+          <AskRow key={key} each={each} ask={key} text={text} quotes={quotes} change={change} />
+        ))}
+        <tr>
+          <td>
+            <AddAsk each={each} change={change} />
+          </td>
+          {quotes.map((quote) => (
+            <td key={quote.id} />
+          ))}
+        </tr>
+        <QuoteRow name="Adjusted by" quotes={quotes}>
+          {(quote, change_) => <AdjustmentsOf quote={quote} change={change_} />}
+        </QuoteRow>
+        <QuoteRow name="Note" quotes={quotes}>
+          {(quote, change_) => (
+            <CommitInput
+              label={`Note on ${quote.company}`}
+              value={quote.note}
+              onCommit={(note) => change_({ note })}
+            />
+          )}
+        </QuoteRow>
+      </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row">Leveled</th>
+          {leveled.map(({ total }, at) => (
+            <td
+              key={quotes[at]?.id}
+              className={`right ${total === lowest && quotes.length > 1 ? 'lowest' : ''}`}
+            >
+              <b>{formatMoney(total, money)}</b>
+              {total === lowest ? null : (
+                <div className="soft">{formatMoney(total - lowest, money)} above the lowest</div>
+              )}
+            </td>
+          ))}
+        </tr>
+        <TakenRow each={each} quotes={quotes} change={change} />
+      </tfoot>
+    </table>
+  );
+}
+
+interface QuoteRowProps {
+  readonly name: string;
+  readonly quotes: readonly Quote[];
+  readonly children: (quote: Quote, change: ChangeQuote) => React.ReactNode;
+}
+
+function QuoteRow({ name, quotes, children }: QuoteRowProps) {
+  const change = useChangeQuote();
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      {quotes.map((quote) => (
+        <td key={quote.id}>{children(quote, change(quote))}</td>
+      ))}
+    </tr>
+  );
+}
+
+interface AskRowProps extends LevelingProps {
+  readonly ask: string;
+  readonly text: string;
+}
+
+/** In the quote, or left out with what it would cost besides. */
+function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
+  const changeQuote = useChangeQuote();
+  return (
+    <tr>
+      <th scope="row">
+        <div className="alternate-head">
+          <CommitInput
+            label={`What must be in it: ${text}`}
+            value={text}
+            onCommit={(next) =>
+              change({ asks: each.asks.map((one) => (one.key === ask ? { ...one, text: next } : one)) })
+            }
+          />
+          <IconAction
+            label={`Do not ask for ${text}`}
+            icon={Trash2}
+            onClick={() => change({ asks: each.asks.filter(({ key }) => key !== ask) })}
+          />
+        </div>
+      </th>
+      {quotes.map((quote) => {
+        const out = quote.leftOut[ask];
+        const { [ask]: _out, ...others } = quote.leftOut;
+        return (
+          <td key={quote.id}>
+            <div className="ask">
+              <label>
+                <input
+                  type="checkbox"
+                  checked={out === undefined}
+                  aria-label={`${text} is in the quote of ${quote.company}`}
+                  onChange={(event) =>
+                    changeQuote(quote)({ leftOut: event.target.checked ? others : { ...others, [ask]: '' } })
+                  }
+                />{' '}
+                {out === undefined ? 'in' : 'out, allow'}
+              </label>
+              {out === undefined ? null : (
+                <MoneyInput
+                  label={`${text}, allowed for ${quote.company}`}
+                  value={out}
+                  onCommit={(amount) => changeQuote(quote)({ leftOut: { ...others, [ask]: amount } })}
+                />
+              )}
+            </div>
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+function AddAsk({ each, change }: Pick<LevelingProps, 'each' | 'change'>) {
+  return (
+    <CommitInput
+      label="What must be in it"
+      placeholder="What must be in it"
+      value=""
+      onCommit={(text) => {
+        if (text.trim() === '') return undefined;
+        const taken = new Set(each.asks.map(({ key }) => key));
+        return change({ asks: [...each.asks, { key: keyFor(text, taken, 'ask'), text: text.trim() }] });
+      }}
+    />
+  );
+}
+
+/** Anything else that makes it comparable: a discount, a hoist of ours. */
+function AdjustmentsOf({ quote, change }: { readonly quote: Quote; readonly change: ChangeQuote }) {
+  const { adjustments } = quote;
+  const replace = (at: number, changed: Partial<Quote['adjustments'][number]>): string | undefined =>
+    change({
+      adjustments: adjustments.map((each, index) => (index === at ? { ...each, ...changed } : each)),
+    });
+  return (
+    <>
+      {adjustments.map(({ text, amount }, at) => (
+        <div key={at} className="ask">
+          <CommitInput
+            label={`Adjustment ${at + 1} of ${quote.company}`}
+            value={text}
+            onCommit={(next) =>
+              next.trim() === ''
+                ? change({ adjustments: adjustments.filter((_, index) => index !== at) })
+                : replace(at, { text: next })
+            }
+          />
+          <MoneyInput
+            label={`${text} of ${quote.company}`}
+            value={amount}
+            onCommit={(next) => replace(at, { amount: next })}
+          />
+        </div>
+      ))}
+      <button
+        type="button"
+        className="link"
+        onClick={() => change({ adjustments: [...adjustments, { text: 'Adjustment', amount: '0' }] })}
+      >
+        Adjust
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,306 @@
+import { Button } from '@chakra-ui/react';
+import {
+  actingOnRow,
+  factsOf,
+  itemOfRow,
+  priceOfRow,
+  pricingOfRow,
+  reportLine,
+} from '@zest/core/reports/estimateReport';
+import { adjustmentsOn } from '@zest/core/estimate/adjusted';
+import { type PricedRow, alternateOfRow } from '@zest/core/estimate/rows';
+import { sectionOf } from '@zest/core/estimate/places';
+import { knownValue } from '@zest/core/calculate/define';
+import { type SizeReason, reasonOfSize } from '@zest/core/calculate/sizes';
+import { LENGTH } from '@zest/core/units/dimension';
+import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { linePrices } from '@zest/core/calculate/linePrices';
+import type { Id } from '@zest/core/job/id';
+import { inOrder, settingsOf } from '@zest/core/job/job';
+import { plainToLocal } from '@zest/core/formula/localize';
+import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
+import { unitFactor } from '@zest/core/pricing/price';
+import { put } from '@zest/core/job/change';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { FailureText } from '../../components/Figure.tsx';
+import { writeQuantity } from '../../components/writeQuantity.ts';
+import { describeFailure } from '../../messages/describeFailure.ts';
+import { COST_WORDS } from '../../messages/words.ts';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { SizingEditor } from '../prices/SizingEditor.tsx';
+import { AlternateOptions, readPlace, writePlace } from './AlternateOptions.tsx';
+import { describeRow } from './cells.tsx';
+import { pinnedOfRow } from './editRow.ts';
+import type { Estimate } from './useEstimate.ts';
+
+interface LinePanelProps {
+  readonly row: PricedRow;
+  readonly estimate: Estimate;
+}
+
+/** What a line's money is made of, and what may be said of it. */
+export function LinePanel({ row, estimate }: LinePanelProps) {
+  const { job, calculation } = useOpenJob();
+  const { money, numbers } = useFormats();
+  const line = reportLine(calculation, row);
+  const facts = factsOf(calculation, row);
+  const price = linePrices(calculation).ofLine(row.key);
+  const change = (label: string, how: Parameters<Estimate['change']>[2]): string | undefined =>
+    estimate.change(label, [row.key], how);
+  const alternate = alternateOfRow(job, row);
+  return (
+    <div className="form line-panel">
+      <h2>{describeRow(line)}</h2>
+      <dl className="facts">
+        <dt>Cost</dt>
+        <dd>
+          {line.failure === undefined ? (
+            formatMoney(line.extension ?? 0, money)
+          ) : (
+            <FailureText failure={line.failure} />
+          )}
+        </dd>
+        <dt>Price to the client</dt>
+        <dd>{price === undefined ? '' : formatMoney(price, money)}</dd>
+      </dl>
+      {line.failure === undefined ? null : <p className="warn">{describeFailure(line.failure, job)}</p>}
+      {row.type === 'quote' ? (
+        <p className="soft">What it costs is taken from its quotes, under Quotes.</p>
+      ) : null}
+      <PinnedNote row={row} estimate={estimate} flowing={facts?.flowing} />
+      {row.type === 'line' || row.type === 'component' ? <WhyThisPrice row={row} /> : null}
+      {row.type === 'line' ? <CrewChoice row={row} estimate={estimate} /> : null}
+      {row.type === 'line' ? (
+        <SizingEditor
+          sizing={row.line.sizing}
+          place={{ in: 'job' }}
+          onChange={(sizing) => {
+            const { sizing: _before, ...rest } = row.line;
+            return estimate.settle('size a line', put(sizing === undefined ? rest : { ...rest, sizing }));
+          }}
+        />
+      ) : null}
+      {row.type === 'purchase' ? null : (
+        <label>
+          <span className="soft">Stands in</span>
+          <select
+            className="input"
+            value={placeOf(row, job) ?? ''}
+            onChange={(event) => {
+              const id = event.target.value;
+              estimate.tellRefused(
+                change('move a line', { sectionId: id === '' ? null : (id as Id<'section'>) }),
+              );
+            }}
+          >
+            <option value="">{row.type === 'component' ? `With ${row.scope.name}` : 'No section'}</option>
+            {inOrder(job.section.values()).map(({ id, code, name }) => (
+              <option key={id} value={id}>
+                {`${code} ${name}`.trim()}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <div className="form-two">
+        <label>
+          <span className="soft">Cost code</span>
+          <CommitInput
+            label="Cost code"
+            value={facts?.costCode ?? ''}
+            onCommit={(text) =>
+              change('cost code', { costCode: text.trim() === '' ? undefined : text.trim() })
+            }
+          />
+        </label>
+        <label>
+          <span className="soft">Waste, %</span>
+          <CommitInput
+            label="Waste, percent"
+            className="right"
+            disabled={row.type === 'quote' || row.type === 'purchase'}
+            value={plainToLocal(String(facts?.wastePercent ?? ''), numbers)}
+            onCommit={(text) => estimate.edit([{ row, column: 'waste', text }])}
+          />
+        </label>
+      </div>
+      {row.type === 'purchase' ? null : (
+        <label>
+          <span className="soft">Alternate</span>
+          <select
+            className="input"
+            value={writePlace(alternate)}
+            onChange={(event) => {
+              estimate.tellRefused(change('alternate', { alternate: readPlace(event.target.value) }));
+            }}
+          >
+            <AlternateOptions />
+          </select>
+        </label>
+      )}
+      <label>
+        <span className="soft">Note</span>
+        <CommitInput
+          label="Note"
+          value={noteOf(row, job)}
+          disabled={row.type === 'quote'}
+          onCommit={(text) => change('note', { note: text.trim() === '' ? undefined : text.trim() })}
+        />
+      </label>
+    </div>
+  );
+}
+
+type Job = ReturnType<typeof useOpenJob>['job'];
+
+const placeOf = (row: PricedRow, job: Job): Id<'section'> | null => {
+  switch (row.type) {
+    case 'line':
+      return row.line.sectionId;
+    case 'component': {
+      const at = sectionOf(job, row.placed);
+      return at === row.scope.sectionId ? null : at;
+    }
+    case 'quote':
+      return row.package.sectionId;
+    case 'purchase':
+      return null;
+  }
+};
+
+const noteOf = (row: PricedRow, job: Job): string =>
+  row.type === 'line'
+    ? (row.line.note ?? '')
+    : ([...job.override.values()].find(({ line }) => line === row.key)?.note ?? '');
+
+function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flowing: number | undefined }) {
+  const { job, calculation } = useOpenJob();
+  const { numbers } = useFormats();
+  if (pinnedOfRow(job, row) === undefined) return null;
+  const { quantity, unit } = reportLine(calculation, row);
+  const write = (value: number | undefined): string =>
+    value === undefined ? 'no figure' : `${writeQuantity(value, unit, numbers)} ${unit}`;
+  const apart = flowing === undefined || quantity === undefined ? undefined : quantity - flowing;
+  return (
+    <div className="note-box">
+      <dl className="facts">
+        <dt>Pinned</dt>
+        <dd>{write(quantity)}</dd>
+        <dt>Flows</dt>
+        <dd>{write(flowing)}</dd>
+        <dt>Difference</dt>
+        <dd>{apart === undefined ? '' : write(apart)}</dd>
+      </dl>
+      <Button
+        size="xs"
+        variant="outline"
+        onClick={() =>
+          estimate.tellRefused(estimate.change('let a quantity flow', [row.key], { pinned: undefined }))
+        }
+      >
+        Let it flow again
+      </Button>
+    </div>
+  );
+}
+
+type BuiltRow = Extract<PricedRow, { type: 'line' | 'component' }>;
+
+/** The price for one unit, and everything that acts on it, each with its figure. */
+function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
+  const { job, calculation } = useOpenJob();
+  const { money, numbers, display } = useFormats();
+  const price = priceOfRow(calculation, row);
+  if (!price.ok) return null;
+  const pricing = pricingOfRow(calculation, row);
+  const acting = actingOnRow(calculation, row);
+  const item = pricing.quoted === undefined ? itemOfRow(calculation, row) : undefined;
+  const factor = item === undefined ? undefined : unitFactor(pricing.unit, item.unit);
+  const percent = (times: number): string =>
+    `${times > 1 ? '+' : ''}${formatNumber((times - 1) * 100, 1, numbers, true)} %`;
+  const { regionId } = settingsOf(job);
+  const region = regionId === undefined ? undefined : job.region.get(regionId);
+  const { gang } = price.value;
+  const sectionId = row.type === 'line' ? row.line.sectionId : sectionOf(job, row.placed);
+  const lines: (readonly [string, string])[] = [];
+  if (pricing.quoted !== undefined) lines.push([`Quote of ${pricing.quoted.company}`, '']);
+  if (item !== undefined) lines.push([`${item.code} ${item.description}`, item.date]);
+  for (const cost of price.value.costs)
+    lines.push([
+      `${COST_WORDS[cost.kind]}${cost.fromBook === true ? '' : ', typed'}`,
+      `${formatUnitCost(cost.amount, money)} / ${cost.basis === 1 ? '' : `${cost.basis} `}${cost.fromBook === true ? (item?.unit ?? pricing.unit) : pricing.unit}`,
+    ]);
+  if (pricing.sizing !== undefined) {
+    const reason = reasonOfSize(job, row.key, pricing.sizing, (node) => knownValue(calculation.figure(node)));
+    if (reason !== undefined) lines.push([describeSize(reason, display), '']);
+  }
+  if (factor !== undefined && factor !== 1)
+    lines.push([`1 ${pricing.unit} in ${item?.unit ?? ''}`, formatNumber(factor, 6, numbers, true)]);
+  if (price.value.hours !== 0 && gang !== undefined) {
+    lines.push(['Labor hours for one unit', formatNumber(price.value.hours, 4, numbers, true)]);
+    lines.push(['A labor hour', formatUnitCost(gang.wages / gang.people, money)]);
+    if (gang.machines > 0) lines.push(['Machines, a crew hour', formatUnitCost(gang.machines, money)]);
+  }
+  if (acting.difficulty !== 1) lines.push(['Hours for difficulty', percent(acting.difficulty)]);
+  if (region !== undefined)
+    for (const kind of ['material', 'labor', 'equipment'] as const)
+      if (region[kind] !== 1) lines.push([`${COST_WORDS[kind]} in ${region.name}`, percent(region[kind])]);
+  for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
+    lines.push([`Adjusted: ${name}`, `${plainToLocal(by, numbers)} %`]);
+  return (
+    <dl className="facts why" aria-label="Why this price">
+      {lines.map(([what, figure], index) => (
+        <div key={index}>
+          <dt>{what}</dt>
+          <dd>{figure}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** Why this size: it is the one, or the next larger since no row is. */
+function describeSize({ wanted, exact, tooSmall }: SizeReason, display: Display): string {
+  const sizes = Object.entries(wanted)
+    .map(([key, meters]) => `${key} ${joinFigure(formatQuantity(meters, LENGTH, display))}`)
+    .join(', ');
+  return exact
+    ? `Just the size: ${sizes}`
+    : `No row is ${sizes}: the next that is big enough in all, after ${tooSmall} that are not`;
+}
+
+/** A line that is counted in days or hours of a crew. */
+function CrewChoice({
+  row,
+  estimate,
+}: {
+  readonly row: Extract<PricedRow, { type: 'line' }>;
+  readonly estimate: Estimate;
+}) {
+  const { job } = useOpenJob();
+  if (job.crew.size === 0) return null;
+  return (
+    <label>
+      <span className="soft">Crew, where the quantity is its days or hours</span>
+      <select
+        className="input"
+        value={row.line.crewId ?? ''}
+        onChange={(event) => {
+          const { crewId: _before, ...rest } = row.line;
+          const crewId = event.target.value as Id<'crew'> | '';
+          estimate.tellRefused(
+            estimate.settle('crew of a line', put(crewId === '' ? rest : { ...rest, crewId })),
+          );
+        }}
+      >
+        <option value="">None</option>
+        {inOrder(job.crew.values()).map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,232 @@
+import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { markupNode } from '@zest/core/calculate/nodes';
+import { plainToLocal } from '@zest/core/formula/localize';
+import { put, remove } from '@zest/core/job/change';
+import type { Id } from '@zest/core/job/id';
+import { inOrder } from '@zest/core/job/job';
+import { type Grade, MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { MoneyText } from '../../components/Figure.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { MoreButton } from '../../components/MoreButton.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { BASE_WORDS } from '../../messages/words.ts';
+import { useAsItIs, useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { describeMarkup } from './describeMarkup.ts';
+
+const AS_WORDS = {
+  markup: '% of the base',
+  margin: '% margin of the price',
+  graded: 'graded rates',
+  sum: 'a sum of money',
+} as const;
+type As = keyof typeof AS_WORDS;
+
+/** One markup: what it is called, what it says in words, and what it comes to. */
+export function MarkupBox({ markup }: { readonly markup: Markup }) {
+  const { job, calculation } = useOpenJob();
+  const actions = useJobActions();
+  const settle = useSettle();
+  const asItIs = useAsItIs();
+  const { numbers } = useFormats();
+  const [open, setOpen] = useState(false);
+  const change = (changed: Partial<Markup>): string | undefined =>
+    settle(`markup ${markup.name}`, put({ ...asItIs<'markup'>(markup), ...changed }));
+  const as: As = markup.as ?? 'markup';
+  const setAs = (next: As): void => {
+    const { as: _before, ...rest } = asItIs<'markup'>(markup);
+    const grades = { grades: rest.grades ?? [{ upTo: '', percent: '1' }] };
+    const refused = settle(
+      `markup ${markup.name}`,
+      put(next === 'markup' ? rest : { ...rest, as: next, ...(next === 'graded' ? grades : {}) }),
+    );
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <div className="box markup">
+      <div className="markup-head">
+        <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
+        <span className="right">
+          <MoneyText figure={calculation.figure(markupNode(markup.id))} />
+        </span>
+      </div>
+      <div className="markup-row">
+        {as === 'graded' ? (
+          <span className="soft" style={{ flex: 1 }}>
+            graded
+          </span>
+        ) : (
+          <>
+            <CommitInput
+              label={`${markup.name}, ${as === 'sum' ? 'sum' : 'percent'}`}
+              className="right"
+              style={{ width: as === 'sum' ? 76 : 46 }}
+              value={plainToLocal(markup.percent, numbers)}
+              onCommit={(text) => change({ percent: keepEntry(text, numbers) })}
+            />
+            <span className="unit">{as === 'sum' ? '' : '%'}</span>
+          </>
+        )}
+        <select
+          className="input"
+          aria-label={`Base of ${markup.name}`}
+          value={markup.base}
+          onChange={(event) => change({ base: event.target.value as Markup['base'] })}
+        >
+          {MARKUP_BASES.map((base) => (
+            <option key={base} value={base}>
+              {BASE_WORDS[base]}
+            </option>
+          ))}
+        </select>
+        <MoreButton label={`More on ${markup.name}`} open={open} onToggle={() => setOpen(!open)} />
+        <IconAction
+          label={`Remove ${markup.name}`}
+          icon={Trash2}
+          onClick={() => {
+            const done = actions.transact(`remove ${markup.name}`, remove(markup.id));
+            if (!done.ok) tellProblem('It could not be removed.');
+          }}
+        />
+      </div>
+      <p className="soft markup-words">{describeMarkup(markup, job, numbers)}</p>
+      {open ? (
+        <div className="markup-more">
+          <select
+            className="input"
+            aria-label={`How ${markup.name} is reckoned`}
+            value={as}
+            onChange={(event) => setAs(event.target.value as As)}
+          >
+            {(Object.keys(AS_WORDS) as As[]).map((each) => (
+              <option key={each} value={each}>
+                {AS_WORDS[each]}
+              </option>
+            ))}
+          </select>
+          {as === 'graded' ? <Grades markup={markup} onChange={(grades) => change({ grades })} /> : null}
+          {as === 'markup' || as === 'margin' ? (
+            <Rates markup={markup} onChange={(rates) => change({ rates })} />
+          ) : null}
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+interface GradesProps {
+  readonly markup: Markup;
+  readonly onChange: (grades: readonly Grade[]) => string | undefined;
+}
+
+/** Each part of the base at its own rate. */
+function Grades({ markup, onChange }: GradesProps) {
+  const { numbers } = useFormats();
+  const grades = markup.grades ?? [];
+  const change = (at: number, changed: Partial<Grade>): string | undefined =>
+    onChange(grades.map((grade, index) => (index === at ? { ...grade, ...changed } : grade)));
+  return (
+    <>
+      {grades.map((grade, at) => (
+        <div key={at} className="markup-row">
+          <span className="soft">to</span>
+          <CommitInput
+            label={`Part ${at + 1} of ${markup.name}, up to`}
+            className="right"
+            placeholder="all beyond"
+            value={plainToLocal(grade.upTo, numbers)}
+            onCommit={(text) => change(at, { upTo: keepEntry(text, numbers) })}
+          />
+          <CommitInput
+            label={`Part ${at + 1} of ${markup.name}, percent`}
+            className="right"
+            style={{ width: 52 }}
+            value={plainToLocal(grade.percent, numbers)}
+            onCommit={(text) => change(at, { percent: keepEntry(text, numbers) })}
+          />
+          <span className="unit">%</span>
+          <IconAction
+            label={`Remove part ${at + 1} of ${markup.name}`}
+            icon={Trash2}
+            onClick={() => onChange(grades.filter((_, index) => index !== at))}
+          />
+        </div>
+      ))}
+      <button
+        type="button"
+        className="link"
+        onClick={() => onChange([...grades, { upTo: '', percent: '1' }])}
+      >
+        Add a part
+      </button>
+    </>
+  );
+}
+
+interface RatesProps {
+  readonly markup: Markup;
+  readonly onChange: (rates: NonNullable<Markup['rates']>) => string | undefined;
+}
+
+/** Other rates for sections and lines. */
+function Rates({ markup, onChange }: RatesProps) {
+  const { job } = useOpenJob();
+  const { numbers } = useFormats();
+  const selection = useJobState((state) => state.selection);
+  const rates = markup.rates ?? [];
+  const nameOf = (on: string): string =>
+    job.section.get(on as Id<'section'>)?.name ?? job.line.get(on as Id<'line'>)?.description ?? 'a line';
+  const line = selection?.type === 'line' ? selection.key : undefined;
+  return (
+    <>
+      {rates.map(({ on, percent }) => (
+        <div key={on} className="markup-row">
+          <span className="cut" style={{ flex: 1 }} title={nameOf(on)}>
+            {nameOf(on)}
+          </span>
+          <CommitInput
+            label={`${markup.name} on ${nameOf(on)}, percent`}
+            className="right"
+            style={{ width: 52 }}
+            value={plainToLocal(percent, numbers)}
+            onCommit={(text) =>
+              onChange(
+                rates.map((rate) => (rate.on === on ? { on, percent: keepEntry(text, numbers) } : rate)),
+              )
+            }
+          />
+          <span className="unit">%</span>
+          <IconAction
+            label={`${nameOf(on)} as the others`}
+            icon={Trash2}
+            onClick={() => onChange(rates.filter((rate) => rate.on !== on))}
+          />
+        </div>
+      ))}
+      <select
+        className="input"
+        aria-label={`Another rate of ${markup.name}`}
+        value=""
+        onChange={(event) => {
+          const on = event.target.value;
+          if (on !== '') onChange([...rates, { on, percent: markup.percent }]);
+        }}
+      >
+        <option value="">Another rate for…</option>
+        {line !== undefined && !rates.some(({ on }) => on === line) ? (
+          <option value={line}>the selected line</option>
+        ) : null}
+        {inOrder(job.section.values())
+          .filter(({ id }) => !rates.some(({ on }) => on === id))
+          .map(({ id, code, name }) => (
+            <option key={id} value={id}>
+              {`${code} ${name}`.trim()}
+            </option>
+          ))}
+      </select>
+    </>
+  );
+}

@@ -1,0 +1,165 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { put } from '@zest/core/job/change';
+import type { Package, Quote } from '@zest/core/job/records/quote';
+import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { formatMoney, minorDigits } from '@zest/core/pricing/money';
+import { sumPrices } from '@zest/core/estimate/quotes';
+import { listShownRows, reportLine } from '@zest/core/reports/estimateReport';
+import { settingsOf } from '@zest/core/job/job';
+import { Modal } from '../../components/Modal.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { writeQuantity } from '../../components/writeQuantity.ts';
+import { plural } from '../../messages/words.ts';
+import { useAsItIs, useFormats, useOpenJob } from '../../stores/context.tsx';
+import { describeRow } from './cells.tsx';
+import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
+
+interface QuoteLinesProps {
+  readonly each: Package;
+  readonly quotes: readonly Quote[];
+}
+
+/** Unit prices line by line, a column for each quote. The one that is taken prices the lines. */
+export function QuoteLines({ each, quotes }: QuoteLinesProps) {
+  const { job, calculation } = useOpenJob();
+  const { money, numbers } = useFormats();
+  const settle = useSettle();
+  const asItIs = useAsItIs();
+  const changeQuote = useChangeQuote();
+  const [choosing, setChoosing] = useState(false);
+  const digits = minorDigits(settingsOf(job).currency);
+  const keys = new Set(each.lines);
+  const lines = listShownRows(calculation)
+    .filter(({ key }) => keys.has(key))
+    .map((row) => reportLine(calculation, row));
+  const asked = lines.map(({ row, quantity }) => ({ key: row.key, quantity }));
+  const sums = quotes.map((quote) => sumPrices(quote, asked, digits));
+  const change = (changed: Partial<Package>): string | undefined =>
+    settle(`package ${each.name}`, put({ ...asItIs<'package'>(each), ...changed }));
+  return (
+    <>
+      <table className="leveling">
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col" className="right">
+              Quantity
+            </th>
+            {quotes.map((quote) => (
+              <QuoteHead key={quote.id} quote={quote} />
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.row.key}>
+              <th scope="row">{describeRow(line)}</th>
+              <td className="right">
+                {line.quantity === undefined ? '' : writeQuantity(line.quantity, line.unit, numbers)}{' '}
+                <span className="unit">{line.unit}</span>
+              </td>
+              {quotes.map((quote) => (
+                <td key={quote.id}>
+                  <MoneyInput
+                    label={`${describeRow(line)}, one ${line.unit}, by ${quote.company}`}
+                    value={quote.prices[line.row.key] ?? ''}
+                    onCommit={(amount) => {
+                      const { [line.row.key]: _before, ...others } = quote.prices;
+                      return changeQuote(quote)({
+                        prices: amount === '' ? others : { ...others, [line.row.key]: amount },
+                      });
+                    }}
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr>
+            <th scope="row">Together</th>
+            <td />
+            {sums.map(({ total, missing }, at) => (
+              <td key={quotes[at]?.id} className="right">
+                <b>{formatMoney(total, money)}</b>
+                <div className="soft">{missing === 0 ? '' : `${plural(missing, 'line')} not quoted`}</div>
+              </td>
+            ))}
+          </tr>
+          <TakenRow each={each} quotes={quotes} change={change} under={1} />
+        </tfoot>
+      </table>
+      <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>
+        {lines.length === 0 ? 'Choose the lines' : 'Choose other lines'}
+      </Button>
+      {choosing ? (
+        <ChooseLines
+          chosen={keys}
+          onClose={() => setChoosing(false)}
+          onChoose={(chosen) => {
+            change({ lines: chosen });
+            setChoosing(false);
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
+
+interface ChooseLinesProps {
+  readonly chosen: ReadonlySet<string>;
+  readonly onClose: () => void;
+  readonly onChoose: (keys: readonly string[]) => void;
+}
+
+function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
+  const { calculation } = useOpenJob();
+  const [keys, setKeys] = useState(chosen);
+  const [text, setText] = useState('');
+  const rows = listShownRows(calculation).filter(
+    (row): row is EstimateRow => isPriced(row) && row.type !== 'quote',
+  );
+  const said = rows.map((row) => describeRow(reportLine(calculation, row)));
+  const wanted = text.trim().toLowerCase();
+  return (
+    <Modal
+      title="Lines of the package"
+      size="lg"
+      onClose={onClose}
+      footer={
+        <Button size="sm" onClick={() => onChoose([...keys])}>
+          Take {plural(keys.size, 'line')}
+        </Button>
+      }
+    >
+      <div className="form">
+        <input
+          className="input"
+          aria-label="Search the lines"
+          placeholder="Search the lines"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <div className="copy-list">
+          {rows.map((row, at) =>
+            wanted !== '' && said[at]?.toLowerCase().includes(wanted) !== true ? null : (
+              <label key={row.key} className="copy-row">
+                <input
+                  type="checkbox"
+                  checked={keys.has(row.key)}
+                  onChange={() => {
+                    const next = new Set(keys);
+                    if (!next.delete(row.key)) next.add(row.key);
+                    setKeys(next);
+                  }}
+                />
+                <span className="cut">{said[at]}</span>
+              </label>
+            ),
+          )}
+        </div>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,190 @@
+import { Button } from '@chakra-ui/react';
+import { Trash2 } from 'lucide-react';
+import { useSearchParams } from 'react-router';
+import { quotesOf } from '@zest/core/estimate/quotes';
+import { put } from '@zest/core/job/change';
+import { removePackage } from '@zest/core/job/commands/removeWith';
+import type { Id } from '@zest/core/job/id';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { Package } from '@zest/core/job/records/quote';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { plural } from '../../messages/words.ts';
+import { useAsItIs, useOpenJob, useServices } from '../../stores/context.tsx';
+import { EstimateTabs } from './EstimateTabs.tsx';
+import { QuoteLines } from './QuoteLines.tsx';
+import { Leveling } from './Leveling.tsx';
+
+/** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
+export function QuotesPage() {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const [params, setParams] = useSearchParams();
+  const packages = inOrder(job.package.values());
+  const chosen = job.package.get((params.get('package') ?? '') as Id<'package'>) ?? packages[0];
+  const add = (): void => {
+    const id = services.makeId('package');
+    const refused = settle(
+      'add a package',
+      put({
+        type: 'package',
+        id,
+        name: `Package ${job.package.size + 1}`,
+        sectionId: null,
+        order: orderAfter([...job.package.values(), ...job.line.values()]),
+        kind: 'subcontract',
+        by: 'sum',
+        asks: [],
+        lines: [],
+        takenId: null,
+      }),
+    );
+    if (refused === undefined) setParams({ package: id });
+    else tellProblem(refused);
+  };
+  return (
+    <div className="stage">
+      <div className="bar wraps">
+        <EstimateTabs />
+        <span className="grow" />
+        <Button size="sm" onClick={add}>
+          Add a package
+        </Button>
+      </div>
+      {chosen === undefined ? (
+        <div className="empty">
+          <h2>No quotes yet</h2>
+          <p>
+            A package is work or goods that several are asked to price: their quotes stand side by side, are
+            leveled, and one is taken.
+          </p>
+          <div className="first">
+            <Button size="sm" onClick={add}>
+              Add the first package
+            </Button>
+          </div>
+        </div>
+      ) : (
+        <div className="split" style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
+          <nav className="list scroll" aria-label="Packages">
+            {packages.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                className="list-item"
+                aria-current={each.id === chosen.id}
+                onClick={() => setParams({ package: each.id })}
+              >
+                <span className="cut">{each.name}</span>
+                <small>
+                  {plural(quotesOf(job, each.id).length, 'quote')}
+                  {each.takenId === null ? ', none taken' : ''}
+                </small>
+              </button>
+            ))}
+          </nav>
+          <PackageView key={chosen.id} each={chosen} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function PackageView({ each }: { readonly each: Package }) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const asItIs = useAsItIs();
+  const quotes = quotesOf(job, each.id);
+  const change = (changed: Partial<Package>): string | undefined =>
+    settle(`package ${each.name}`, put({ ...asItIs<'package'>(each), ...changed }));
+  const addQuote = (): void => {
+    const refused = settle(
+      'add a quote',
+      put({
+        type: 'quote',
+        id: services.makeId('quote'),
+        packageId: each.id,
+        company: `Company ${quotes.length + 1}`,
+        amount: '',
+        date: new Date(services.now()).toISOString().slice(0, 10),
+        validUntil: '',
+        note: '',
+        leftOut: {},
+        adjustments: [],
+        prices: {},
+        order: orderAfter(quotes),
+      }),
+    );
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <div className="scroll package">
+      <div className="package-head">
+        <label>
+          <span className="soft">Package</span>
+          <CommitInput label="Name of the package" value={each.name} onCommit={(name) => change({ name })} />
+        </label>
+        <label>
+          <span className="soft">Stands in</span>
+          <select
+            className="input"
+            value={each.sectionId ?? ''}
+            onChange={(event) =>
+              change({ sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })
+            }
+          >
+            <option value="">No section</option>
+            {inOrder(job.section.values()).map(({ id, code, name }) => (
+              <option key={id} value={id}>
+                {`${code} ${name}`.trim()}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="soft">Kind of cost</span>
+          <select
+            className="input"
+            value={each.kind}
+            onChange={(event) => change({ kind: event.target.value as Package['kind'] })}
+          >
+            <option value="subcontract">Subcontract</option>
+            <option value="material">Material</option>
+          </select>
+        </label>
+        <label>
+          <span className="soft">Priced</span>
+          <select
+            className="input"
+            value={each.by}
+            onChange={(event) => change({ by: event.target.value as Package['by'] })}
+          >
+            <option value="sum">as one sum</option>
+            <option value="lines">line by line</option>
+          </select>
+        </label>
+        <span className="grow" />
+        <Button size="sm" variant="outline" onClick={addQuote}>
+          Add a quote
+        </Button>
+        <IconAction
+          label={`Remove package ${each.name}`}
+          icon={Trash2}
+          onClick={() => {
+            const refused = settle(`remove package ${each.name}`, removePackage(each.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        />
+      </div>
+      {each.by === 'lines' ? (
+        <QuoteLines each={each} quotes={quotes} />
+      ) : (
+        <Leveling each={each} quotes={quotes} change={change} />
+      )}
+    </div>
+  );
+}

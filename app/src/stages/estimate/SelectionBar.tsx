@@ -1,0 +1,160 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { confirmQuantities } from '@zest/core/job/commands/confirm';
+import { put, sequence } from '@zest/core/job/change';
+import { changeLines } from '@zest/core/job/commands/changeLines';
+import type { Scope } from '@zest/core/job/records/scope';
+import { orderAfter } from '@zest/core/job/job';
+import type { Line } from '@zest/core/job/records/line';
+import { AlternateOptions, readPlace } from './AlternateOptions.tsx';
+import { AdjustDialog } from './AdjustDialog.tsx';
+import { MakeAssemblyDialog } from './MakeAssemblyDialog.tsx';
+import type { Estimate } from './useEstimate.ts';
+import { pinnedOfRow } from './editRow.ts';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+
+interface SelectionBarProps {
+  readonly block: readonly EstimateRow[];
+  readonly estimate: Estimate;
+}
+
+/** What can be done to all the lines that are selected at once. */
+export function SelectionBar({ block, estimate }: SelectionBarProps) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const [asking, setAsking] = useState<'adjust' | 'assembly' | undefined>();
+  const priced = block.filter(isPriced);
+  const keys = priced.map(({ key }) => key);
+  const scopes = block.flatMap((row) => (row.type === 'scope' ? [row.scope] : []));
+  const inScopes = new Set<string>(scopes.map(({ id }) => id));
+  const ownKeys = priced
+    .filter((row) => row.type !== 'component' || !inScopes.has(row.scope.id))
+    .map(({ key }) => key);
+  const typed = block.flatMap((row) => (row.type === 'line' ? (job.line.get(row.line.id) ?? []) : []));
+  const pinned = priced.filter((row) => pinnedOfRow(job, row) !== undefined).map(({ key }) => key);
+  const unconfirmed = typed.filter((line) => line.unconfirmed === true).map(({ id }) => id);
+  const only = block.length === 1 ? block[0] : undefined;
+  const onSection = only?.type === 'section' && only.section !== null ? only.section : undefined;
+  const label = (what: string): string => `${what} of ${plural(keys.length, 'line')}`;
+  const toAlternate = (choice: string): void => {
+    if (choice === 'new') return addAlternate();
+    const alternate = readPlace(choice);
+    placeIn(alternate);
+  };
+  /** What was measured goes whole; its lines follow it. */
+  const placeIn = (alternate: Scope['alternate']): void => {
+    const moved = scopes.map(({ alternate: _before, ...scope }) =>
+      alternate === undefined ? scope : { ...scope, alternate },
+    );
+    const changes = ownKeys.map((key) => [key, { alternate }] as const);
+    estimate.tellRefused(
+      estimate.settle(label('alternate'), sequence(put(...moved), changeLines(changes, services.makeId))),
+    );
+  };
+  const addAlternate = (): void => {
+    const id = services.makeId('alternate');
+    const name = `Alternate ${job.alternate.size + 1}`;
+    estimate.tellRefused(
+      estimate.settle(
+        `add ${name}`,
+        put({
+          type: 'alternate',
+          id,
+          name,
+          note: '',
+          accepted: false,
+          order: orderAfter(job.alternate.values()),
+        }),
+      ),
+    );
+    placeIn({ id, as: 'adds' });
+  };
+  return (
+    <div className="selection-bar" role="toolbar" aria-label="With what is selected">
+      <span className="soft">
+        {onSection !== undefined
+          ? `Section ${onSection.name}`
+          : keys.length === 0
+            ? 'Select lines; with Shift, several'
+            : plural(keys.length, 'line')}
+      </span>
+      <Button
+        size="xs"
+        variant="outline"
+        disabled={keys.length === 0 && onSection === undefined}
+        onClick={() => setAsking('adjust')}
+      >
+        Adjust by percent
+      </Button>
+      <select
+        className="input"
+        aria-label="Alternate of the selected lines"
+        disabled={keys.length === 0 && scopes.length === 0}
+        value=""
+        onChange={(event) => toAlternate(event.target.value)}
+      >
+        <option value="">Alternate…</option>
+        <AlternateOptions />
+        <option value="new">Comes with a new alternate</option>
+      </select>
+      <select
+        className="input"
+        aria-label="Tax of the selected lines"
+        disabled={keys.length === 0}
+        value=""
+        onChange={(event) =>
+          estimate.tellRefused(
+            estimate.change(label('tax'), keys, {
+              taxPercent: event.target.value === 'exempt' ? '0' : undefined,
+            }),
+          )
+        }
+      >
+        <option value="">Tax…</option>
+        <option value="usual">As the job says</option>
+        <option value="exempt">Exempt</option>
+      </select>
+      {pinned.length === 0 ? null : (
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() =>
+            estimate.tellRefused(estimate.change('let quantities flow', pinned, { pinned: undefined }))
+          }
+        >
+          Let {plural(pinned.length, 'quantity', 'quantities')} flow
+        </Button>
+      )}
+      {unconfirmed.length === 0 ? null : (
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() =>
+            estimate.tellRefused(
+              estimate.settle('confirm quantities', confirmQuantities(new Set(unconfirmed))),
+            )
+          }
+        >
+          Confirm {plural(unconfirmed.length, 'quantity', 'quantities')}
+        </Button>
+      )}
+      <Button
+        size="xs"
+        variant="outline"
+        disabled={typed.length === 0}
+        title="Of typed lines"
+        onClick={() => setAsking('assembly')}
+      >
+        Make an assembly
+      </Button>
+      {asking === 'adjust' ? (
+        <AdjustDialog keys={keys} section={onSection} onClose={() => setAsking(undefined)} />
+      ) : null}
+      {asking === 'assembly' ? (
+        <MakeAssemblyDialog lines={typed satisfies readonly Line[]} onClose={() => setAsking(undefined)} />
+      ) : null}
+    </div>
+  );
+}

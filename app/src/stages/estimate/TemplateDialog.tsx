@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import { settingsOf } from '@zest/core/job/job';
+import { type TemplateChoices, USUAL_TEMPLATE } from '@zest/core/library/template';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
+import { LabeledText } from '../../components/LabeledText.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { tell } from '../../components/toaster.tsx';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { saveTemplate } from '../../storage/templates.ts';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+
+const WORDS: Readonly<Record<keyof TemplateChoices, string>> = {
+  prices: 'Prices, and costs that were typed',
+  quantities: 'Quantities that were typed on lines',
+  quotes: 'Quotes, and which were taken',
+  alternates: 'Alternates, none of them accepted',
+  client: 'The client and the place',
+};
+
+/** A job kept to start others from: what must come out, with nothing measured in it. */
+export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const [name, setName] = useState(settingsOf(job).name);
+  const [folder, setFolder] = useState('');
+  const [choices, setChoices] = useState(USUAL_TEMPLATE);
+  const [error, setError] = useState<string | undefined>();
+  const save = async (): Promise<void> => {
+    const saved = await saveTemplate(services, job, { name: name.trim(), folder: folder.trim(), choices });
+    if (!saved.ok) return setError(describeProblem(saved.problem));
+    tell(`‘${name.trim()}’ is among the templates. New jobs can be started from it.`);
+    onClose();
+  };
+  return (
+    <Modal
+      title="Save as a template"
+      onClose={onClose}
+      footer={
+        <DialogButtons onCancel={onClose} onDone={() => void save()}>
+          Save the template
+        </DialogButtons>
+      }
+    >
+      <form
+        className="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <LabeledText
+          label="Name"
+          error={error}
+
+          value={name}
+          onText={setName}
+        />
+        <LabeledText
+          label="Folder"
+          hint="Timber / Small, or none"
+
+          value={folder}
+          onText={setFolder}
+        />
+        <fieldset className="kinds">
+          <legend className="soft">
+            Sections, scopes, assemblies and markups are kept; sheets and measurements are not. Also keep:
+          </legend>
+          {(Object.keys(WORDS) as (keyof TemplateChoices)[]).map((key) => (
+            <label key={key} style={{ display: 'block' }}>
+              <input
+                type="checkbox"
+                checked={choices[key]}
+                onChange={() => setChoices({ ...choices, [key]: !choices[key] })}
+              />{' '}
+              {WORDS[key]}
+            </label>
+          ))}
+        </fieldset>
+      </form>
+    </Modal>
+  );
+}

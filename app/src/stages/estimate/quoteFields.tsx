@@ -1,0 +1,115 @@
+import { Trash2 } from 'lucide-react';
+import { formatNumber } from '@zest/core/units/numberFormat';
+import { put } from '@zest/core/job/change';
+import { removeQuote } from '@zest/core/job/commands/removeWith';
+import type { Package, Quote } from '@zest/core/job/records/quote';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { useAsItIs, useFormats } from '../../stores/context.tsx';
+
+export type ChangeQuote = (changed: Partial<Quote>) => string | undefined;
+
+export function useChangeQuote(): (quote: Quote) => ChangeQuote {
+  const settle = useSettle();
+  const asItIs = useAsItIs();
+  return (quote) => (changed) =>
+    settle(`quote of ${quote.company}`, put({ ...asItIs<'quote'>(quote), ...changed }));
+}
+
+export function QuoteHead({ quote }: { readonly quote: Quote }) {
+  const settle = useSettle();
+  const change = useChangeQuote()(quote);
+  return (
+    <th scope="col">
+      <div className="alternate-head">
+        <CommitInput label="Company" value={quote.company} onCommit={(company) => change({ company })} />
+        <IconAction
+          label={`Remove the quote of ${quote.company}`}
+          icon={Trash2}
+          onClick={() => {
+            const refused = settle(`remove the quote of ${quote.company}`, removeQuote(quote.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        />
+      </div>
+    </th>
+  );
+}
+
+interface TakenRowProps {
+  readonly each: Package;
+  readonly quotes: readonly Quote[];
+  readonly change: (changed: Partial<Package>) => string | undefined;
+  /** Columns between the name and the quotes. */
+  readonly under?: number;
+}
+
+/** Which quote is in the bid. */
+export function TakenRow({ each, quotes, change, under = 0 }: TakenRowProps) {
+  return (
+    <tr>
+      <th scope="row">Taken</th>
+      {under === 0 ? null : <td colSpan={under} />}
+      {quotes.map(({ id, company }) => (
+        <td key={id} className="right">
+          <label>
+            <input
+              type="radio"
+              name={`taken ${each.id}`}
+              aria-label={`${each.takenId === id ? 'taken' : 'take it'}: ${company}`}
+              checked={each.takenId === id}
+              onChange={() => change({ takenId: id })}
+            />{' '}
+            {each.takenId === id ? 'taken' : 'take it'}
+          </label>
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+export function MoneyInput({
+  label,
+  value,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onCommit: (text: string) => string | undefined;
+}) {
+  const { numbers } = useFormats();
+  return (
+    <CommitInput
+      label={label}
+      className="right"
+      value={value === '' ? '' : formatNumber(Number(value), 2, numbers)}
+      onCommit={(text) => onCommit(keepEntry(text.replace('\u2212', '-'), numbers))}
+    />
+  );
+}
+
+export function DateInput({
+  label,
+  value,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onCommit: (text: string) => string | undefined;
+}) {
+  return (
+    <input
+      className="input"
+      type="date"
+      aria-label={label}
+      value={value}
+      onChange={(event) => {
+        const refused = onCommit(event.target.value);
+        if (refused !== undefined) tellProblem(refused);
+      }}
+    />
+  );
+}

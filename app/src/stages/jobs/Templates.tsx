@@ -1,0 +1,51 @@
+import { Button } from '@chakra-ui/react';
+import { Trash2 } from 'lucide-react';
+import { IconAction } from '../../components/IconAction.tsx';
+import type { JobSummary } from '../../storage/database.ts';
+
+interface TemplatesProps {
+  readonly templates: readonly JobSummary[];
+  readonly onStart: (template: JobSummary) => void;
+  readonly onDelete: (template: JobSummary) => void;
+}
+
+/** Jobs that others are started from, by their folders. Nothing is shown while there is none. */
+export function Templates({ templates, onStart, onDelete }: TemplatesProps) {
+  if (templates.length === 0) return null;
+  const folders = [...new Set(templates.map(({ template }) => template?.folder ?? ''))].sort();
+  return (
+    <section aria-label="Templates" style={{ marginTop: 22 }}>
+      <h2 style={{ fontSize: 16, fontWeight: 600, margin: '0 0 6px' }}>Templates</h2>
+      <table className="jobs-table">
+        <tbody>
+          {folders.map((folder) =>
+            templates
+              .filter(({ template }) => (template?.folder ?? '') === folder)
+              .map((each, at) => (
+                <tr key={each.id}>
+                  <td className="soft" style={{ width: 200 }}>
+                    {at === 0 ? folder : ''}
+                  </td>
+                  <td>
+                    <span className="cut" title={each.name}>
+                      {each.name}
+                    </span>
+                  </td>
+                  <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+                    <Button size="xs" variant="outline" onClick={() => onStart(each)}>
+                      Start from it
+                    </Button>
+                    <IconAction
+                      label={`Delete template ${each.name}`}
+                      icon={Trash2}
+                      onClick={() => onDelete(each)}
+                    />
+                  </td>
+                </tr>
+              )),
+          )}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,245 @@
+import { Button } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type Doubt, type DoubtPlace, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
+import { put, remove } from '@zest/core/job/change';
+import { changeLines } from '@zest/core/job/commands/changeLines';
+import { confirmQuantities } from '@zest/core/job/commands/confirm';
+import type { Command } from '@zest/core/job/change';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { RULE_WORDS, describeDoubt } from '../../messages/describeDoubt.ts';
+import { plural } from '../../messages/words.ts';
+import {
+  useFormats,
+  useJobActions,
+  useLook,
+  useOpenJob,
+  useServices,
+  useSetView,
+} from '../../stores/context.tsx';
+
+/** What a careful colleague would ask before the bid goes out. */
+export function LookPage() {
+  const look = useLook();
+  const open = look?.open ?? [];
+  const rules = [...new Set(open.map(({ about }) => about.rule))];
+  return (
+    <div className="stage">
+      <div className="bar">
+        <h1>Second look</h1>
+        <span className="soft" role="status">
+          {look === undefined
+            ? 'Looking…'
+            : `${plural(open.length, 'doubt')}, ${look.accepted.length} accepted`}
+        </span>
+      </div>
+      <div className="scroll look" tabIndex={0} role="region" aria-label="Doubts">
+        {look !== undefined && open.length === 0 ? (
+          <div className="empty">
+            <h2>Nothing to ask</h2>
+            <p>
+              Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in
+              order{look.accepted.length > 0 ? ' or accepted with a reason' : ''}.
+            </p>
+          </div>
+        ) : null}
+        {rules.map((rule) => (
+          <RuleGroup key={rule} rule={rule} doubts={open.filter(({ about }) => about.rule === rule)} />
+        ))}
+        <Accepted />
+      </div>
+    </div>
+  );
+}
+
+const SHOWN = 40;
+
+function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts: readonly Doubt[] }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? doubts : doubts.slice(0, SHOWN);
+  return (
+    <section className="look-rule" aria-label={RULE_WORDS[rule]}>
+      <h2>
+        {RULE_WORDS[rule]} <span className="soft">{doubts.length}</span>
+      </h2>
+      {shown.map((doubt) => (
+        <DoubtRow key={doubt.key} doubt={doubt} />
+      ))}
+      {shown.length < doubts.length ? (
+        <button type="button" className="link" onClick={() => setAll(true)}>
+          Show all {doubts.length}
+        </button>
+      ) : null}
+    </section>
+  );
+}
+
+/** Where one looks at it, on its own stage with the thing in hand. */
+function useGo(): (place: DoubtPlace) => void {
+  const navigate = useNavigate();
+  const { job, jobId } = useOpenJob();
+  const actions = useJobActions();
+  const setView = useSetView();
+  return (place) => {
+    const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
+    switch (place.at) {
+      case 'sheet':
+        setView({ tool: 'scale' });
+        return to(`measure/${encodeURIComponent(place.id)}`);
+      case 'scope': {
+        actions.select({ type: 'scope', id: place.id });
+        const mark = [...job.mark.values()].find(({ scopeId }) => scopeId === place.id);
+        setView({ penScope: place.id, tool: 'select' });
+        return to(mark === undefined ? 'measure' : `measure/${encodeURIComponent(mark.sheetId)}`);
+      }
+      case 'marks':
+        setView({ selectedMarks: new Set(place.ids), tool: 'select' });
+        if (place.ids[0] !== undefined) actions.select({ type: 'mark', id: place.ids[0] });
+        return to(`measure/${encodeURIComponent(place.sheetId)}`);
+      case 'line':
+        actions.select({ type: 'line', key: place.key });
+        setView({ estimateSide: 'line' });
+        return to('estimate');
+      case 'section':
+        actions.select({ type: 'section', id: place.id });
+        return to('estimate');
+      case 'package':
+        return to(`quotes?package=${encodeURIComponent(place.id)}`);
+      case 'yardstick':
+        setView({ estimateSide: 'yardsticks' });
+        return to('estimate');
+      case 'figures':
+        return to('figures');
+    }
+  };
+}
+
+/** What puts a doubt right in one click, where that is one thing. */
+function fixOf(
+  doubt: Doubt,
+  makeId: Parameters<typeof changeLines>[1],
+): readonly [string, string, Command] | undefined {
+  const { about, place } = doubt;
+  const id = doubt.key.slice(doubt.key.indexOf('|') + 1);
+  if (about.rule === 'unconfirmed')
+    return ['Confirm it', `confirm ${doubt.name}`, confirmQuantities(new Set([id]))];
+  if (about.rule === 'pinned-far' && place.at === 'line')
+    return [
+      'Let it flow',
+      `let ${doubt.name} flow`,
+      changeLines([[place.key, { pinned: undefined }]], makeId),
+    ];
+  return undefined;
+}
+
+function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const formats = useFormats();
+  const go = useGo();
+  const [reason, setReason] = useState<string | undefined>();
+  const fix = fixOf(doubt, services.makeId);
+  const tell = (refused: string | undefined): void => {
+    if (refused !== undefined) tellProblem(refused);
+  };
+  const accept = (): void => {
+    const words = reason?.trim() ?? '';
+    if (words === '') return;
+    // One that was accepted with other figures is answered anew.
+    const before = [...job.acceptance.values()].find((each) => each.doubt === doubt.key);
+    tell(
+      settle(
+        `accept: ${doubt.name}`,
+        put({
+          type: 'acceptance',
+          id: before?.id ?? services.makeId('acceptance'),
+          doubt: doubt.key,
+          subject: doubt.name.slice(0, 200) || '-',
+          facts: factsOfDoubt(doubt),
+          reason: words.slice(0, 200),
+          date: new Date(services.now()).toISOString().slice(0, 10),
+        }),
+      ),
+    );
+    setReason(undefined);
+  };
+  return (
+    <div className="doubt">
+      <button type="button" className="link doubt-name" onClick={() => go(doubt.place)}>
+        {doubt.name}
+      </button>
+      <span>{describeDoubt(doubt, job, formats)}</span>
+      <span className="doubt-answers">
+        {fix === undefined ? null : (
+          <Button size="xs" variant="outline" onClick={() => tell(settle(fix[1], fix[2]))}>
+            {fix[0]}
+          </Button>
+        )}
+        {reason === undefined ? (
+          <Button size="xs" variant="outline" onClick={() => setReason('')}>
+            Accept…
+          </Button>
+        ) : (
+          <form
+            className="bar-form"
+            onSubmit={(event) => {
+              event.preventDefault();
+              accept();
+            }}
+          >
+            <input
+              className="input"
+              autoFocus
+              aria-label={`Why ${doubt.name} is fine`}
+              placeholder="Why it is fine"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === 'Escape') setReason(undefined);
+              }}
+            />
+            <Button size="xs" type="submit" disabled={reason.trim() === ''}>
+              Accept
+            </Button>
+          </form>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** What was accepted, with its reason; it prints in the internal report. */
+function Accepted() {
+  const look = useLook();
+  const settle = useSettle();
+  if (look === undefined || look.accepted.length === 0) return null;
+  return (
+    <section className="look-rule" aria-label="Accepted">
+      <h2>
+        Accepted <span className="soft">{look.accepted.length}</span>
+      </h2>
+      {look.accepted.map(({ doubt, acceptance }) => (
+        <div key={doubt.key} className="doubt">
+          <span className="doubt-name">{doubt.name}</span>
+          <span>
+            {acceptance.reason} <span className="soft">{acceptance.date}</span>
+          </span>
+          <span className="doubt-answers">
+            <Button
+              size="xs"
+              variant="outline"
+              onClick={() => {
+                const refused = settle(`doubt again: ${doubt.name}`, remove(acceptance.id));
+                if (refused !== undefined) tellProblem(refused);
+              }}
+            >
+              Doubt it again
+            </Button>
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}

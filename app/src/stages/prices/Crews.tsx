@@ -1,0 +1,197 @@
+import { Button } from '@chakra-ui/react';
+import { Trash2 } from 'lucide-react';
+import { plainToLocal } from '@zest/core/formula/localize';
+import { put } from '@zest/core/job/change';
+import { removeCrew } from '@zest/core/job/commands/removeWith';
+import type { Id } from '@zest/core/job/id';
+import { inOrder, orderAfter } from '@zest/core/job/job';
+import type { Crew } from '@zest/core/job/records/crew';
+import { DAY_HOURS, gangOfCrew } from '@zest/core/pricing/labor';
+import { formatUnitCost } from '@zest/core/pricing/money';
+import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
+import { CommitInput } from '../../components/CommitInput.tsx';
+import { IconAction } from '../../components/IconAction.tsx';
+import { keepEntry } from '../../components/keepEntry.ts';
+import { tellProblem } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { describeFailure } from '../../messages/describeFailure.ts';
+import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+
+/** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
+export function Crews() {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const [first] = job.craft.keys();
+  return (
+    <section aria-label="Crews">
+      <h2>Crews</h2>
+      <p className="soft">
+        Items and components are done by a craft or a crew; a line may be counted in the days of a crew.
+      </p>
+      <div className="crew-boxes">
+        {inOrder(job.crew.values()).map((crew) => (
+          <CrewBox key={crew.id} crew={crew} />
+        ))}
+      </div>
+      <Button
+        size="xs"
+        variant="outline"
+        disabled={first === undefined}
+        onClick={() => {
+          if (first === undefined) return;
+          const refused = settle(
+            'add a crew',
+            put({
+              type: 'crew',
+              id: services.makeId('crew'),
+              name: `Crew ${job.crew.size + 1}`,
+              members: [{ craftId: first, count: 1 }],
+              machines: [],
+              order: orderAfter(job.crew.values()),
+            }),
+          );
+          if (refused !== undefined) tellProblem(refused);
+        }}
+      >
+        Add a crew
+      </Button>
+    </section>
+  );
+}
+
+function CrewBox({ crew }: { readonly crew: Crew }) {
+  const { job } = useOpenJob();
+  const settle = useSettle();
+  const asItIs = useAsItIs();
+  const { money, numbers } = useFormats();
+  const change = (changed: Partial<Crew>): string | undefined =>
+    settle(`crew ${crew.name}`, put({ ...asItIs<'crew'>(crew), ...changed }));
+  const count = (text: string): number => parseNumber(text, numbers) ?? Number.NaN;
+  const gang = gangOfCrew(crew, job);
+  const member = (at: number, changed: Partial<Crew['members'][number]>): string | undefined =>
+    change({ members: crew.members.map((each, index) => (index === at ? { ...each, ...changed } : each)) });
+  const machine = (at: number, changed: Partial<Crew['machines'][number]>): string | undefined =>
+    change({ machines: crew.machines.map((each, index) => (index === at ? { ...each, ...changed } : each)) });
+  return (
+    <div className="box crew-box">
+      <div className="alternate-head">
+        <CommitInput label="Name of the crew" value={crew.name} onCommit={(name) => change({ name })} />
+        <IconAction
+          label={`Remove crew ${crew.name}`}
+          icon={Trash2}
+          onClick={() => {
+            const refused = settle(`remove crew ${crew.name}`, removeCrew(crew.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        />
+      </div>
+      {crew.members.map(({ craftId, count: people }, at) => (
+        <div key={at} className="crew-row">
+          <CommitInput
+            label={`How many, ${at + 1} of ${crew.name}`}
+            className="right"
+            value={plainToLocal(String(people), numbers)}
+            onCommit={(text) => member(at, { count: count(text) })}
+          />
+          <select
+            className="input"
+            aria-label={`Craft ${at + 1} of ${crew.name}`}
+            value={craftId}
+            onChange={(event) => member(at, { craftId: event.target.value as Id<'craft'> })}
+          >
+            {[...job.craft.values()].map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+          <IconAction
+            label={`Take out craft ${at + 1} of ${crew.name}`}
+            icon={Trash2}
+            onClick={() => {
+              const refused = change({ members: crew.members.filter((_, index) => index !== at) });
+              if (refused !== undefined) tellProblem(refused);
+            }}
+          />
+        </div>
+      ))}
+      {crew.machines.map(({ name, count: machines, hourly }, at) => (
+        <div key={`machine ${at}`} className="crew-row machine">
+          <CommitInput
+            label={`How many of ${name}`}
+            className="right"
+            value={plainToLocal(String(machines), numbers)}
+            onCommit={(text) => machine(at, { count: count(text) })}
+          />
+          <CommitInput
+            label={`Machine ${at + 1} of ${crew.name}`}
+            value={name}
+            onCommit={(text) => machine(at, { name: text })}
+          />
+          <CommitInput
+            label={`An hour of ${name}`}
+            className="right"
+            value={plainToLocal(hourly, numbers)}
+            onCommit={(text) => machine(at, { hourly: keepEntry(text, numbers) })}
+          />
+          <IconAction
+            label={`Take out ${name}`}
+            icon={Trash2}
+            onClick={() => change({ machines: crew.machines.filter((_, index) => index !== at) })}
+          />
+        </div>
+      ))}
+      <div className="bar-form">
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            const [craft] = job.craft.keys();
+            if (craft !== undefined) change({ members: [...crew.members, { craftId: craft, count: 1 }] });
+          }}
+        >
+          Add a craft
+        </button>
+        <button
+          type="button"
+          className="link"
+          onClick={() => change({ machines: [...crew.machines, { name: 'Machine', count: 1, hourly: '0' }] })}
+        >
+          Add a machine
+        </button>
+        <label className="soft" style={{ marginLeft: 'auto', display: 'flex', gap: 4, alignItems: 'center' }}>
+          hours a day
+          <CommitInput
+            label={`Hours in a day of ${crew.name}`}
+            className="right"
+            style={{ width: 44 }}
+            placeholder={String(DAY_HOURS)}
+            value={plainToLocal(crew.dayHours ?? '', numbers)}
+            onCommit={(text) => change({ dayHours: keepEntry(text, numbers) })}
+          />
+        </label>
+      </div>
+      {gang.ok ? (
+        <dl className="facts why">
+          <div>
+            <dt>People</dt>
+            <dd>{formatNumber(gang.value.people, 2, numbers, true)}</dd>
+          </div>
+          <div>
+            <dt>An hour, wages and machines</dt>
+            <dd>{formatUnitCost(gang.value.wages + gang.value.machines, money)}</dd>
+          </div>
+          <div>
+            <dt>A day</dt>
+            <dd>
+              <b>{formatUnitCost((gang.value.wages + gang.value.machines) * gang.value.dayHours, money)}</b>
+            </dd>
+          </div>
+        </dl>
+      ) : (
+        <p className="warn">{describeFailure(gang.problem, job)}</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,345 @@
+import { Button } from '@chakra-ui/react';
+import { type Remote, proxy, wrap } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import {
+  PRICE_COLUMNS,
+  type PriceField,
+  type PriceMapping,
+  findHeadRow,
+  guessMapping,
+} from '@zest/core/formats/prices/columns';
+import { DUPLICATE_POLICIES, type DuplicatePolicy, planPrices } from '@zest/core/formats/prices/plan';
+import type { ReadPrices, RefusedRow } from '@zest/core/formats/prices/read';
+import { put } from '@zest/core/job/change';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { tell } from '../../components/toaster.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { describePriceFile, describeRowFault } from '../../messages/describePrices.ts';
+import { plural } from '../../messages/words.ts';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import type { PriceWorker, SheetHead } from '../../workers/pricesProtocol.ts';
+import { EffectOnBid } from './EffectOnBid.tsx';
+
+const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
+  update: 'take over all that the file says',
+  prices: 'take over prices and hours only',
+  keep: 'keep them as they are',
+};
+
+/** A price book grows to this at once; longer lists are taken over in parts. */
+const ITEM_LIMIT = 100_000;
+
+interface Opened {
+  readonly name: string;
+  readonly sheets: readonly SheetHead[];
+}
+
+/** A price list from a file: its columns are named, its rows looked at, and only then taken over. */
+export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
+  const { job } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const { numbers } = useFormats();
+  const worker = usePriceWorker();
+  const [opened, setOpened] = useState<Opened | undefined>();
+  const [progress, setProgress] = useState<string | undefined>();
+  const [error, setError] = useState<string | undefined>();
+  const [sheet, setSheet] = useState(0);
+  const [headRow, setHeadRow] = useState(0);
+  const [mapping, setMapping] = useState<PriceMapping>({});
+  const [policy, setPolicy] = useState<DuplicatePolicy>('update');
+  const [read, setRead] = useState<ReadPrices | undefined>();
+  const choose = (opening: Opened, at: number): void => {
+    const first = opening.sheets[at]?.first ?? [];
+    const head = findHeadRow(first);
+    setSheet(at);
+    setHeadRow(head);
+    setMapping(guessMapping(first[head] ?? []));
+  };
+  const open = async (file: File | undefined): Promise<void> => {
+    if (file === undefined) return;
+    setError(undefined);
+    setOpened(undefined);
+    setProgress(`Reading ${file.name}`);
+    const asked = worker.get();
+    const got = await asked.open(
+      file,
+      proxy((rows, share) => {
+        // What was said before it was stopped may still arrive.
+        if (worker.isCurrent(asked))
+          setProgress(`Reading ${file.name}: ${rows} rows, ${Math.round(share * 100)} %`);
+      }),
+    );
+    if (!worker.isCurrent(asked)) return;
+    setProgress(undefined);
+    if (!got.ok) return setError(describePriceFile(got.problem, file.name));
+    const opening = { name: file.name, sheets: got.value };
+    setOpened(opening);
+    choose(opening, 0);
+  };
+  const cancel = (): void => {
+    worker.stop();
+    setProgress(undefined);
+  };
+  // Whatever is said of the columns, the rows are read anew beside the page.
+  useEffect(() => {
+    if (opened === undefined || mapping.code === undefined) return setRead(undefined);
+    let current = true;
+    const crafts = [...job.craft.values()];
+    const crews = [...job.crew.values()];
+    void worker
+      .get()
+      .read({ sheet, headRow, mapping, numbers, crafts, crews })
+      .then((result) => {
+        if (current) setRead(result);
+      });
+    return () => {
+      current = false;
+    };
+  }, [opened, sheet, headRow, mapping, numbers, job.craft, job.crew, worker]);
+  const plan = useMemo(
+    () => (read === undefined ? undefined : planPrices(read, job, policy, services.makeId)),
+    [read, job, policy, services],
+  );
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    multiple: false,
+    noKeyboard: true,
+    onDrop: (files) => void open(files[0]),
+  });
+  const changed = plan === undefined ? 0 : plan.added.length + plan.updated.length;
+  const take = (): void => {
+    if (plan === undefined) return;
+    if (changed > ITEM_LIMIT)
+      return setError(
+        `${changed} items are more than a price book takes at once (${ITEM_LIMIT}). Split the file.`,
+      );
+    const refused = settle(
+      `import prices from ${opened?.name ?? 'a file'}`,
+      put(...plan.added, ...plan.updated.map(([, to]) => to)),
+    );
+    if (refused !== undefined) return setError(refused);
+    tell(
+      `${plural(plan.added.length, 'item')} added, ${plan.updated.length} updated. Undo takes all of it back.`,
+    );
+    onClose();
+  };
+  return (
+    <Modal
+      title="Import prices"
+      size="xl"
+      onClose={onClose}
+      footer={
+        <DialogButtons onCancel={onClose} disabled={changed === 0} onDone={take}>
+          {changed === 0 ? 'Import' : `Import ${plural(changed, 'item')}`}
+        </DialogButtons>
+      }
+    >
+      <div className="form">
+        {opened === undefined ? (
+          <div {...getRootProps({ className: `drop ${isDragActive ? 'over' : ''}` })}>
+            <input {...getInputProps({ 'aria-label': 'Price list' })} />
+            {progress === undefined ? (
+              <>
+                <p>A price list as CSV or XLSX: drop it here, or choose it.</p>
+                <Button size="sm" variant="outline">
+                  Choose a file
+                </Button>
+              </>
+            ) : (
+              <p role="status">{progress}…</p>
+            )}
+          </div>
+        ) : null}
+        {progress === undefined ? null : (
+          <Button size="xs" variant="outline" alignSelf="start" onClick={cancel}>
+            Stop reading
+          </Button>
+        )}
+        {error === undefined ? null : (
+          <p className="field-error" role="alert">
+            {error}
+          </p>
+        )}
+        {opened === undefined ? null : (
+          <>
+            <div className="bar-form">
+              <b className="cut">{opened.name}</b>
+              {opened.sheets.length > 1 ? (
+                <select
+                  className="input"
+                  style={{ width: 'auto' }}
+                  aria-label="Sheet of the workbook"
+                  value={sheet}
+                  onChange={(event) => choose(opened, Number(event.target.value))}
+                >
+                  {opened.sheets.map(({ name }, at) => (
+                    <option key={at} value={at}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              ) : null}
+              <label className="soft">
+                heads in row{' '}
+                <input
+                  className="input right"
+                  style={{ width: 56 }}
+                  type="number"
+                  min={1}
+                  max={30}
+                  value={headRow + 1}
+                  onChange={(event) => {
+                    const at = Math.max(0, Math.min(29, Number(event.target.value) - 1));
+                    setHeadRow(at);
+                    setMapping(guessMapping(opened.sheets[sheet]?.first[at] ?? []));
+                  }}
+                />
+              </label>
+              <button type="button" className="link" onClick={() => setOpened(undefined)}>
+                Another file
+              </button>
+            </div>
+            <Preview sheet={opened.sheets[sheet]} headRow={headRow} mapping={mapping} onMap={setMapping} />
+            <label>
+              <span className="soft">Items whose code is in the price book already:</span>{' '}
+              <select
+                className="input"
+                style={{ width: 'auto' }}
+                value={policy}
+                onChange={(event) => setPolicy(event.target.value as DuplicatePolicy)}
+              >
+                {DUPLICATE_POLICIES.map((each) => (
+                  <option key={each} value={each}>
+                    {POLICY_WORDS[each]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {mapping.code === undefined ? (
+              <p className="field-error" role="alert">
+                Say which column holds the code: items are told apart by it.
+              </p>
+            ) : null}
+            {read === undefined || plan === undefined ? null : (
+              <>
+                <p role="status" style={{ margin: 0 }}>
+                  {plural(plan.added.length, 'new item')}, {plan.updated.length} to update, {plan.kept}{' '}
+                  unchanged,{' '}
+                  <span className={read.refused.length > 0 ? 'warn' : ''}>
+                    {plural(read.refused.length, 'row')} refused
+                  </span>
+                  .
+                </p>
+                <Refused rows={read.refused} />
+                <EffectOnBid changes={plan.updated} added={plan.added} />
+              </>
+            )}
+          </>
+        )}
+      </div>
+    </Modal>
+  );
+}
+
+/** One worker for the dialog; stopping ends it, and the next file gets a new one. */
+function usePriceWorker() {
+  const held = useRef<{ worker: Worker; remote: Remote<PriceWorker> } | undefined>(undefined);
+  const api = useMemo(() => {
+    const stop = (): void => {
+      held.current?.worker.terminate();
+      held.current = undefined;
+    };
+    const get = (): Remote<PriceWorker> => {
+      if (held.current === undefined) {
+        const worker = new Worker(new URL('../../workers/prices.worker.ts', import.meta.url), {
+          type: 'module',
+        });
+        held.current = { worker, remote: wrap<PriceWorker>(worker) };
+      }
+      return held.current.remote;
+    };
+    return { get, stop, isCurrent: (remote: Remote<PriceWorker>) => held.current?.remote === remote };
+  }, []);
+  useEffect(() => api.stop, [api]);
+  return api;
+}
+
+const ROWS_SHOWN = 6;
+
+interface PreviewProps {
+  readonly sheet: SheetHead | undefined;
+  readonly headRow: number;
+  readonly mapping: PriceMapping;
+  readonly onMap: (mapping: PriceMapping) => void;
+}
+
+/** The first rows, with what each column is above it. */
+function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
+  if (sheet === undefined) return null;
+  const fieldAt = new Map(Object.entries(mapping).map(([field, at]) => [at, field as PriceField]));
+  const heads = sheet.first[headRow] ?? [];
+  const columns = Array.from({ length: sheet.columns }, (_, at) => at);
+  const map = (at: number, field: string): void => {
+    const next: Partial<Record<PriceField, number>> = Object.fromEntries(
+      Object.entries(mapping).filter(([each, column]) => column !== at && each !== field),
+    );
+    if (field !== '') next[field as PriceField] = at;
+    onMap(next);
+  };
+  return (
+    <div className="import-preview" tabIndex={0} role="region" aria-label="First rows of the file">
+      <table className="tape">
+        <thead>
+          <tr>
+            {columns.map((at) => (
+              <th key={at}>
+                <select
+                  className="input"
+                  aria-label={`Column ${at + 1}, ${heads[at] ?? ''}`}
+                  value={fieldAt.get(at) ?? ''}
+                  onChange={(event) => map(at, event.target.value)}
+                >
+                  <option value="">not taken</option>
+                  {PRICE_COLUMNS.map(({ field, title }) => (
+                    <option key={field} value={field}>
+                      {title}
+                    </option>
+                  ))}
+                </select>
+                <div className="soft cut">{heads[at] ?? ''}</div>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.first.slice(headRow + 1, headRow + 1 + ROWS_SHOWN).map((row, index) => (
+            <tr key={index}>
+              {columns.map((at) => (
+                <td key={at} className={fieldAt.has(at) ? 'cut' : 'cut soft'}>
+                  {row[at] ?? ''}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Rows that were kept out, each with its number and why. */
+function Refused({ rows }: { readonly rows: readonly RefusedRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <ul className="import-notes" aria-label="Rows that were refused">
+      {rows.slice(0, 200).map(({ row, fault }) => (
+        <li key={row}>
+          Row {row}: {describeRowFault(fault)}
+        </li>
+      ))}
+      {rows.length > 200 ? <li>and {rows.length - 200} more</li> : null}
+    </ul>
+  );
+}

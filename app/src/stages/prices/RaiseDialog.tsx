@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { put } from '@zest/core/job/change';
+import { type RaisedCost, raisePrices } from '@zest/core/formats/prices/plan';
+import type { Item } from '@zest/core/job/records/item';
+import { parseNumber } from '@zest/core/units/numberFormat';
+import { KindChoice } from '../../components/KindChoice.tsx';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
+import { LabeledText } from '../../components/LabeledText.tsx';
+import { Modal } from '../../components/Modal.tsx';
+import { useSettle } from '../../components/useSettle.ts';
+import { plural } from '../../messages/words.ts';
+import { useFormats, useServices } from '../../stores/context.tsx';
+import { EffectOnBid } from './EffectOnBid.tsx';
+
+const COSTS: readonly RaisedCost[] = ['material', 'equipment', 'subcontract', 'other'];
+
+/** Prices up or down by percent, with what that does to the bid before it is taken. */
+export function RaiseDialog({
+  items,
+  onClose,
+}: {
+  readonly items: readonly Item[];
+  readonly onClose: () => void;
+}) {
+  const services = useServices();
+  const settle = useSettle();
+  const { numbers } = useFormats();
+  const [percent, setPercent] = useState('');
+  const [costs, setCosts] = useState<readonly RaisedCost[]>(['material']);
+  const [error, setError] = useState<string | undefined>();
+  const value = parseNumber(percent.replace('%', ''), numbers);
+  const isFine = value !== undefined && value > -100 && value <= 1000;
+  const today = new Date(services.now()).toISOString().slice(0, 10);
+  const changes = isFine ? raisePrices(items, value, costs, today) : [];
+  const take = (): void => {
+    const refused = settle(`prices by ${percent} %`, put(...changes.map(([, to]) => to)));
+    if (refused === undefined) onClose();
+    else setError(refused);
+  };
+  return (
+    <Modal
+      title="Raise or lower prices"
+      onClose={onClose}
+      footer={
+        <DialogButtons onCancel={onClose} disabled={changes.length === 0} onDone={take}>
+          Change {plural(changes.length, 'price')}
+        </DialogButtons>
+      }
+    >
+      <form
+        className="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (changes.length > 0) take();
+        }}
+      >
+        <LabeledText
+          label={`Percent, on the ${plural(items.length, 'item')} that ${items.length === 1 ? 'is' : 'are'} shown`}
+          error={
+            error ??
+            (percent !== '' && !isFine ? 'Type a percentage above −100, such as 3 or −2.5.' : undefined)
+          }
+
+          className="right"
+          style={{ width: 110 }}
+          autoFocus
+          value={percent}
+          onText={setPercent}
+        />
+        <KindChoice legend="Which costs" kinds={COSTS} chosen={costs} onChoose={setCosts} />
+        <EffectOnBid changes={changes} added={[]} />
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,187 @@
+import { plainToLocal } from '@zest/core/formula/localize';
+import type { Job } from '@zest/core/job/job';
+import type { Item } from '@zest/core/job/records/item';
+import { formatUnitCost } from '@zest/core/pricing/money';
+import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
+import { type Result, accept, refuse } from '@zest/core/problem/result';
+import { keepEntry } from '../../components/keepEntry.ts';
+import type { AppProblem } from '../../messages/describeProblem.ts';
+import type { Formats } from '../../stores/context.tsx';
+import type { GridColumn } from '../../tables/Grid.tsx';
+
+type Column = GridColumn<Item>;
+
+export const COST_FIELDS = ['material', 'equipment', 'subcontract', 'other'] as const;
+const FIGURES = new Set<string>([...COST_FIELDS, 'laborHours', 'wastePercent']);
+const COUNTS = new Set<string>(['basis', 'laborBasis']);
+
+/** The columns of the price book; `usual` ones are shown where nobody chose others. */
+export const BOOK_COLUMNS: readonly {
+  readonly id: string;
+  readonly name: string;
+  readonly group: string;
+  readonly usual: boolean;
+}[] = [
+  { id: 'code', name: 'Code', group: 'The item', usual: true },
+  { id: 'description', name: 'Description', group: 'The item', usual: true },
+  { id: 'group', name: 'Group', group: 'The item', usual: false },
+  { id: 'basis', name: 'Per', group: 'Price', usual: true },
+  { id: 'unit', name: 'Unit', group: 'Price', usual: true },
+  { id: 'material', name: 'Material', group: 'Price', usual: true },
+  { id: 'laborHours', name: 'Hours', group: 'Labor', usual: true },
+  { id: 'laborBasis', name: 'Hours per', group: 'Labor', usual: false },
+  { id: 'craft', name: 'Done by', group: 'Labor', usual: true },
+  { id: 'equipment', name: 'Equipment', group: 'Price', usual: true },
+  { id: 'subcontract', name: 'Subcontr.', group: 'Price', usual: true },
+  { id: 'other', name: 'Other', group: 'Price', usual: false },
+  { id: 'wastePercent', name: 'Waste', group: 'Price', usual: false },
+  { id: 'supplier', name: 'Supplier', group: 'Where from', usual: true },
+  { id: 'date', name: 'Date', group: 'Where from', usual: true },
+  { id: 'source', name: 'Source', group: 'Where from', usual: false },
+  { id: 'tags', name: 'Tags', group: 'The item', usual: false },
+  { id: 'family', name: 'Family', group: 'Sizes', usual: false },
+  { id: 'sizes', name: 'Sizes', group: 'Sizes', usual: false },
+];
+
+export const USUAL_BOOK_COLUMNS = BOOK_COLUMNS.filter(({ usual }) => usual).map(({ id }) => id);
+
+export const workerOf = (item: Item, job: Pick<Job, 'craft' | 'crew'>): string =>
+  item.crewId === undefined
+    ? ((item.craftId === null ? undefined : job.craft.get(item.craftId)?.name) ?? '')
+    : (job.crew.get(item.crewId)?.name ?? '');
+
+const RATE_WORDS = { hourly: ' / h', daily: ' / day' } as const;
+
+const WIDTHS: Readonly<Record<string, string>> = {
+  code: '84px',
+  description: 'minmax(176px, 1fr)',
+  supplier: '100px',
+  date: '92px',
+  group: '110px',
+  craft: '100px',
+  source: '110px',
+  tags: '120px',
+  family: '110px',
+  sizes: '150px',
+};
+
+export function bookColumn(
+  id: string,
+  { money, numbers }: Formats,
+  job: Pick<Job, 'craft' | 'crew'>,
+): Column | undefined {
+  const name = BOOK_COLUMNS.find((column) => column.id === id)?.name;
+  if (name === undefined) return undefined;
+  const column = { id, title: name, width: WIDTHS[id] ?? '70px', editable: () => id !== 'sizes' };
+  if (id === 'unit')
+    return {
+      ...column,
+      width: '48px',
+      text: ({ unit }) => unit,
+      show: ({ unit }) => <span className="unit">{unit}</span>,
+    };
+  if (id === 'basis' || id === 'laborBasis')
+    return {
+      ...column,
+      width: id === 'basis' ? '46px' : '70px',
+      align: 'right',
+      text: (item) => String(item[id] ?? ''),
+      show: (item) => (item[id] === undefined || item[id] === 1 ? '' : formatNumber(item[id], 0, numbers)),
+    };
+  if (id === 'laborHours')
+    return {
+      ...column,
+      align: 'right',
+      hint: 'Labor hours, or units that are done in an hour or a day',
+      text: ({ laborHours }) => plainToLocal(laborHours, numbers),
+      show: ({ laborHours, laborBy }) =>
+        laborHours === '' ? (
+          ''
+        ) : (
+          <>
+            {formatNumber(Number(laborHours), 4, numbers, true)}
+            <span className="unit">{laborBy === undefined ? '' : RATE_WORDS[laborBy]}</span>
+          </>
+        ),
+    };
+  if (id === 'craft')
+    return {
+      ...column,
+      text: (item) => workerOf(item, job),
+      show: (item) => <span className="cut">{workerOf(item, job)}</span>,
+    };
+  if (id === 'sizes') {
+    const write = ({ sizes = {} }: Item): string =>
+      Object.entries(sizes)
+        .map(([key, size]) => `${key} ${size}`)
+        .join(', ');
+    return { ...column, text: write, show: write };
+  }
+  if (FIGURES.has(id)) {
+    const field = id as (typeof COST_FIELDS)[number] | 'wastePercent';
+    return {
+      ...column,
+      align: 'right',
+      text: (item) => plainToLocal(item[field] ?? '', numbers),
+      show: (item) => {
+        const value = item[field] ?? '';
+        if (value === '') return '';
+        return field === 'wastePercent'
+          ? `${plainToLocal(value, numbers)} %`
+          : formatUnitCost(Number(value), money);
+      },
+    };
+  }
+  const field = id as 'code';
+  const read = (item: Item): string => item[field] ?? '';
+  return {
+    ...column,
+    text: read,
+    show: (item) => (
+      <span className="cut" title={read(item)}>
+        {read(item)}
+      </span>
+    ),
+  };
+}
+
+/** The item with one cell changed. Figures that are none, and below zero, are kept out with the cell named. */
+export function editItem(
+  item: Item,
+  column: string,
+  typed: string,
+  { numbers }: Formats,
+  job: Pick<Job, 'craft' | 'crew'>,
+): Result<Item, AppProblem> {
+  const text = typed.trim();
+  if (FIGURES.has(column) || COUNTS.has(column)) {
+    const bare = text.replace(/[$€£¥%\s]/g, '');
+    const value = parseNumber(bare, numbers);
+    if (bare === '') {
+      if (column === 'basis') return accept({ ...item, basis: 1 });
+      const { [column as 'laborBasis']: _gone, ...rest } = item;
+      return accept(
+        COUNTS.has(column) || column === 'wastePercent' ? (rest as Item) : { ...item, [column]: '' },
+      );
+    }
+    if (value === undefined || value < 0)
+      return refuse({ kind: 'price-not-read', text: typed, item: item.code });
+    if (value > 100_000_000) return refuse({ kind: 'price-not-read', text: typed, item: item.code });
+    return accept({ ...item, [column]: COUNTS.has(column) ? value : keepEntry(bare, numbers) });
+  }
+  if (column === 'craft') return editWorker(item, text, job);
+  return accept({ ...item, [column]: text });
+}
+
+/** A craft or a crew by the beginning of its name. */
+function editWorker(item: Item, text: string, job: Pick<Job, 'craft' | 'crew'>): Result<Item, AppProblem> {
+  const { crewId: _before, ...bare } = item;
+  const wanted = text.toLowerCase();
+  if (wanted === '') return accept({ ...bare, craftId: null });
+  const craft = [...job.craft.values()].find(({ name }) => name.toLowerCase().startsWith(wanted));
+  if (craft !== undefined) return accept({ ...bare, craftId: craft.id });
+  const crew = [...job.crew.values()].find(({ name }) => name.toLowerCase().startsWith(wanted));
+  return crew === undefined
+    ? refuse({ kind: 'worker-unknown', text })
+    : accept({ ...bare, craftId: null, crewId: crew.id });
+}

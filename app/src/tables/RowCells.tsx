@@ -1,0 +1,46 @@
+import { type ReactNode, memo } from 'react';
+import type { GridColumn } from './Grid.tsx';
+import type { Cell } from './cells.ts';
+
+export const cellId = (label: string, { row, column }: Cell): string =>
+  `${label.replace(/\W+/g, '-')}-${row}-${column}`;
+
+interface RowCellsProps<Row> {
+  readonly row: Row;
+  readonly index: number;
+  readonly columns: readonly GridColumn<Row>[];
+  readonly label: string;
+  /** The column that is current in this row; -1 for none. */
+  readonly at: number;
+  /** The columns that are selected in this row, from and to; none where from is beyond to. */
+  readonly from: number;
+  readonly to: number;
+  /** In the place of the current cell while it is edited. */
+  readonly editor: ReactNode;
+  readonly onDown: (cell: Cell, shift: boolean) => void;
+  readonly onOpen: (row: Row, column: number) => void;
+}
+
+/** The cells of one row: drawn anew only when the row, its columns or what is selected in it changed. */
+export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
+  const { row, index, columns, label, at, from, to, editor, onDown, onOpen } = props;
+  return columns.map((column, columnIndex) => {
+    const here = columnIndex === at;
+    const selected = columnIndex >= from && columnIndex <= to;
+    const cell = { row: index, column: columnIndex };
+    return (
+      <div
+        key={column.id}
+        id={cellId(label, cell)}
+        role="gridcell"
+        aria-selected={selected}
+        className={`grid-cell ${column.align ?? 'left'} ${here ? 'current' : ''}`}
+        style={selected && !here ? { background: 'var(--zest-wash)' } : undefined}
+        onMouseDown={(event) => onDown(cell, event.shiftKey)}
+        onDoubleClick={() => onOpen(row, columnIndex)}
+      >
+        {here && editor !== undefined ? editor : column.show(row)}
+      </div>
+    );
+  });
+}) as <Row>(props: RowCellsProps<Row>) => ReactNode;

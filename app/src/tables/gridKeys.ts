@@ -1,0 +1,95 @@
+import type { ClipboardEvent, KeyboardEvent } from 'react';
+import type { GridEdit, GridProps } from './Grid.tsx';
+import { type Cell, type Range, blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
+
+interface HandlerContext<Row> {
+  readonly props: GridProps<Row>;
+  readonly at: Range;
+  readonly setRefusal: (text: string | undefined) => void;
+  readonly goTo: (cell: Cell, extend: boolean) => void;
+  readonly edit: (first: string | undefined) => void;
+}
+
+/** What keys and the clipboard do to the cells that are selected. */
+export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: HandlerContext<Row>) {
+  const { rows, columns } = props;
+  const { focus } = at;
+  const block = blockOf(at);
+  const selectedRows = rows.slice(block.top, block.bottom + 1);
+  const take = (edits: readonly GridEdit<Row>[]): void => {
+    const allowed = edits.filter(
+      ({ row, column }) => columns.find(({ id }) => id === column)?.editable?.(row) === true,
+    );
+    if (allowed.length > 0) setRefusal(props.onEdit(allowed));
+  };
+  const fillDown = (): void => {
+    const source = rows[block.top];
+    if (source === undefined) return;
+    const across = columns.slice(block.left, block.right + 1);
+    take(
+      selectedRows
+        .slice(1)
+        .flatMap((row) => across.map((column) => ({ row, column: column.id, text: column.text(source) }))),
+    );
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const step = STEPS[event.key];
+    const column = columns[focus.column];
+    const row = rows[focus.row];
+    const editable = row !== undefined && column?.editable?.(row) === true;
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      const up = event.key === 'ArrowUp';
+      const next = rows[up ? block.top - 1 : block.bottom + 1];
+      if (props.onMove === undefined || next === undefined) return;
+      props.onMove(selectedRows, next, up ? 'before' : 'after');
+    } else if (step !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey)
+      goTo(moveCell(focus, step, rows.length, columns.length), event.shiftKey);
+    else if (event.key === 'Tab') {
+      // At the last column the focus leaves the table, as it does everywhere else.
+      const next = moveCell(focus, { row: 0, column: event.shiftKey ? -1 : 1 }, rows.length, columns.length);
+      if (next.column === focus.column) return;
+      goTo(next, false);
+    } else if ((event.key === 'Enter' || event.key === 'F2') && editable) edit(undefined);
+    else if (event.key === 'Delete' && props.onRemove !== undefined) props.onRemove(selectedRows);
+    else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editable)
+      edit(event.key);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const onCopy = (event: ClipboardEvent): void => {
+    if (event.target instanceof HTMLInputElement) return;
+    const across = columns.slice(block.left, block.right + 1);
+    event.clipboardData.setData(
+      'text/plain',
+      writeTsv(selectedRows.map((row) => across.map((column) => column.text(row)))),
+    );
+    event.preventDefault();
+  };
+  const onPaste = (event: ClipboardEvent): void => {
+    if (event.target instanceof HTMLInputElement) return;
+    const cells = parseTsv(event.clipboardData.getData('text/plain'));
+    take(
+      cells.flatMap((texts, down) =>
+        texts.flatMap((text, along) => {
+          const [row, column] = [rows[block.top + down], columns[block.left + along]];
+          return row === undefined || column === undefined ? [] : [{ row, column: column.id, text }];
+        }),
+      ),
+    );
+    event.preventDefault();
+  };
+  return { onKeyDown, onCopy, onPaste };
+}
+
+const STEPS: Readonly<Record<string, Cell>> = {
+  ArrowUp: { row: -1, column: 0 },
+  ArrowDown: { row: 1, column: 0 },
+  ArrowLeft: { row: 0, column: -1 },
+  ArrowRight: { row: 0, column: 1 },
+  PageUp: { row: -20, column: 0 },
+  PageDown: { row: 20, column: 0 },
+  Home: { row: 0, column: -1000 },
+  End: { row: 0, column: 1000 },
+};
