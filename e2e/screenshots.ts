@@ -82,6 +82,20 @@ async function takeAll(page: Page): Promise<void> {
   await page.getByRole('gridcell', { name: 'Ready-mix concrete' }).first().click();
   await expect(page.getByRole('row', { name: /Strip topsoil/ })).toBeVisible();
   await take('estimate');
+  await page.getByRole('link', { name: 'Quotes', exact: true }).click();
+  await expect(page.getByRole('row', { name: /^Leveled/ })).toBeVisible();
+  await take('quotes');
+  await page.getByRole('link', { name: 'Compare', exact: true }).click();
+  await page.getByLabel('Name of the snapshot').fill('Before the call with the club');
+  await page.getByRole('button', { name: 'Keep a snapshot' }).click();
+  await page
+    .getByRole('combobox', { name: 'To', exact: true })
+    .selectOption({ label: 'Now with just Tile instead of rubber' });
+  await expect(page.getByRole('img', { name: /What changed the bid/ })).toBeVisible();
+  await take('compare');
+  await page.getByRole('link', { name: /Second look/ }).click();
+  await expect(page.getByRole('region', { name: 'Lines without a price' })).toBeVisible();
+  await take('look');
   await goTo(page, 'Prices');
   await expect(page.getByRole('heading', { name: 'Prices' })).toBeVisible();
   await take('prices');

@@ -3,6 +3,7 @@ import { measureCrowdedSheet, measureHits, measureSnaps, measureUsualJob } from 
 import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
 import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
+import { measureBook, measureLook, measureSearch } from './prices.ts';
 import { measureRecalculation } from './recalc.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
 
@@ -14,6 +15,9 @@ interface Part {
 
 const PARTS: readonly Part[] = [
   { names: ['recalc.'], measure: async () => measureRecalculation() },
+  { names: ['book.search'], measure: async () => measureSearch() },
+  { names: ['look.'], measure: async () => measureLook() },
+  { names: ['book.open', 'edit.cell'], measure: async (bench) => measureBook(await bench()) },
   { names: ['library.'], measure: async () => measureLibrary() },
   { names: ['snap.query'], measure: async () => measureSnaps() },
   { names: ['hit.50k'], measure: async () => measureHits() },

@@ -1,3 +1,5 @@
+import { createJob, listRecords } from '@zest/core/job/job';
+import type { JobRecord } from '@zest/core/job/record';
 import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { type Browser, type Page, chromium } from '@playwright/test';
@@ -42,10 +44,15 @@ export async function openBench(): Promise<Bench> {
 }
 
 /** Puts a large job into the browser through the door a person would use; leaves the jobs page open. */
-export async function importLargeJob(page: Page, size: LargeJobSize): Promise<string> {
+export async function importLargeJob(
+  page: Page,
+  size: LargeJobSize,
+  further: readonly JobRecord[] = [],
+): Promise<string> {
   const pdf = await drawingSet(1, 8_000);
   const bytes = readBytes(pdf);
-  const job = createLargeJob(size, { name: 'bench.pdf', bytes: bytes.length });
+  const large = createLargeJob(size, { name: 'bench.pdf', bytes: bytes.length });
+  const job = further.length === 0 ? large : createJob([...listRecords(large), ...further]);
   const [file] = job.file.keys();
   const path = `.cache/bench/job-${size.marks}.zestjob`;
   writeFileSync(path, writeZestjob(job, new Map([[file as string, bytes]])));

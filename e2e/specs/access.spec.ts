@@ -12,7 +12,7 @@ async function expectAccessible(page: Page, where: string): Promise<void> {
 const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   jobs: async (page) => {
     await page.goto('/jobs');
-    await expect(page.getByRole('row')).toHaveCount(3);
+    await expect(page.getByRole('row')).toHaveCount(5);
   },
   'new job': async (page) => {
     await page.goto('/jobs');
@@ -73,6 +73,15 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: /^▸ Trench with pipe/ }).click();
     await expect(page.getByRole('img', { name: /^Section of/ })).toBeVisible();
   },
+  'a line, its alternates and the columns': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Estimate');
+    await page.getByRole('gridcell', { name: 'Ready-mix concrete' }).first().click();
+    await page.getByRole('tab', { name: 'Line' }).click();
+    await expect(page.getByRole('heading', { name: 'Ready-mix concrete' })).toBeVisible();
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await expect(page.getByRole('dialog', { name: 'Columns' })).toBeVisible();
+  },
   ...Object.fromEntries(
     ['Assemblies', 'Prices', 'Estimate', 'Bid'].map((stage) => [
       stage,
@@ -100,6 +109,20 @@ for (const theme of ['light', 'dark'] as const)
       );
       expect(scrolls).toBe(false);
     });
+
+for (const theme of ['light', 'dark'] as const)
+  test(`axe finds nothing serious on the pages of prices and the estimate in the ${theme} theme`, async ({
+    page,
+  }) => {
+    await page.addInitScript((kept) => localStorage.setItem('zest-theme', kept), theme);
+    await openDemo(page);
+    const job = page.url().replace(/\/sheets.*/, '');
+    for (const path of ['wages', 'quotes', 'compare', 'charts', 'look']) {
+      await page.goto(`${job}/${path}`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expectAccessible(page, path);
+    }
+  });
 
 test('everything save placing points is done by keys alone', async ({ page }) => {
   await newJob(page, 'Keys only');

@@ -97,7 +97,7 @@ test('the through-line leads from a line to its marks, and from a mark to the bi
   await way.getByRole('button', { name: /^1 piece/ }).click();
   await expect(page.getByRole('application', { name: /Sheet S-101/ })).toBeVisible();
   await way.getByRole('button', { name: /bid$/ }).click();
-  await expect(page.getByRole('heading', { name: 'Lines by section' })).toBeVisible();
+  await expect(page.getByRole('grid', { name: 'Estimate' })).toBeVisible();
   await expect(way).toContainText('Overhead 12 %');
 });
 
@@ -142,6 +142,7 @@ test('an assembly is made, priced and applied; a wage changed in one place reach
 
   const before = await totalOf(page);
   await goTo(page, 'Prices');
+  await page.getByRole('link', { name: 'Labor and regions' }).click();
   await page.getByLabel('Wage of Mason').fill('60.25');
   await page.getByLabel('Wage of Mason').press('Enter');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(before);

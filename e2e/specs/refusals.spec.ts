@@ -83,7 +83,7 @@ test('a long set can be canceled, and nothing of it stays', async ({ page }) => 
 
 test('job files that cannot be taken are refused in a sentence', async ({ page }) => {
   await page.goto('/jobs');
-  await expect(page.getByRole('row')).toHaveCount(3);
+  await expect(page.getByRole('row')).toHaveCount(5);
   const give = (name: string, bytes: Uint8Array) =>
     page
       .getByLabel('Job file')
@@ -105,7 +105,7 @@ test('job files that cannot be taken are refused in a sentence', async ({ page }
     await give('job.zestjob', bytes);
     await expect(page.getByText(words)).toBeVisible();
   }
-  await expect(page.getByRole('row')).toHaveCount(3);
+  await expect(page.getByRole('row')).toHaveCount(5);
 });
 
 test('formulas that do not work say why in their place, and the bid goes on', async ({ page }) => {
