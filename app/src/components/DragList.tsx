@@ -11,6 +11,7 @@ import {
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { useCatchUp } from '../stores/context.tsx';
 
 interface DragListProps {
   readonly ids: readonly string[];
@@ -26,6 +27,7 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor),
   );
+  const catchUp = useCatchUp();
   const end = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
     const [moved, target] = [String(active.id), String(over.id)];
@@ -33,6 +35,7 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
     const others = ids.filter((id) => id !== moved);
     const at = others.indexOf(target) + (down ? 1 : 0);
     onOrder([...others.slice(0, at), moved, ...others.slice(at)]);
+    catchUp();
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>

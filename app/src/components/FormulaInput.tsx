@@ -43,7 +43,7 @@ interface FormulaInputProps {
   readonly className?: string;
   readonly onCommit: (kept: string) => string | undefined;
   /** In a cell of a table: what was typed to begin with, and what happens when the cell is left. */
-  readonly inCell?: { readonly first: string | undefined; readonly onLeave: (step?: Step) => void };
+  readonly inCell?: { readonly first: string | undefined; readonly onLeave: (step?: Step, taken?: string) => void };
 }
 
 const LIMIT = 9;
@@ -81,9 +81,9 @@ export function FormulaInput(props: FormulaInputProps) {
   const local = plainToLocal(value, numbers);
   const text = draft ?? local;
   const found = draft === undefined || dismissed ? [] : complete(calculation, place, draft, caret, numbers);
-  const leave = (step?: Step): void => {
+  const leave = (step?: Step, taken?: string): void => {
     left.current = inCell !== undefined;
-    inCell?.onLeave(step);
+    inCell?.onLeave(step, taken);
   };
   const commit = (step?: Step): void => {
     if (left.current) return;
@@ -98,7 +98,7 @@ export function FormulaInput(props: FormulaInputProps) {
     setError(refusal);
     if (refusal !== undefined) return;
     setDraft(undefined);
-    leave(step);
+    leave(step, draft);
   };
   const take = ({ name, role }: Suggestion): void => {
     const typed = typedAt(localToPlain(text, numbers), caret);

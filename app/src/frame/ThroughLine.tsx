@@ -1,3 +1,4 @@
+import { useDeferredValue } from 'react';
 import { useNavigate } from 'react-router';
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
@@ -19,7 +20,8 @@ import {
 
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
-  const selection = useJobState((state) => state.selection);
+  // What was selected shows itself first; how its figure came about is drawn right after.
+  const selection = useDeferredValue(useJobState((state) => state.selection));
   const { calculation } = useOpenJob();
   const steps = selection === undefined ? [] : throughLine(calculation, selection);
   return (

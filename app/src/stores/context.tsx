@@ -2,8 +2,10 @@ import {
   type ReactNode,
   createContext,
   startTransition,
+  useCallback,
   useContext,
   useEffect,
+  useMemo,
   useRef,
   useState,
 } from 'react';
@@ -15,6 +17,7 @@ import type { Settings } from '@zest/core/job/records/settings';
 import type { RecordType } from '@zest/core/job/id';
 import { findRecord, settingsOf } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
+import { remember } from '@zest/core/job/remember';
 import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { Services } from '../platform/services.ts';
 import type { JobActions, JobState, JobStore, OpenJob } from './jobStore.ts';
@@ -48,14 +51,24 @@ export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
 export const useLook = (): SecondLook | undefined => useStore(useStores().look, (state) => state.look);
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
+interface LaterJob {
+  readonly shown: OpenJob;
+  readonly catchUp: () => void;
+}
+
 /** The job as it was a moment ago, for what may come after the new total is on the screen. */
-const LaterJobContext = createContext<OpenJob | undefined>(undefined);
+const LaterJobContext = createContext<LaterJob | undefined>(undefined);
 
 /**
  * How a deed begins; before it, what follows the job catches up with it. Not at 'change': drawing
  * anew just then would put the old choice back into a list before it is read.
  */
 const DEEDS = ['pointerdown', 'click', 'keydown'] as const;
+
+/** What shows what it was switched to by itself, and would be seen to go back until its job is drawn. */
+const isSwitch = (target: EventTarget | null): boolean =>
+  target instanceof HTMLSelectElement ||
+  (target instanceof HTMLInputElement && (target.type === 'checkbox' || target.type === 'radio'));
 
 /**
  * What is inside follows the job right after the urgent things: a change paints the sheet and the
@@ -71,19 +84,34 @@ export function Later({ children }: { readonly children: ReactNode }) {
   useEffect(() => {
     follows.current = shown;
   }, [shown]);
+  const catchUp = useCallback((): void => {
+    const now = jobs.getState().open;
+    if (now !== undefined && now !== follows.current) flushSync(() => setShown(now));
+  }, [jobs]);
   useEffect(() => {
-    const catchUp = (): void => {
-      const now = jobs.getState().open;
-      if (now !== undefined && now !== follows.current) flushSync(() => setShown(now));
-    };
     // Before the page's own listeners, so that they see what was just drawn.
     for (const deed of DEEDS) window.addEventListener(deed, catchUp, true);
+    // After the page's own listeners, so that the switch is drawn as it now stands.
+    const followSwitch = ({ target }: Event): void => {
+      if (isSwitch(target)) catchUp();
+    };
+    window.addEventListener('change', followSwitch);
     return () => {
       for (const deed of DEEDS) window.removeEventListener(deed, catchUp, true);
+      window.removeEventListener('change', followSwitch);
     };
-  }, [jobs]);
-  return <LaterJobContext value={shown}>{children}</LaterJobContext>;
+  }, [catchUp]);
+  const later = useMemo(() => ({ shown, catchUp }), [shown, catchUp]);
+  return <LaterJobContext value={later}>{children}</LaterJobContext>;
 }
+
+/** Draws what follows the job at once: for what was let go of by hand and must not be seen to go back. */
+export function useCatchUp(): () => void {
+  const later = useContext(LaterJobContext);
+  return later?.catchUp ?? noCatchUp;
+}
+
+const noCatchUp = (): void => undefined;
 
 /** A record as it is now, for a change that must not undo one made a moment ago. */
 export function useAsItIs(): <Type extends RecordType>(record: RecordOf<Type>) => RecordOf<Type> {
@@ -100,7 +128,7 @@ export function useAsItIs(): <Type extends RecordType>(record: RecordOf<Type>) =
 export function useOpenJob(): OpenJob {
   const later = useContext(LaterJobContext);
   const now = useJobState((state) => (later === undefined ? state.open : undefined));
-  const open = later ?? now;
+  const open = later?.shown ?? now;
   if (open === undefined) throw new Error('useOpenJob: no job is open');
   return open;
 }
@@ -130,5 +158,8 @@ export function formatsOf(
   };
 }
 
+/** The same object for as long as the settings are, so that what is drawn by it need not be drawn anew. */
+const formatsOfJob = remember((settings: Settings) => formatsOf(settings));
+
 /** How the open job writes its figures. */
-export const useFormats = (): Formats => formatsOf(settingsOf(useOpenJob().job));
+export const useFormats = (): Formats => formatsOfJob(settingsOf(useOpenJob().job));

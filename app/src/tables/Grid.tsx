@@ -1,8 +1,16 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import {
+  type ReactNode,
+  startTransition,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+} from 'react';
 import { CellEditor } from './CellEditor.tsx';
 import { GridRow, RowDrag } from './GridRow.tsx';
-import { RowCells, cellId } from './RowCells.tsx';
+import { type Held, cellId } from './RowCells.tsx';
 import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
 import { createHandlers } from './gridKeys.ts';
 
@@ -45,7 +53,7 @@ export interface GridProps<Row> {
   readonly editorOf?: (
     row: Row,
     column: string,
-    done: (step?: Cell) => void,
+    done: (step?: Cell, taken?: string) => void,
     first: string | undefined,
   ) => ReactNode;
 }
@@ -59,6 +67,7 @@ export function Grid<Row>(props: GridProps<Row>) {
   const [at, setAt] = useState<Range>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<{ readonly first: string | undefined } | undefined>();
   const [refusal, setRefusal] = useState<string | undefined>();
+  const [held, setHeld] = useState<Held | undefined>();
 
   const virtual = useVirtualizer({
     count: rows.length,
@@ -99,8 +108,13 @@ export function Grid<Row>(props: GridProps<Row>) {
     const row = rows[cell.row];
     if (row !== undefined && !extend) onSelect?.(row);
   };
-  const stopEditing = (step?: Cell): void => {
+  const stopEditing = (step?: Cell, taken?: string): void => {
     setEditing(undefined);
+    if (taken !== undefined) {
+      // Rows that follow a moment later must not show what was there before in between.
+      setHeld({ ...focus, text: taken });
+      startTransition(() => setHeld(undefined));
+    }
     scroller.current?.focus({ preventScroll: true });
     if (step !== undefined) goTo(moveCell(focus, step, rows.length, columns.length), false);
   };
@@ -108,11 +122,11 @@ export function Grid<Row>(props: GridProps<Row>) {
   const commit = (text: string, step: Cell): boolean => {
     const column = columns[focus.column];
     if (current === undefined || column === undefined) return true;
-    const refused =
-      text === column.text(current) ? undefined : props.onEdit([{ row: current, column: column.id, text }]);
+    const changed = text !== column.text(current);
+    const refused = changed ? props.onEdit([{ row: current, column: column.id, text }]) : undefined;
     setRefusal(refused);
     if (refused !== undefined) return false;
-    stopEditing();
+    stopEditing(undefined, changed ? text : undefined);
     goTo(moveCell(focus, step, rows.length, columns.length), false);
     return true;
   };
@@ -193,24 +207,22 @@ export function Grid<Row>(props: GridProps<Row>) {
               <GridRow
                 key={keyOf(row)}
                 id={keyOf(row)}
-                index={index}
                 className={`${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`}
                 movable={props.onMove !== undefined && props.isMovable?.(row) === true}
-                style={{ gridTemplateColumns: template, transform: `translateY(${start}px)`, top: 0 }}
-              >
-                <RowCells
-                  row={row}
-                  index={index}
-                  columns={columns}
-                  label={label}
-                  at={index === focus.row ? focus.column : -1}
-                  from={inRows(block, index) ? block.left : -1}
-                  to={inRows(block, index) ? block.right : -2}
-                  editor={index === focus.row && editing !== undefined ? editorOf(row) : undefined}
-                  onDown={onDown}
-                  onOpen={onOpen}
-                />
-              </GridRow>
+                template={template}
+                start={start}
+                row={row}
+                index={index}
+                columns={columns}
+                label={label}
+                at={index === focus.row ? focus.column : -1}
+                from={inRows(block, index) ? block.left : -1}
+                to={inRows(block, index) ? block.right : -2}
+                editor={index === focus.row && editing !== undefined ? editorOf(row) : undefined}
+                held={held !== undefined && held.row === index ? held : undefined}
+                onDown={onDown}
+                onOpen={onOpen}
+              />
             );
           })}
         </div>

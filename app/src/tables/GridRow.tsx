@@ -10,9 +10,17 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
-import { type CSSProperties, type ReactNode, createContext, useContext } from 'react';
+import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
+import { useCatchUp } from '../stores/context.tsx';
+import { RowCells, type RowCellsProps } from './RowCells.tsx';
 
 const Draggable = createContext(false);
+
+// The same objects at every drawing, or every row would be drawn with them. A click must stay a click.
+const POINTER = { activationConstraint: { distance: 5 } };
+/** Rows stand where their transform puts them; the usual measure leaves transforms out. */
+const MEASURING = { droppable: { measure: getClientRect } };
+const SPOKEN = { screenReaderInstructions: { draggable: 'Alt and the arrow keys move the row.' } };
 
 interface RowDragProps {
   readonly onDrop: ((moved: string, over: string, side: 'before' | 'after') => void) | undefined;
@@ -21,28 +29,53 @@ interface RowDragProps {
 
 /** Rows inside can be taken elsewhere by their handles, where there is someone who takes them. */
 export function RowDrag({ onDrop, children }: RowDragProps) {
-  // A click must stay a click.
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const sensors = useSensors(useSensor(PointerSensor, POINTER));
+  const catchUp = useCatchUp();
   if (onDrop === undefined) return <>{children}</>;
   const end = ({ active, over, delta }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
     onDrop(String(active.id), String(over.id), delta.y < 0 ? 'before' : 'after');
+    catchUp();
   };
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
       onDragEnd={end}
-      // Rows stand where their transform puts them; the usual measure leaves transforms out.
-      measuring={{ droppable: { measure: getClientRect } }}
-      accessibility={{ screenReaderInstructions: { draggable: 'Alt and the arrow keys move the row.' } }}
+      measuring={MEASURING}
+      accessibility={SPOKEN}
     >
       <Draggable value={true}>{children}</Draggable>
     </DndContext>
   );
 }
 
-interface GridRowProps {
+interface GridRowProps<Row> extends RowCellsProps<Row> {
+  readonly id: string;
+  readonly className: string;
+  readonly movable: boolean;
+  /** The widths of the columns, as a grid takes them. */
+  readonly template: string;
+  /** From the top of the table, px. */
+  readonly start: number;
+}
+
+/** One row: drawn anew only when it, its columns or what is selected in it changed. */
+export const GridRow = memo(function GridRow<Row>(props: GridRowProps<Row>) {
+  const { id, className, movable, template, start, ...cells } = props;
+  const draggable = useContext(Draggable);
+  const frame: RowFrameProps = {
+    id,
+    index: cells.index,
+    className,
+    movable,
+    style: { gridTemplateColumns: template, transform: `translateY(${start}px)`, top: 0 },
+    children: <RowCells {...cells} />,
+  };
+  return draggable ? <DragRow {...frame} /> : <PlainRow {...frame} />;
+}) as <Row>(props: GridRowProps<Row>) => ReactNode;
+
+interface RowFrameProps {
   readonly id: string;
   readonly index: number;
   readonly className: string;
@@ -51,12 +84,7 @@ interface GridRowProps {
   readonly children: ReactNode;
 }
 
-export function GridRow(props: GridRowProps) {
-  const draggable = useContext(Draggable);
-  return draggable ? <DragRow {...props} /> : <PlainRow {...props} />;
-}
-
-function PlainRow({ index, className, style, children }: GridRowProps) {
+function PlainRow({ index, className, style, children }: RowFrameProps) {
   return (
     <div role="row" aria-rowindex={index + 1} className={`grid-row ${className}`} style={style}>
       {children}
@@ -64,7 +92,7 @@ function PlainRow({ index, className, style, children }: GridRowProps) {
   );
 }
 
-function DragRow({ id, index, className, movable, style, children }: GridRowProps) {
+function DragRow({ id, index, className, movable, style, children }: RowFrameProps) {
   const drag = useDraggable({ id, disabled: !movable });
   const { isOver, setNodeRef } = useDroppable({ id });
   const state = `${isOver && !drag.isDragging ? 'drop-here' : ''} ${drag.isDragging ? 'dragged' : ''}`;

@@ -5,7 +5,12 @@ import type { Cell } from './cells.ts';
 export const cellId = (label: string, { row, column }: Cell): string =>
   `${label.replace(/\W+/g, '-')}-${row}-${column}`;
 
-interface RowCellsProps<Row> {
+/** What was typed into a cell, shown there until the rows say what it came to. */
+export interface Held extends Cell {
+  readonly text: string;
+}
+
+export interface RowCellsProps<Row> {
   readonly row: Row;
   readonly index: number;
   readonly columns: readonly GridColumn<Row>[];
@@ -17,13 +22,14 @@ interface RowCellsProps<Row> {
   readonly to: number;
   /** In the place of the current cell while it is edited. */
   readonly editor: ReactNode;
+  readonly held: Held | undefined;
   readonly onDown: (cell: Cell, shift: boolean) => void;
   readonly onOpen: (row: Row, column: number) => void;
 }
 
 /** The cells of one row: drawn anew only when the row, its columns or what is selected in it changed. */
 export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
-  const { row, index, columns, label, at, from, to, editor, onDown, onOpen } = props;
+  const { row, index, columns, label, at, from, to, editor, held, onDown, onOpen } = props;
   return columns.map((column, columnIndex) => {
     const here = columnIndex === at;
     const selected = columnIndex >= from && columnIndex <= to;
@@ -39,7 +45,7 @@ export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
         onMouseDown={(event) => onDown(cell, event.shiftKey)}
         onDoubleClick={() => onOpen(row, columnIndex)}
       >
-        {here && editor !== undefined ? editor : column.show(row)}
+        {here && editor !== undefined ? editor : held?.column === columnIndex ? held.text : column.show(row)}
       </div>
     );
   });

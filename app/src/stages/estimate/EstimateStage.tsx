@@ -1,38 +1,38 @@
-import { Button } from '@chakra-ui/react';
 import * as z from 'zod';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
 import type { Selection } from '@zest/core/calculate/throughLine';
-import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
-import { put } from '@zest/core/job/change';
-import { settingsOf } from '@zest/core/job/job';
-import type { Settings } from '@zest/core/job/records/settings';
-import { isMovable, nestSection, unnestSection } from '@zest/core/job/commands/moveRows';
+import type { EstimateRow } from '@zest/core/estimate/rows';
+import { isMovable } from '@zest/core/job/commands/moveRows';
 import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { MoreMenu } from '../../components/MoreMenu.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useChoice } from '../../components/useChoice.ts';
-import { plural } from '../../messages/words.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
-import { useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { Later, useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
 import type { OpenJob } from '../../stores/jobStore.ts';
-import { ColumnChoiceButton } from './ColumnChoice.tsx';
 import { CopyDialog } from './CopyDialog.tsx';
-import { EstimateTabs } from './EstimateTabs.tsx';
+import { EstimateBar } from './EstimateBar.tsx';
 import { SelectionBar } from './SelectionBar.tsx';
 import { SidePanel } from './SidePanel.tsx';
 import { TemplateDialog } from './TemplateDialog.tsx';
-import { USUAL_COLUMNS, createSource, listColumns, makeColumn } from './columns.tsx';
+import { USUAL_COLUMNS, createSource, makeColumn } from './columns.tsx';
 import { pinnedOfRow } from './editRow.ts';
 import { useEstimate } from './useEstimate.ts';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
-/** The priced lines by section, and what the bid makes of them. */
+/** One element for ever, so that it is drawn anew only when its job is. */
+const WORK = <EstimateWork />;
+
+/** The priced lines by section, and what the bid makes of them: right after the new total. */
 export function EstimateStage() {
+  return <Later>{WORK}</Later>;
+}
+
+function EstimateWork() {
   const open = useOpenJob();
   const { job, calculation } = open;
   const selection = useJobState((state) => state.selection);
@@ -47,62 +47,18 @@ export function EstimateStage() {
   const [block, setBlock] = useState<readonly EstimateRow[]>([]);
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
   const sectionId = sectionAt(rows, selection);
-  const priced = rows.filter(isPriced).length;
-  const settings = settingsOf(job);
-  const spread = (): void => {
-    const { linesBy, ...rest } = settings;
-    const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
-    estimate.tellRefused(estimate.settle('where lines of assemblies stand', put(next)));
-  };
-  const nest = (how: typeof nestSection): void => {
-    const section = sectionId === null ? undefined : job.section.get(sectionId);
-    const moved = section === undefined ? undefined : how(job, section);
-    if (moved === undefined)
-      estimate.tellRefused('Select a section that has another one before or around it.');
-    else estimate.tellRefused(estimate.settle(`move section ${moved.name}`, put(moved)));
-  };
+  const copy = useCallback(() => setAsking('copy'), []);
+  const template = useCallback(() => setAsking('template'), []);
   return (
     <div className="stage">
-      <div className="bar wraps">
-        <EstimateTabs />
-        <span className="soft">{plural(priced, 'line')}</span>
-        <span className="grow" />
-        <ColumnChoiceButton
-          all={listColumns(calculation)}
-          usual={USUAL_COLUMNS}
-          shown={shown}
-          onChoose={choose}
-        />
-        <Button size="sm" variant="outline" onClick={() => setAsking('copy')}>
-          Copy from a job
-        </Button>
-        <MoreMenu
-          label="More to add"
-          entries={[
-            ['Add words', () => estimate.addLine(sectionId, { is: 'text', description: 'Words' })],
-            [
-              'Add a subtotal',
-              () => estimate.addLine(sectionId, { is: 'subtotal', description: 'Subtotal' }),
-            ],
-            ['Add a section inside', () => estimate.addSection(sectionId)],
-            ['Take the section into the one before', () => nest(nestSection)],
-            ['Take the section out again', () => nest(unnestSection)],
-            [
-              settings.linesBy === 'code'
-                ? 'Lines under what was measured'
-                : 'Lines in the sections of their codes',
-              spread,
-            ],
-            ['Save the job as a template', () => setAsking('template')],
-          ]}
-        />
-        <Button size="sm" variant="outline" onClick={() => estimate.addSection()}>
-          Add a section
-        </Button>
-        <Button size="sm" onClick={() => estimate.addLine(sectionId)}>
-          Add a line
-        </Button>
-      </div>
+      <EstimateBar
+        rows={rows}
+        sectionId={sectionId}
+        shown={shown}
+        onColumns={choose}
+        onCopy={copy}
+        onTemplate={template}
+      />
       <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 288px' }}>
         <div className="stage">
           <SelectionBar block={block} estimate={estimate} />

@@ -14,6 +14,11 @@ const SIDES = [
   ['yardsticks', 'Yardsticks'],
 ] as const;
 
+/** One element each for ever, so that they are drawn anew only when their job is. */
+const SUMMARY = <Summary />;
+const ALTERNATES = <Alternates />;
+const YARDSTICKS = <Yardsticks />;
+
 interface SidePanelProps {
   readonly row: EstimateRow | undefined;
   readonly estimate: Estimate;
@@ -47,7 +52,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
         className="side-body"
         tabIndex={0}
       >
-        {side === 'bid' ? <Summary /> : null}
+        {side === 'bid' ? SUMMARY : null}
         {side === 'line' ? (
           row !== undefined && isPriced(row) ? (
             <LinePanel key={row.key} row={row} estimate={estimate} />
@@ -55,8 +60,8 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
             <p className="soft">Select a priced line to see what its price is made of.</p>
           )
         ) : null}
-        {side === 'alternates' ? <Alternates /> : null}
-        {side === 'yardsticks' ? <Yardsticks /> : null}
+        {side === 'alternates' ? ALTERNATES : null}
+        {side === 'yardsticks' ? YARDSTICKS : null}
       </div>
     </aside>
   );

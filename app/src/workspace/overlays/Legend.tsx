@@ -3,40 +3,56 @@ import { useStore } from 'zustand';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { Swatch } from '../../components/Swatch.tsx';
-import { useFormats, useJobActions, useJobState, useOpenJob, useView } from '../../stores/context.tsx';
+import { Later, useCatchUp, useFormats, useJobActions, useOpenJob, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
 
+interface LegendProps {
+  readonly sheet: Sheet;
+  readonly desk: Desk;
+}
+
 /** What is measured on the sheet, in a box that is dragged where there is room and printed with it. */
-export function Legend({ sheet, desk }: { readonly sheet: Sheet; readonly desk: Desk }) {
+export function Legend({ sheet, desk }: LegendProps) {
+  const { legend } = sheet;
+  if (legend === undefined) return null;
+  return (
+    <Later>
+      <LegendBox sheet={sheet} desk={desk} legend={legend} />
+    </Later>
+  );
+}
+
+interface LegendBoxProps extends LegendProps {
+  readonly legend: NonNullable<Sheet['legend']>;
+}
+
+function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
-  const { calculation } = useOpenJob();
+  const open = useOpenJob();
   const { display } = useFormats();
   const actions = useJobActions();
+  const catchUp = useCatchUp();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
-  const revision = useJobState((state) => state.revision);
   const colorBy = useView((state) => state.colorBy);
   const press = useRef<{ readonly x: number; readonly y: number } | undefined>(undefined);
   const [moved, setMoved] = useState({ x: 0, y: 0 });
-  const { legend } = sheet;
-  const { system, numbers } = display;
+  // Figures live outside the calculation's identity: the open job is another one after every change.
   const rows = useMemo(
-    () => legendRows(calculation, sheet, { system, numbers }, { hidden, alone, colorBy }),
-    // Figures live outside the calculation's identity: the revision says when to read them again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [calculation, sheet, system, numbers.decimal, numbers.group, hidden, alone, colorBy, revision],
+    () => legendRows(open.calculation, sheet, display, { hidden, alone, colorBy }),
+    [open, sheet, display, hidden, alone, colorBy],
   );
-  if (legend === undefined) return null;
   const at = toScreen(camera, legend);
   const settle = (dx: number, dy: number): void => {
     setMoved({ x: 0, y: 0 });
-    if (dx !== 0 || dy !== 0)
-      actions.transact(
-        'move the legend',
-        put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
-      );
+    if (dx === 0 && dy === 0) return;
+    actions.transact(
+      'move the legend',
+      put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
+    );
+    catchUp();
   };
   const STEPS: Readonly<Record<string, readonly [number, number]>> = {
     ArrowLeft: [-8, 0],

@@ -1,0 +1,84 @@
+import { Button } from '@chakra-ui/react';
+import { memo } from 'react';
+import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { put } from '@zest/core/job/change';
+import { nestSection, unnestSection } from '@zest/core/job/commands/moveRows';
+import type { Id } from '@zest/core/job/id';
+import { settingsOf } from '@zest/core/job/job';
+import type { Settings } from '@zest/core/job/records/settings';
+import { MoreMenu } from '../../components/MoreMenu.tsx';
+import { plural } from '../../messages/words.ts';
+import { useOpenJob } from '../../stores/context.tsx';
+import { ColumnChoiceButton } from './ColumnChoice.tsx';
+import { EstimateTabs } from './EstimateTabs.tsx';
+import { USUAL_COLUMNS, listColumns } from './columns.tsx';
+import { useEstimate } from './useEstimate.ts';
+
+interface EstimateBarProps {
+  readonly rows: readonly EstimateRow[];
+  /** The section the selection stands in, which what is added goes into. */
+  readonly sectionId: Id<'section'> | null;
+  readonly shown: readonly string[];
+  readonly onColumns: (ids: readonly string[]) => void;
+  readonly onCopy: () => void;
+  readonly onTemplate: () => void;
+}
+
+/** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
+export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
+  const { rows, sectionId, shown, onColumns, onCopy, onTemplate } = props;
+  const { job, calculation } = useOpenJob();
+  const estimate = useEstimate(rows);
+  const settings = settingsOf(job);
+  const spread = (): void => {
+    const { linesBy, ...rest } = settings;
+    const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
+    estimate.tellRefused(estimate.settle('where lines of assemblies stand', put(next)));
+  };
+  const nest = (how: typeof nestSection): void => {
+    const section = sectionId === null ? undefined : job.section.get(sectionId);
+    const moved = section === undefined ? undefined : how(job, section);
+    if (moved === undefined)
+      estimate.tellRefused('Select a section that has another one before or around it.');
+    else estimate.tellRefused(estimate.settle(`move section ${moved.name}`, put(moved)));
+  };
+  return (
+    <div className="bar wraps">
+      <EstimateTabs />
+      <span className="soft">{plural(rows.filter(isPriced).length, 'line')}</span>
+      <span className="grow" />
+      <ColumnChoiceButton
+        all={listColumns(calculation)}
+        usual={USUAL_COLUMNS}
+        shown={shown}
+        onChoose={onColumns}
+      />
+      <Button size="sm" variant="outline" onClick={onCopy}>
+        Copy from a job
+      </Button>
+      <MoreMenu
+        label="More to add"
+        entries={[
+          ['Add words', () => estimate.addLine(sectionId, { is: 'text', description: 'Words' })],
+          ['Add a subtotal', () => estimate.addLine(sectionId, { is: 'subtotal', description: 'Subtotal' })],
+          ['Add a section inside', () => estimate.addSection(sectionId)],
+          ['Take the section into the one before', () => nest(nestSection)],
+          ['Take the section out again', () => nest(unnestSection)],
+          [
+            settings.linesBy === 'code'
+              ? 'Lines under what was measured'
+              : 'Lines in the sections of their codes',
+            spread,
+          ],
+          ['Save the job as a template', onTemplate],
+        ]}
+      />
+      <Button size="sm" variant="outline" onClick={() => estimate.addSection()}>
+        Add a section
+      </Button>
+      <Button size="sm" onClick={() => estimate.addLine(sectionId)}>
+        Add a line
+      </Button>
+    </div>
+  );
+});
