@@ -1,14 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
+import { componentLine } from '../../estimate/lineKey.ts';
 import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
 import type { Command } from '../change.ts';
 import { checkJob } from '../integrity.ts';
 import { type Job, applyDiff, createJob, invertDiff, listRecords } from '../job.ts';
 import type { RecordOf } from '../record.ts';
 import {
+  removeAlternate,
   removeAssembly,
   removeCraft,
+  removeCrew,
   removeLevel,
   removeMarks,
+  removePackage,
+  removeQuote,
+  removeRegion,
   removeScope,
   removeSection,
   removeSheet,
@@ -60,8 +66,114 @@ const piece: RecordOf<'piece'> = {
   source: 'typed',
   order: 1,
 };
+const [carpenter] = started.craft.values();
+if (carpenter === undefined) throw new Error('removeWith: no craft');
+const crew: RecordOf<'crew'> = {
+  type: 'crew',
+  id: makeId('crew'),
+  name: 'Framers',
+  members: [{ craftId: carpenter.id, count: 2 }],
+  machines: [],
+  order: 1,
+};
+const region: RecordOf<'region'> = {
+  type: 'region',
+  id: makeId('region'),
+  name: 'Island',
+  material: 1.1,
+  labor: 1,
+  equipment: 1,
+  order: 1,
+};
+const alternate: RecordOf<'alternate'> = {
+  type: 'alternate',
+  id: makeId('alternate'),
+  name: 'Cedar fence',
+  note: '',
+  accepted: false,
+  order: 1,
+};
+const pack: RecordOf<'package'> = {
+  type: 'package',
+  id: makeId('package'),
+  name: 'Roofing',
+  sectionId: sectionId('06'),
+  order: 1,
+  kind: 'subcontract',
+  by: 'sum',
+  asks: [],
+  lines: [],
+  takenId: null,
+  alternate: { id: alternate.id, as: 'adds' },
+};
+const quote: RecordOf<'quote'> = {
+  type: 'quote',
+  id: makeId('quote'),
+  packageId: pack.id,
+  company: 'Roofer',
+  amount: '900',
+  date: '',
+  validUntil: '',
+  note: '',
+  leftOut: {},
+  adjustments: [],
+  prices: {},
+  order: 1,
+};
+const crewLine: RecordOf<'line'> = {
+  type: 'line',
+  id: makeId('line'),
+  sectionId: sectionId('06'),
+  order: 1,
+  description: 'Framing days',
+  quantity: '3',
+  unit: 'day',
+  itemCode: '',
+  typedCost: null,
+  crewId: crew.id,
+  alternate: { id: alternate.id, as: 'drops' },
+};
+const overridden: RecordOf<'override'> = {
+  type: 'override',
+  id: makeId('override'),
+  line: componentLine(use.id, assembly('Stud').components[0]?.key ?? ''),
+  pinned: '12',
+  sectionId: sectionId('06'),
+};
+const onSection: RecordOf<'adjustment'> = {
+  type: 'adjustment',
+  id: makeId('adjustment'),
+  name: 'Tight site',
+  kinds: ['labor'],
+  percent: '8',
+  on: { what: 'section', sectionId: sectionId('06') },
+  order: 1,
+};
+const yardstick: RecordOf<'yardstick'> = {
+  type: 'yardstick',
+  id: makeId('yardstick'),
+  name: 'Framing per foot',
+  of: 'hours',
+  on: { what: 'section', sectionId: sectionId('06') },
+  driver: '100',
+  unit: 'ft',
+  low: '',
+  high: '2',
+  order: 1,
+};
 const job = createJob([
-  ...listRecords(started),
+  ...[...listRecords(started)].map((record) =>
+    record.type === 'settings' ? { ...record, regionId: region.id } : record,
+  ),
+  crew,
+  region,
+  alternate,
+  { ...pack, takenId: quote.id },
+  quote,
+  crewLine,
+  overridden,
+  onSection,
+  yardstick,
   { ...sheet, levelId: level.id },
   wall,
   doors,
@@ -113,8 +225,37 @@ describe('what goes with what', () => {
     expect(without(removeLevel(level.id)).sheet.get(sheet.id)).not.toHaveProperty('levelId');
   });
 
-  it('a section moves what is in it up', () => {
-    expect(without(removeSection(sectionId('06'))).scope.get(wall.id)?.sectionId).toBeNull();
+  it('a section moves what is in it up, and takes what was said of it alone', () => {
+    const after = without(removeSection(sectionId('06')));
+    expect(after.scope.get(wall.id)?.sectionId).toBeNull();
+    expect(after.line.get(crewLine.id)?.sectionId).toBeNull();
+    expect(after.package.get(pack.id)?.sectionId).toBeNull();
+    // A line that was moved there goes back under what was measured, with its pinned quantity.
+    expect(after.override.get(overridden.id)).toMatchObject({ pinned: '12' });
+    expect(after.override.get(overridden.id)).not.toHaveProperty('sectionId');
+    expect([after.adjustment.size, after.yardstick.size]).toEqual([0, 0]);
+  });
+
+  it('an alternate leaves what stood in it in the base', () => {
+    const after = without(removeAlternate(alternate.id));
+    expect(after.line.get(crewLine.id)).not.toHaveProperty('alternate');
+    expect(after.package.get(pack.id)).not.toHaveProperty('alternate');
+  });
+
+  it('a package takes its quotes; a taken quote leaves its package without one', () => {
+    const after = without(removePackage(pack.id));
+    expect([after.package.size, after.quote.size]).toEqual([0, 0]);
+    expect(without(removeQuote(quote.id)).package.get(pack.id)?.takenId).toBeNull();
+  });
+
+  it('a region leaves the job in none', () => {
+    const [settings] = without(removeRegion(region.id)).settings.values();
+    expect(settings).not.toHaveProperty('regionId');
+  });
+
+  it('an assembly that is taken off takes what was said of its lines', () => {
+    const after = without(removeScope(wall.id));
+    expect(after.override.size).toBe(0);
   });
 });
 
@@ -125,6 +266,15 @@ describe('what stays while it is needed, and says by whom', () => {
     });
     const [craft] = job.craft.values();
     expect(craft && removeCraft(craft.id)(job)).toMatchObject({ problem: { kind: 'craft-in-use' } });
+  });
+
+  it('is a crew that lines work by, and a craft of a crew', () => {
+    expect(removeCrew(crew.id)(job)).toMatchObject({
+      problem: { kind: 'crew-in-use', name: 'Framers', count: 1 },
+    });
+    const free = createJob([...listRecords(job)].filter(({ id }) => id !== crewLine.id));
+    expect(removeCrew(crew.id)(free)).toMatchObject({ ok: true });
+    expect(removeCraft(carpenter.id)(job)).toMatchObject({ problem: { kind: 'craft-in-use' } });
   });
 
   it('is nothing that is gone already', () => {
