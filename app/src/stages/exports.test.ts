@@ -14,8 +14,6 @@ import { bidDocument } from './bid/bidDocument.ts';
 import { csvOf } from './bid/writeCsv.ts';
 import { columnIndex } from '@zest/core/formats/workbook/cell';
 import { xlsxBytes } from './bid/writeXlsx.ts';
-import { describeMarkup } from './estimate/describeMarkup.ts';
-import { editRow } from './estimate/editRow.ts';
 import { keepEntry } from '../components/keepEntry.ts';
 import { keyFor } from '@zest/core/job/keyFor';
 import { newScope } from './measure/newScope.ts';
@@ -95,74 +93,5 @@ describe('typing', () => {
     const scope = newScope(calculation.job, 'run', () => 'scope:new' as never);
     expect([...calculation.job.scope.values()].map(({ name }) => name)).not.toContain(scope.name);
     expect(scope.name).toMatch(/^Run \d+$/);
-  });
-
-  it('types a cost over a line, and gives it back to the price book when emptied', () => {
-    const line = [...calculation.job.line.values()].find(({ itemCode }) => itemCode === 'SW-SILT')!;
-    const row = { type: 'line', key: line.id, line, depth: 1 } as const;
-    const edit = (column: string, text: string) => editRow(calculation.job, row, column, text, POINT_FORMAT);
-    expect(edit('material', '$1,234.50')).toMatchObject({
-      value: { change: { costs: { material: '1234.5' } } },
-    });
-    expect(edit('material', '')).toMatchObject({ ok: true, value: { change: { costs: {} } } });
-    expect(edit('material', 'about ten')).toMatchObject({ problem: { kind: 'number-not-read' } });
-    expect(edit('quantity', 'count(doors) * 2')).toMatchObject({
-      value: { line: { quantity: 'count(doors) * 2' } },
-    });
-  });
-
-  it('takes labor as hours or as money, whichever was typed last', () => {
-    const [first] = calculation.job.line.values();
-    if (first === undefined) throw new Error('the demo has no lines');
-    const line = { ...first, typedCost: null, costs: { labor: '300', other: '5' } };
-    const row = { type: 'line', key: line.id, line, depth: 1 } as const;
-    const hours = editRow(calculation.job, row, 'hours', '2', POINT_FORMAT);
-    expect(hours).toEqual({
-      ok: true,
-      value: { change: { costs: { labor: undefined, hours: '2', other: '5' } } },
-    });
-    const back = editRow(calculation.job, row, 'labor', '280', POINT_FORMAT, { hours: '2', other: '5' });
-    expect(back).toEqual({
-      ok: true,
-      value: { change: { costs: { hours: undefined, labor: '280', other: '5' } } },
-    });
-  });
-
-  it('pins a figure that is typed over a formula, and replaces the formula by another', () => {
-    const [line] = calculation.job.line.values();
-    if (line === undefined) throw new Error('the demo has no lines');
-    const flows = { ...line, quantity: 'total(wall, length)' };
-    const row = { type: 'line', key: line.id, line: flows, depth: 1 } as const;
-    const edit = (text: string) => editRow(calculation.job, row, 'quantity', text, POINT_FORMAT);
-    expect(edit('1,250')).toMatchObject({ value: { change: { pinned: '1250' } } });
-    expect(edit('total(wall, area)')).toMatchObject({ value: { line: { quantity: 'total(wall, area)' } } });
-  });
-});
-
-describe('a markup in words', () => {
-  const { job } = calculation;
-  const markup = { ...[...job.markup.values()].at(-1)!, name: 'Profit', percent: '10' };
-  it.each([
-    [{ base: 'cost' as const }, '10 % profit on cost'],
-    [{ base: 'labor' as const, as: 'margin' as const }, '10 % profit as margin, on labor'],
-    [
-      {
-        base: 'cost' as const,
-        as: 'graded' as const,
-        grades: [
-          { upTo: '', percent: '1.5' },
-          { upTo: '100000', percent: '2.5' },
-        ],
-      },
-      'profit on cost: 2.5 % to 100,000, 1.5 % beyond',
-    ],
-  ])('says %j', (content, words) => {
-    expect(describeMarkup({ ...markup, ...content }, job, POINT_FORMAT)).toBe(words);
-  });
-
-  it('names all that a markup on everything stands on', () => {
-    expect(describeMarkup({ ...markup, base: 'running' }, job, POINT_FORMAT)).toBe(
-      '10 % profit on cost, tax, overhead and contingency',
-    );
   });
 });

@@ -1,0 +1,85 @@
+import { describe, expect, it } from '@jest/globals';
+import { type Doubt, type DoubtAbout, RULE_ORDER } from '@zest/core/doubts/doubt';
+import { createJob, settingsOf } from '@zest/core/job/job';
+import { createTestJob } from '@zest/core/testing/job';
+import { formatsOf } from '../stores/context.tsx';
+import { RULE_WORDS, describeDoubt } from './describeDoubt.ts';
+
+const us = createTestJob().job;
+const metric = createTestJob('metric').job;
+const place = { at: 'figures' } as const;
+const say = (about: DoubtAbout, job = us, more = {}): string => {
+  const doubt: Doubt = { key: 'k', name: 'Thing', about, place };
+  return describeDoubt(doubt, job, formatsOf({ ...settingsOf(job), ...more }));
+};
+
+/** One of each rule, so that a new rule without words is missed here. */
+const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
+  [{ rule: 'sheet-without-scale', marks: 0 }, /none is set\. Set it/],
+  [{ rule: 'sheet-without-scale', marks: 3 }, /3 marks.*until the scale is set/],
+  [{ rule: 'scope-without-marks' }, /Measure it, or remove it/],
+  [{ rule: 'scope-priced-nowhere' }, /Apply an assembly/],
+  [{ rule: 'marks-overlap', areaM2: 9.290304 }, /100\.0 ft² in common/],
+  [{ rule: 'opening-beyond-wall', side: 'height', openingM: 3.048, wallM: 2.7432 }, /10′.*wall of 9′/],
+  [{ rule: 'formula-wrong', failure: { kind: 'no-quantity' } }, /./],
+  [{ rule: 'line-without-price', failure: { kind: 'no-price' } }, /price/i],
+  [{ rule: 'units-differ', failure: { kind: 'no-price' } }, /./],
+  [{ rule: 'line-without-unit' }, /Give it a unit/],
+  [{ rule: 'line-without-code' }, /cost code/],
+  [{ rule: 'line-without-section' }, /Move it into a section/],
+  [{ rule: 'zero-quantity' }, /Type its quantity, or remove/],
+  [{ rule: 'unconfirmed', source: 'Heron Slip', quantity: 1204.5, unit: 'ft' }, /1,204\.50? ft.*Heron Slip/],
+  [{ rule: 'pinned-far', pinned: 500, flowing: 720, unit: 'ft²' }, /Pinned at 500.*720.* ft² flow/],
+  [{ rule: 'price-old', date: '2026-01-05', days: 324 }, /2026-01-05, 324 days ago/],
+  [{ rule: 'price-old', date: '2026-11-24', days: 1 }, /1 day ago/],
+  [{ rule: 'quote-expired', company: 'Mudlark', validUntil: '2026-11-20' }, /Mudlark.*2026-11-20/],
+  [
+    { rule: 'yardstick-out', each: 231.4, low: '150', high: '220', of: 'price', unit: 'ft²' },
+    /\$231\.40 \/ ft² is outside of 150 to 220/,
+  ],
+  [
+    { rule: 'yardstick-out', each: 0.5, low: '', high: '0.4', of: 'hours', unit: '' },
+    /0\.50 h.*0\.4 at most/,
+  ],
+  [{ rule: 'yardstick-out', each: 3, low: '4', high: '', of: 'cost', unit: 'ea' }, /4 at least/],
+  [
+    { rule: 'alternate-doubles', alternate: 'Tile', base: 'Rubber floor' },
+    /Tile adds it.*‘Rubber floor’.*goes with the alternate/,
+  ],
+];
+
+describe('what a doubt says', () => {
+  it('has words for every rule, above the list and in it', () => {
+    expect(new Set(ABOUTS.map(([{ rule }]) => rule))).toEqual(new Set(RULE_ORDER));
+    expect(Object.keys(RULE_WORDS).sort()).toEqual([...RULE_ORDER].sort());
+  });
+
+  it.each(ABOUTS)('%j', (about, words) => {
+    const text = say(about);
+    expect(text).toMatch(words);
+    expect(text.endsWith('.')).toBe(true);
+  });
+
+  it('is in the measures and marks of the job', () => {
+    const comma = { decimalMark: ',', groupMark: '.', currency: 'EUR' };
+    expect(say({ rule: 'marks-overlap', areaM2: 12.5 }, metric, comma)).toMatch(/12,50? m²/);
+    expect(say({ rule: 'unconfirmed', source: '', quantity: 1204.5, unit: 'm' }, metric, comma)).toMatch(
+      /1\.204,50? m came along\./,
+    );
+    expect(
+      say(
+        { rule: 'yardstick-out', each: 1540, low: '900', high: '1500', of: 'price', unit: 'm²' },
+        metric,
+        comma,
+      ),
+    ).toMatch(/1\.540,00/);
+  });
+
+  it('names what a failure is about even where it is gone from the job', () => {
+    const text = say(
+      { rule: 'line-without-price', failure: { kind: 'no-price' } },
+      createJob([settingsOf(us)]),
+    );
+    expect(text.length).toBeGreaterThan(10);
+  });
+});
