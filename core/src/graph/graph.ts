@@ -114,8 +114,9 @@ export class Graph {
       this.#dirty[node] = 0;
       this.#evaluate(node);
     }
-    const failure = this.#failures.get(node);
-    return failure === undefined ? { value: this.#values[node] as number } : { failure };
+    return this.#failed[node] === 1
+      ? { failure: this.#failureOf(node) }
+      : { value: this.#values[node] as number };
   }
 
   /** Every defined node without a figure, with the reason. */
@@ -207,8 +208,13 @@ export class Graph {
     this.#readers.push([]);
     this.#rules.push(undefined);
     this.#run.push(NO_COMPUTE);
-    this.#fail(node, { kind: 'missing', node: id });
+    // Missing until it has a rule; said in words only where somebody asks.
+    this.#failed[node] = 1;
     return node;
+  }
+
+  #failureOf(node: number): Failure {
+    return this.#failures.get(node) ?? { kind: 'missing', node: this.#ids[node] as string };
   }
 
   #grow(): void {
@@ -326,17 +332,19 @@ export class Graph {
 
   #evaluate(node: number): void {
     const before = this.#values[node] as number;
-    const failedBefore = this.#failed[node] === 1 ? this.#failures.get(node) : undefined;
+    const wasFailed = this.#failed[node] === 1;
+    const failedBefore = wasFailed ? this.#failures.get(node) : undefined;
     const failure = this.#figure(node);
     if (failure !== undefined) {
       this.#fail(node, failure);
       // A failed operand reads as zero, so that sums over what is known can skip it.
       this.#values[node] = 0;
-    } else if (failedBefore !== undefined) {
-      this.#failures.delete(node);
+    } else if (wasFailed) {
+      if (failedBefore !== undefined) this.#failures.delete(node);
       this.#failed[node] = 0;
     }
-    if (sameFailure(failure, failedBefore) && before === this.#values[node]) return;
+    const isFailed = failure !== undefined;
+    if (isFailed === wasFailed && sameFailure(failure, failedBefore) && before === this.#values[node]) return;
     this.#changed.push(node);
     for (const reader of this.#readers[node] as number[]) this.#markDirty(reader);
   }
@@ -349,7 +357,7 @@ export class Graph {
     const at = this.#inputs[node] as Int32Array;
     if (kind === COMPUTE)
       for (let slot = 0; slot < at.length; slot += 1)
-        if (this.#failed[at[slot] as number] === 1) return this.#failures.get(at[slot] as number);
+        if (this.#failed[at[slot] as number] === 1) return this.#failureOf(at[slot] as number);
     const value = (this.#run[node] as Compute)(this.#values, at);
     if (!Number.isFinite(value)) return this.#explain(node, at);
     this.#values[node] = value;
