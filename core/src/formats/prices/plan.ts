@@ -37,6 +37,18 @@ const pricesOf = (draft: PriceDraft): Partial<Item> =>
 const differs = (from: Item, to: Item): boolean =>
   (Object.keys(to) as (keyof Item)[]).some((key) => JSON.stringify(from[key]) !== JSON.stringify(to[key]));
 
+const DECIMALS = ['material', 'laborHours', 'equipment', 'subcontract', 'other', 'wastePercent'] as const;
+
+/** A list says 21.7 where the book says 21.70: the same price, which stays as it was written. */
+function withoutSame(from: Item, changed: Partial<Item>): Partial<Item> {
+  const isSame = (field: (typeof DECIMALS)[number]): boolean => {
+    const [before, now] = [from[field] ?? '', changed[field] ?? ''];
+    return before !== '' && now !== '' && Number(before) === Number(now);
+  };
+  const same = new Set<string>(DECIMALS.filter(isSame));
+  return Object.fromEntries(Object.entries(changed).filter(([field]) => !same.has(field)));
+}
+
 /** What taking a price list over would change. Nothing is changed yet. */
 export function planPrices(
   { drafts }: Pick<ReadPrices, 'drafts'>,
@@ -54,7 +66,7 @@ export function planPrices(
       added.push({ ...BLANK_ITEM, description: draft.code, ...draft, id: makeId('item') });
       continue;
     }
-    const to: Item = policy === 'update' ? { ...from, ...draft } : { ...from, ...pricesOf(draft) };
+    const to: Item = { ...from, ...withoutSame(from, policy === 'update' ? draft : pricesOf(draft)) };
     if (policy === 'keep' || !differs(from, to)) kept += 1;
     else updated.push([from, to]);
   }

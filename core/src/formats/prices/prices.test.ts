@@ -146,6 +146,20 @@ describe('taking a price list over', () => {
     expect(plan('keep').added).toMatchObject([{ code: 'B', material: '6', unit: 'ea' }]);
   });
 
+  it('takes 4.00 for the 4 that is there, and leaves it as it was written', () => {
+    const list = read([
+      ['Code', 'Description', 'Material'],
+      ['A', 'Old words', '4.00'],
+    ]);
+    expect(planPrices(list, book, 'update', makeId)).toEqual({ added: [], updated: [], kept: 1 });
+    // Nothing is not the same as no cost.
+    const free = read([
+      ['Code', 'Description', 'Material'],
+      ['A', 'Old words', '0'],
+    ]);
+    expect(planPrices(free, book, 'update', makeId).updated).toMatchObject([[{}, { material: '0' }]]);
+  });
+
   it('raises prices by percent and dates them, hours untouched', () => {
     const [[, raised] = []] = raisePrices([{ ...old, laborHours: '2' }], 2.5, ['material'], '2026-11-25');
     expect(raised).toMatchObject({ material: '4.1', laborHours: '2', date: '2026-11-25' });
