@@ -105,6 +105,29 @@ test('quotes are leveled side by side, and the one that is taken is a line of th
   await expect(rowOf(page, /Roofing/)).toContainText('no quote taken');
 });
 
+test('a package is quoted line by line, and the quote that is taken prices its lines', async ({ page }) => {
+  await openEstimate(page);
+  await page.getByRole('link', { name: 'Quotes', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a package' }).click();
+  await page.getByLabel('Priced').selectOption({ label: 'line by line' });
+  await expect(page.getByText('No lines are asked for yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a quote' }).click();
+  await page.getByRole('button', { name: 'Choose the lines' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Lines of the package' });
+  await dialog.getByLabel('Search the lines').fill('vapor boat bay');
+  await dialog.getByRole('checkbox', { name: /Vapor barrier, Slab on grade, boat bay/ }).check();
+  await dialog.getByRole('button', { name: 'Ask for 1 line' }).click();
+  const price = page.getByLabel(/^Vapor barrier, .*, one ft², by Company 1/);
+  await expect(page.getByRole('row', { name: /^Together/ })).toContainText('1 line not quoted');
+  await price.fill('0.5');
+  await price.press('Enter');
+  // 5,600 ft², as they are pinned, at 0.50.
+  await expect(page.getByRole('row', { name: /^Together/ })).toContainText('$2,800.00');
+  await page.getByRole('radio', { name: 'take it: Company 1' }).check();
+  await page.getByRole('link', { name: 'Lines', exact: true }).click();
+  await expect(rowOf(page, /Vapor barrier/).first()).toContainText('$2,800.00');
+});
+
 test('alternates are each an add or a deduct, and any choice is priced at once', async ({ page }) => {
   await openEstimate(page);
   await page.getByRole('tab', { name: 'Alternates' }).click();
@@ -197,7 +220,11 @@ test('lines come along from another job unconfirmed, and the second look asks fo
   await gridOf(page).getByRole('gridcell', { name: 'Sitework' }).click();
   await page.getByRole('button', { name: 'Copy from a job' }).click();
   const dialog = page.getByRole('dialog', { name: 'Copy from another job' });
-  await dialog.getByLabel('Job').selectOption({ label: 'Heron Slip Boat Store' });
+  // Prices in another currency come along as they are, and that is said.
+  await dialog.getByRole('combobox').selectOption({ label: 'Orchard Row Pavilion' });
+  await expect(dialog.getByRole('note')).toContainText('Its prices are in EUR, this job is in USD.');
+  await dialog.getByRole('combobox').selectOption({ label: 'Heron Slip Boat Store' });
+  await expect(dialog.getByRole('note')).toHaveCount(0);
   await dialog.getByLabel('Search its lines').fill('mats');
   await dialog.getByRole('checkbox').first().check();
   await dialog.getByRole('button', { name: 'Copy 1 line' }).click();

@@ -1,20 +1,18 @@
-import { Button } from '@chakra-ui/react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { put } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
+import { settingsOf } from '@zest/core/job/job';
 import { type CopiedRow, copyRows } from '@zest/core/library/copyRows';
-import { plainWords } from '@zest/core/pricing/bookSearch';
-import { formatMoney } from '@zest/core/pricing/money';
-import { listShownRows, reportLine } from '@zest/core/reports/estimateReport';
+import { type ReportLine, listShownRows, reportLine } from '@zest/core/reports/estimateReport';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { tell } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { writeQuantity } from '../../components/writeQuantity.ts';
 import { plural } from '../../messages/words.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { formatsOf, useOpenJob, useServices } from '../../stores/context.tsx';
-import { settingsOf } from '@zest/core/job/job';
+import { LinePicker } from './LinePicker.tsx';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;
@@ -24,6 +22,7 @@ interface CopyDialogProps {
 interface Source {
   readonly calculation: Calculation;
   readonly rows: readonly CopiedRow[];
+  readonly lines: readonly ReportLine[];
 }
 
 /** Lines of another job, with the assemblies and prices they stand on. Their quantities come unconfirmed. */
@@ -53,10 +52,11 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
     const rows = listShownRows(calculation).filter(
       (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
     );
-    setSource({ calculation, rows });
+    setSource({ calculation, rows, lines: rows.map((row) => reportLine(calculation, row)) });
   };
   const ready = source === undefined || source === 'reading' ? undefined : source;
-  const shown = useMemo(() => (ready === undefined ? [] : findRows(ready, text)), [ready, text]);
+  const ours = settingsOf(job).currency;
+  const theirs = ready === undefined ? undefined : settingsOf(ready.calculation.job).currency;
   const copy = (): void => {
     if (ready === undefined) return;
     const rows = ready.rows.filter(({ key }) => chosen.has(key));
@@ -78,12 +78,9 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
           <span className="soft" style={{ marginRight: 'auto' }}>
             Quantities arrive unconfirmed.
           </span>
-          <Button size="sm" variant="outline" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button size="sm" disabled={chosen.size === 0} onClick={copy}>
+          <DialogButtons onCancel={onClose} onDone={copy} disabled={chosen.size === 0}>
             Copy {chosen.size === 0 ? '' : plural(chosen.size, 'line')}
-          </Button>
+          </DialogButtons>
         </>
       }
     >
@@ -117,58 +114,23 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
         )}
         {jobs?.length === 0 ? <p className="soft">There is no other job yet.</p> : null}
         {source === 'reading' ? <p role="status">Reading the job…</p> : null}
+        {theirs === undefined || theirs === ours ? null : (
+          <p className="field-error" role="note">
+            Its prices are in {theirs}, this job is in {ours}. Figures come along as they are and are not
+            converted: price what you copy anew.
+          </p>
+        )}
         {ready === undefined ? null : (
-          <div className="copy-list" role="group" aria-label="Lines of the other job">
-            {shown.map((row) => (
-              <CopyRow
-                key={row.key}
-                row={row}
-                source={ready}
-                checked={chosen.has(row.key)}
-                onToggle={() => {
-                  const next = new Set(chosen);
-                  if (!next.delete(row.key)) next.add(row.key);
-                  setChosen(next);
-                }}
-              />
-            ))}
-            {shown.length === 0 ? <p className="soft">No line has these words.</p> : null}
-          </div>
+          <LinePicker
+            label="Lines of the other job"
+            lines={ready.lines}
+            text={text}
+            chosen={chosen}
+            onChoose={setChosen}
+            formats={formatsOf(settingsOf(ready.calculation.job))}
+          />
         )}
       </div>
     </Modal>
-  );
-}
-
-function findRows({ calculation, rows }: Source, text: string): readonly CopiedRow[] {
-  const words = plainWords(text);
-  if (words.length === 0) return rows;
-  return rows.filter((row) => {
-    const line = reportLine(calculation, row);
-    const said = ` ${plainWords(`${line.code} ${line.description}`).join(' ')}`;
-    return words.every((word) => said.includes(` ${word}`));
-  });
-}
-
-interface CopyRowProps {
-  readonly row: CopiedRow;
-  readonly source: Source;
-  readonly checked: boolean;
-  readonly onToggle: () => void;
-}
-
-function CopyRow({ row, source: { calculation }, checked, onToggle }: CopyRowProps) {
-  const { money, numbers } = formatsOf(settingsOf(calculation.job));
-  const line = reportLine(calculation, row);
-  const quantity =
-    line.quantity === undefined ? '' : `${writeQuantity(line.quantity, line.unit, numbers)} ${line.unit}`;
-  return (
-    <label className="copy-row">
-      <input type="checkbox" checked={checked} onChange={onToggle} />
-      <span className="soft">{line.code}</span>
-      <span className="cut">{line.description}</span>
-      <span className="soft">{row.type === 'scope' ? 'with its assemblies' : quantity}</span>
-      <span className="right">{line.extension === undefined ? '' : formatMoney(line.extension, money)}</span>
-    </label>
   );
 }

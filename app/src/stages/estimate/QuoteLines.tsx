@@ -1,18 +1,20 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { put } from '@zest/core/job/change';
 import type { Package, Quote } from '@zest/core/job/records/quote';
-import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { isPriced } from '@zest/core/estimate/rows';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { sumPrices } from '@zest/core/estimate/quotes';
 import { listShownRows, reportLine } from '@zest/core/reports/estimateReport';
 import { settingsOf } from '@zest/core/job/job';
+import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { writeQuantity } from '../../components/writeQuantity.ts';
 import { plural } from '../../messages/words.ts';
 import { useAsItIs, useFormats, useOpenJob } from '../../stores/context.tsx';
-import { describeRow } from './cells.tsx';
+import { LinePicker } from './LinePicker.tsx';
+import { describeAlone } from './cells.tsx';
 import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
 
 interface QuoteLinesProps {
@@ -43,7 +45,7 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
         <thead>
           <tr>
             <th scope="col">Line</th>
-            <th scope="col" className="right">
+            <th scope="col" className="right tight">
               Quantity
             </th>
             {quotes.map((quote) => (
@@ -54,15 +56,15 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
         <tbody>
           {lines.map((line) => (
             <tr key={line.row.key}>
-              <th scope="row">{describeRow(line)}</th>
-              <td className="right">
+              <th scope="row">{describeAlone(line)}</th>
+              <td className="right tight">
                 {line.quantity === undefined ? '' : writeQuantity(line.quantity, line.unit, numbers)}{' '}
                 <span className="unit">{line.unit}</span>
               </td>
               {quotes.map((quote) => (
                 <td key={quote.id}>
                   <MoneyInput
-                    label={`${describeRow(line)}, one ${line.unit}, by ${quote.company}`}
+                    label={`${describeAlone(line)}, one ${line.unit}, by ${quote.company}`}
                     value={quote.prices[line.row.key] ?? ''}
                     onCommit={(amount) => {
                       const { [line.row.key]: _before, ...others } = quote.prices;
@@ -79,7 +81,7 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
         <tfoot>
           <tr>
             <th scope="row">Together</th>
-            <td />
+            <td className="tight" />
             {sums.map(({ total, missing }, at) => (
               <td key={quotes[at]?.id} className="right">
                 <b>{formatMoney(total, money)}</b>
@@ -90,6 +92,12 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
           <TakenRow each={each} quotes={quotes} change={change} under={1} />
         </tfoot>
       </table>
+      {lines.length > 0 ? null : (
+        <p className="soft" style={{ margin: '0 0 8px' }}>
+          No lines are asked for yet, and none is in the bid by this package. Those that are chosen take the
+          prices of the quote that is taken.
+        </p>
+      )}
       <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>
         {lines.length === 0 ? 'Choose the lines' : 'Choose other lines'}
       </Button>
@@ -115,22 +123,25 @@ interface ChooseLinesProps {
 
 function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
   const { calculation } = useOpenJob();
+  const formats = useFormats();
   const [keys, setKeys] = useState(chosen);
   const [text, setText] = useState('');
-  const rows = listShownRows(calculation).filter(
-    (row): row is EstimateRow => isPriced(row) && row.type !== 'quote',
+  const lines = useMemo(
+    () =>
+      listShownRows(calculation)
+        .filter((row) => isPriced(row) && row.type !== 'quote')
+        .map((row) => reportLine(calculation, row)),
+    [calculation],
   );
-  const said = rows.map((row) => describeRow(reportLine(calculation, row)));
-  const wanted = text.trim().toLowerCase();
   return (
     <Modal
       title="Lines of the package"
-      size="lg"
+      size="xl"
       onClose={onClose}
       footer={
-        <Button size="sm" onClick={() => onChoose([...keys])}>
-          Take {plural(keys.size, 'line')}
-        </Button>
+        <DialogButtons onCancel={onClose} onDone={() => onChoose([...keys])}>
+          Ask for {plural(keys.size, 'line')}
+        </DialogButtons>
       }
     >
       <div className="form">
@@ -141,24 +152,14 @@ function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <div className="copy-list">
-          {rows.map((row, at) =>
-            wanted !== '' && said[at]?.toLowerCase().includes(wanted) !== true ? null : (
-              <label key={row.key} className="copy-row">
-                <input
-                  type="checkbox"
-                  checked={keys.has(row.key)}
-                  onChange={() => {
-                    const next = new Set(keys);
-                    if (!next.delete(row.key)) next.add(row.key);
-                    setKeys(next);
-                  }}
-                />
-                <span className="cut">{said[at]}</span>
-              </label>
-            ),
-          )}
-        </div>
+        <LinePicker
+          label="Lines of the estimate"
+          lines={lines}
+          text={text}
+          chosen={keys}
+          onChoose={setKeys}
+          formats={formats}
+        />
       </div>
     </Modal>
   );

@@ -20,6 +20,13 @@ export function describeRow({ row, description }: ReportLine): string {
   return description || 'No section';
 }
 
+/** What a row is called where it does not stand under what it is measured on. */
+export function describeAlone(line: ReportLine): string {
+  const { row } = line;
+  const words = describeRow(line);
+  return row.type === 'component' && row.spread !== true ? `${words}, ${row.scope.name}` : words;
+}
+
 interface DescriptionProps {
   readonly row: EstimateRow;
   readonly line: ReportLine;

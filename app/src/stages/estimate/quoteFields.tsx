@@ -52,7 +52,7 @@ export function TakenRow({ each, quotes, change, under = 0 }: TakenRowProps) {
   return (
     <tr>
       <th scope="row">Taken</th>
-      {under === 0 ? null : <td colSpan={under} />}
+      {under === 0 ? null : <td className="tight" colSpan={under} />}
       {quotes.map(({ id, company }) => (
         <td key={id} className="right">
           <label>
