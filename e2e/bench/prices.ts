@@ -9,7 +9,7 @@ import { BookSearch } from '@zest/core/pricing/bookSearch';
 import { createChance } from '@zest/core/testing/job';
 import { type BenchFigure, median, quantile, timeRuns } from './figures.ts';
 import { USUAL, createLargeJob } from './largeJob.ts';
-import { type Bench, importLargeJob } from './pages.ts';
+import { type Bench, importLargeJob, startFrames } from './pages.ts';
 
 const RUNS = 7;
 const ITEMS = 20_000;
@@ -157,12 +157,27 @@ export async function measureBook(bench: Bench): Promise<readonly BenchFigure[]>
     );
   }
   const cells = await cellTimes(page);
+  const scroll = await scrollFrames(page);
   await page.context().close();
   return [
     { name: 'book.open', value: median(opens), unit: 'ms' },
     { name: 'edit.cell.p95', value: quantile(cells, 0.95), unit: 'ms' },
     { name: 'edit.cell', value: median(cells), unit: 'ms' },
+    { name: 'scroll.lines.p95', value: quantile(scroll, 0.95), unit: 'ms' },
   ];
+}
+
+/** Frames while 5,000 lines fly by under the wheel. */
+async function scrollFrames(page: Page): Promise<readonly number[]> {
+  const box = await page.getByRole('grid', { name: 'Estimate' }).boundingBox();
+  if (box === null) throw new Error('scrollFrames: no lines');
+  await page.mouse.move(box.x + 300, box.y + 300);
+  const stop = await startFrames(page);
+  for (let i = 0; i < 60; i += 1) {
+    await page.mouse.wheel(0, i < 30 ? -240 : 240);
+    await page.evaluate(() => new Promise(requestAnimationFrame));
+  }
+  return stop();
 }
 
 async function cellTimes(page: Page): Promise<readonly number[]> {

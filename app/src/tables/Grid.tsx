@@ -207,7 +207,7 @@ export function Grid<Row>(props: GridProps<Row>) {
               <GridRow
                 key={keyOf(row)}
                 id={keyOf(row)}
-                className={`${classOf?.(row) ?? ''} ${index === focus.row ? 'on' : ''}`}
+                className={`${classOf?.(row) ?? ''} ${index !== focus.row ? '' : editing === undefined ? 'on' : 'on editing'}`}
                 movable={props.onMove !== undefined && props.isMovable?.(row) === true}
                 template={template}
                 start={start}

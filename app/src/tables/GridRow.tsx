@@ -9,7 +9,6 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { GripVertical } from 'lucide-react';
 import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
 import { useCatchUp } from '../stores/context.tsx';
 import { RowCells, type RowCellsProps } from './RowCells.tsx';
@@ -112,9 +111,7 @@ function DragRow({ id, index, className, movable, style, children }: RowFramePro
           aria-hidden="true"
           title="Take it elsewhere; Alt and the arrow keys do it too"
           onPointerDown={(event) => drag.listeners?.['onPointerDown']?.(event)}
-        >
-          <GripVertical size={12} />
-        </span>
+        />
       ) : null}
     </div>
   );
