@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, startTransition, useState } from 'react';
-import { type Root, createRoot } from 'react-dom/client';
+import { type TestPage, openTestPage } from '../testing/page.ts';
 import { Grid, type GridEdit } from './Grid.tsx';
 
 interface Row {
@@ -32,8 +32,7 @@ const COLUMNS = [
   },
 ];
 
-let root: Root;
-let host: HTMLElement;
+let page: TestPage;
 /** Takes rows that were changed, now or in a moment. */
 let release: (() => void) | undefined;
 
@@ -51,43 +50,24 @@ function Table({ rows, hold }: { readonly rows: readonly Row[]; readonly hold: b
   return <Grid label="Things" columns={COLUMNS} rows={shown} keyOf={({ key }) => key} onEdit={onEdit} />;
 }
 
-async function open(count: number, hold = false): Promise<void> {
-  await act(async () => root.render(<Table rows={makeRows(count)} hold={hold} />));
-}
-
-const grid = (): HTMLElement => host.querySelector<HTMLElement>('[role=grid]') as HTMLElement;
-const cell = (row: number, column: number): HTMLElement =>
-  host.querySelector<HTMLElement>(`#Things-${row}-${column}`) as HTMLElement;
-const editor = (): HTMLInputElement | null => host.querySelector('input');
-const press = (key: string, target: HTMLElement = grid()): Promise<void> =>
-  act(async () => {
-    target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
-  });
-const pick = (row: number, column: number): Promise<void> =>
-  act(async () => {
-    cell(row, column).dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));
-  });
-const type = (text: string): Promise<void> =>
-  act(async () => {
-    const field = editor() as HTMLInputElement;
-    // As a browser does it: through the element, not React's own bookkeeping of it.
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
-    field.dispatchEvent(new Event('input', { bubbles: true }));
-  });
+const open = (count: number, hold = false): Promise<void> =>
+  page.show(<Table rows={makeRows(count)} hold={hold} />);
+const grid = (): HTMLElement => page.find('[role=grid]');
+const cell = (row: number, column: number): HTMLElement => page.find(`#Things-${row}-${column}`);
+const editor = (): HTMLInputElement | null => page.host.querySelector('input');
+const pick = (row: number, column: number): Promise<void> => page.mouse('mousedown', cell(row, column));
+const press = (key: string): Promise<void> => page.press(key, grid());
 
 beforeEach(() => {
-  (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
-  // jsdom lays nothing out; the table asks how much of it is seen.
+  page = openTestPage();
+  // The table asks how much of it is seen.
   jest.spyOn(Element.prototype, 'clientHeight', 'get').mockReturnValue(540);
   jest.spyOn(Element.prototype, 'clientWidth', 'get').mockReturnValue(800);
-  host = document.body.appendChild(document.createElement('div'));
-  root = createRoot(host);
   release = undefined;
 });
 
 afterEach(async () => {
-  await act(async () => root.unmount());
-  host.remove();
+  await page.end();
   jest.restoreAllMocks();
 });
 
@@ -95,7 +75,7 @@ describe('a table that is worked like a spreadsheet', () => {
   it('draws what is seen of many rows, and says how many there are', async () => {
     await open(5000);
     expect(grid().getAttribute('aria-rowcount')).toBe('5000');
-    const drawn = host.querySelectorAll('[role=row]').length;
+    const drawn = page.host.querySelectorAll('[role=row]').length;
     expect(drawn).toBeGreaterThan(20);
     expect(drawn).toBeLessThan(60);
   });
@@ -106,8 +86,8 @@ describe('a table that is worked like a spreadsheet', () => {
     expect(grid().getAttribute('aria-activedescendant')).toBe('Things-1-1');
     await press('7');
     expect(editor()?.value).toBe('7');
-    await type('72');
-    await press('Enter', editor() as HTMLElement);
+    await page.type('72');
+    await page.press('Enter');
     expect(editor()).toBeNull();
     expect(cell(1, 1).textContent).toBe('72.00 ea');
     expect(grid().getAttribute('aria-activedescendant')).toBe('Things-2-1');
@@ -121,7 +101,7 @@ describe('a table that is worked like a spreadsheet', () => {
     const field = editor() as HTMLElement;
     const seen: (string | null)[] = [];
     const observer = new MutationObserver(() => seen.push(cell(1, 1).textContent));
-    observer.observe(host, { subtree: true, childList: true, characterData: true });
+    observer.observe(page.host, { subtree: true, childList: true, characterData: true });
     await act(async () => {
       field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
       release?.();
@@ -135,12 +115,12 @@ describe('a table that is worked like a spreadsheet', () => {
     await open(5);
     await pick(2, 1);
     await press('Enter');
-    await type('about ten');
-    await press('Enter', editor() as HTMLElement);
-    expect(host.querySelector('[role=alert]')?.textContent).toBe('This is no figure.');
+    await page.type('about ten');
+    await page.press('Enter');
+    expect(page.host.querySelector('[role=alert]')?.textContent).toBe('This is no figure.');
     expect(editor()?.value).toBe('about ten');
-    await press('Escape', editor() as HTMLElement);
-    expect(host.querySelector('[role=alert]')).toBeNull();
+    await page.press('Escape');
+    expect(page.host.querySelector('[role=alert]')).toBeNull();
     expect(cell(2, 1).textContent).toBe('2.00 ea');
   });
 
@@ -148,11 +128,11 @@ describe('a table that is worked like a spreadsheet', () => {
     await open(5);
     await pick(0, 1);
     await press('F2');
-    await type('9');
-    await act(async () => editor()?.blur());
+    await page.type('9');
+    await page.leave();
     expect(cell(0, 1).textContent).toBe('9.00 ea');
     await press('F2');
-    await press('Enter', editor() as HTMLElement);
+    await page.press('Enter');
     expect(cell(0, 1).textContent).toBe('9.00 ea');
   });
 
@@ -167,10 +147,8 @@ describe('a table that is worked like a spreadsheet', () => {
   it('selects a block with Shift, told to readers', async () => {
     await open(5);
     await pick(1, 0);
-    await act(async () => {
-      cell(3, 1).dispatchEvent(new MouseEvent('mousedown', { bubbles: true, shiftKey: true }));
-    });
-    const selected = [...host.querySelectorAll('[aria-selected=true]')].map(({ id }) => id);
+    await page.mouse('mousedown', cell(3, 1), { shiftKey: true });
+    const selected = [...page.host.querySelectorAll('[aria-selected=true]')].map(({ id }) => id);
     expect(selected).toHaveLength(6);
     expect(selected).toContain('Things-2-0');
   });
