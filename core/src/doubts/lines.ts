@@ -98,10 +98,10 @@ export function oldPrices(context: DoubtContext): readonly Doubt[] {
   return context.lines.flatMap((line): readonly Doubt[] => {
     const item = context.itemOf(line);
     if (item === undefined || asked.has(item.code)) return [];
-    const days = daysBetween(item.date, context.today);
-    if (days === undefined || days <= priceDays) return [];
     // Once for each item, not for each line that it prices.
     asked.add(item.code);
+    const days = daysBetween(item.date, context.today);
+    if (days === undefined || days <= priceDays) return [];
     const about: DoubtAbout = { rule: 'price-old', date: item.date, days };
     return [
       {
