@@ -1,6 +1,7 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { checkAnyRecord } from './checkRecord.ts';
 import type { Id } from './id.ts';
+import { forgetKeys } from './forgetKeys.ts';
 import { checkPlace, referencesOf } from './integrity.ts';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
@@ -70,7 +71,9 @@ export const remove =
       if (missing !== undefined)
         return refuse({ kind: 'record-missing-reference', type: record.type, id: record.id, missing });
     }
-    return accept({ ...EMPTY_DIFF, removed });
+    // Marks have no lines of their own.
+    const forgotten = onlyMarks ? EMPTY_DIFF : forgetKeys(job, gone);
+    return accept({ added: [], updated: forgotten.updated, removed: [...removed, ...forgotten.removed] });
   };
 
 /** Several commands as one: each sees the job as the ones before it left it. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { componentLine } from '../../estimate/lineKey.ts';
 import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
-import type { Command } from '../change.ts';
+import { type Command, remove } from '../change.ts';
 import { checkJob } from '../integrity.ts';
 import { type Job, applyDiff, createJob, invertDiff, listRecords } from '../job.ts';
 import type { RecordOf } from '../record.ts';
@@ -187,14 +187,14 @@ const job = createJob([
 ]);
 
 /** Carries a removal out; what is left must be sound, and undo must bring all of it back. */
-function without(command: Command): Job {
-  const diff = command(job);
+function without(command: Command, from: Job = job): Job {
+  const diff = command(from);
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
-  const after = applyDiff(job, diff.value);
+  const after = applyDiff(from, diff.value);
   expect(checkJob(after)).toBeUndefined();
   const back = applyDiff(after, invertDiff(diff.value));
   const sorted = (of: Job): unknown[] => [...listRecords(of)].sort((a, b) => (a.id < b.id ? -1 : 1));
-  expect(sorted(back)).toEqual(sorted(job));
+  expect(sorted(back)).toEqual(sorted(from));
   return after;
 }
 
@@ -251,6 +251,52 @@ describe('what goes with what', () => {
   it('a region leaves the job in none', () => {
     const [settings] = without(removeRegion(region.id)).settings.values();
     expect(settings).not.toHaveProperty('regionId');
+  });
+
+  it('a line is forgotten by all that speaks of it', () => {
+    const other: RecordOf<'line'> = { ...crewLine, id: makeId('line') };
+    const rated: RecordOf<'markup'> = {
+      type: 'markup',
+      id: makeId('markup'),
+      name: 'Profit',
+      percent: '10',
+      base: 'cost',
+      order: 9,
+      rates: [
+        { on: crewLine.id, percent: '4' },
+        { on: sectionId('06'), percent: '5' },
+      ],
+    };
+    const adjusted = (...lines: readonly string[]): RecordOf<'adjustment'> => ({
+      ...onSection,
+      id: makeId('adjustment'),
+      on: { what: 'lines', lines: [...lines] },
+    });
+    const [both, one] = [adjusted(crewLine.id, other.id), adjusted(crewLine.id)];
+    const measured: RecordOf<'yardstick'> = {
+      ...yardstick,
+      id: makeId('yardstick'),
+      on: { what: 'line', line: crewLine.id },
+    };
+    const asked: RecordOf<'package'> = {
+      ...pack,
+      id: makeId('package'),
+      by: 'lines',
+      lines: [crewLine.id, overridden.line],
+    };
+    const busy = createJob([...listRecords(job), other, rated, both, one, measured, asked]);
+    const after = without(remove(crewLine.id), busy);
+    expect(after.markup.get(rated.id)?.rates).toEqual([{ on: sectionId('06'), percent: '5' }]);
+    expect(after.adjustment.get(both.id)?.on).toEqual({ what: 'lines', lines: [other.id] });
+    expect(after.package.get(asked.id)?.lines).toEqual([overridden.line]);
+    // About nothing any more.
+    expect([after.adjustment.has(one.id), after.yardstick.has(measured.id)]).toEqual([false, false]);
+
+    // A section's rate goes with the section, and the lines of an assembly with what it was on.
+    expect(without(removeSection(sectionId('06')), busy).markup.get(rated.id)?.rates).toEqual([
+      { on: crewLine.id, percent: '4' },
+    ]);
+    expect(without(removeScope(wall.id), busy).package.get(asked.id)?.lines).toEqual([crewLine.id]);
   });
 
   it('an assembly that is taken off takes what was said of its lines', () => {
