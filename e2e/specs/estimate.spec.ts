@@ -72,6 +72,33 @@ test('lines that are selected are adjusted by percent, and the adjustment comes 
   await expect.poll(() => totalOf(page)).toBe(before);
 });
 
+test('a text is put into a whole block, sections and lines alike, as one step', async ({ page }) => {
+  await openEstimate(page);
+  const before = await totalOf(page);
+  const first = rowOf(page, /Silt fence/);
+  await first.getByRole('gridcell').nth(1).click();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.type('By others');
+  await page.keyboard.press('Control+Enter');
+  await expect(rowOf(page, /By others/)).toHaveCount(2);
+  await expect(page.getByRole('button', { name: 'Undo change 2 lines' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(rowOf(page, /By others/)).toHaveCount(0);
+  // A quantity, over what flows and what was typed.
+  await rowOf(page, /Crushed base/)
+    .first()
+    .getByRole('gridcell')
+    .nth(2)
+    .click();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.type('100');
+  await page.keyboard.press('Control+Enter');
+  await expect(rowOf(page, /Crushed base/).first()).toContainText('100.00');
+  await expect(rowOf(page, /Vapor barrier/).first()).toContainText('100.00');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => totalOf(page)).toBe(before);
+});
+
 test('quotes are leveled side by side, and the one that is taken is a line of the estimate', async ({
   page,
 }) => {

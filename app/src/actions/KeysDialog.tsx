@@ -1,5 +1,6 @@
 import { Modal } from '../components/Modal.tsx';
 import { useSetView, useView } from '../stores/context.tsx';
+import { TABLE_KEYS } from '../tables/gridKeys.ts';
 import { DRAWING_KEYS, useActions } from './useActions.ts';
 
 /** The keys, from the same list that runs them. */
@@ -9,19 +10,34 @@ export function KeysDialog() {
   const actions = useActions();
   if (!open) return null;
   return (
-    <Modal title="Keys" onClose={() => setView({ keysOpen: false })}>
+    <Modal title="Keys" size="xl" onClose={() => setView({ keysOpen: false })}>
       <div className="keys">
-        {actions
-          .filter(({ key }) => key !== undefined)
-          .map(({ id, label, key }) => (
-            <KeyLine key={id} what={label} keys={key ?? ''} />
-          ))}
-        <b style={{ gridColumn: '1 / 3', marginTop: 8 }}>While drawing</b>
-        {DRAWING_KEYS.map(([keys, what]) => (
-          <KeyLine key={keys} what={what} keys={keys} />
-        ))}
+        <div>
+          <KeyList
+            title="Anywhere"
+            keys={actions.flatMap(({ key, label }) => (key === undefined ? [] : [[key, label] as const]))}
+          />
+          <KeyList title="In a table" keys={TABLE_KEYS} />
+        </div>
+        <KeyList title="While drawing" keys={DRAWING_KEYS} />
       </div>
     </Modal>
+  );
+}
+
+interface KeyListProps {
+  readonly title: string;
+  readonly keys: readonly (readonly [keys: string, what: string])[];
+}
+
+function KeyList({ title, keys }: KeyListProps) {
+  return (
+    <section aria-label={title}>
+      <h3>{title}</h3>
+      {keys.map(([key, what]) => (
+        <KeyLine key={`${key} ${what}`} what={what} keys={key} />
+      ))}
+    </section>
   );
 }
 

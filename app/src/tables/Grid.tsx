@@ -118,8 +118,11 @@ export function Grid<Row>(props: GridProps<Row>) {
     scroller.current?.focus({ preventScroll: true });
     if (step !== undefined) goTo(moveCell(focus, step, rows.length, columns.length), false);
   };
+  /** An editor that is left because its block was filled has nothing more to give. */
+  const filling = useRef(false);
   /** False when the text was refused and the editor stays. */
   const commit = (text: string, step: Cell): boolean => {
+    if (filling.current) return true;
     const column = columns[focus.column];
     if (current === undefined || column === undefined) return true;
     const changed = text !== column.text(current);
@@ -188,6 +191,19 @@ export function Grid<Row>(props: GridProps<Row>) {
         aria-label={label}
         aria-rowcount={rows.length}
         aria-activedescendant={current === undefined ? undefined : cellId(label, focus)}
+        // Before the editor of the cell, whichever it is, takes Enter for the one cell.
+        onKeyDownCapture={(event) => {
+          const { target } = event;
+          if (editing === undefined || event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+          if (!(target instanceof HTMLInputElement) || target.getAttribute('aria-expanded') === 'true')
+            return;
+          event.preventDefault();
+          event.stopPropagation();
+          if (!handlers.fillBlock(target.value)) return;
+          filling.current = true;
+          stopEditing();
+          filling.current = false;
+        }}
         onKeyDown={(event) => (editing === undefined ? handlers.onKeyDown(event) : undefined)}
         onCopy={handlers.onCopy}
         onPaste={handlers.onPaste}

@@ -136,6 +136,28 @@ describe('a table that is worked like a spreadsheet', () => {
     expect(cell(0, 1).textContent).toBe('9.00 ea');
   });
 
+  it('puts a text into a whole block with Ctrl and Enter, and keeps the block', async () => {
+    await open(6);
+    await pick(1, 1);
+    await page.mouse('mousedown', cell(3, 1), { shiftKey: true });
+    await press('8');
+    await page.press('Enter', page.field(), { ctrlKey: true });
+    expect(editor()).toBeNull();
+    expect([0, 1, 2, 3, 4].map((row) => cell(row, 1).textContent)).toEqual([
+      '0.00 ea',
+      '8.00 ea',
+      '8.00 ea',
+      '8.00 ea',
+      '4.00 ea',
+    ]);
+    expect(page.host.querySelectorAll('[aria-selected=true]')).toHaveLength(3);
+    await press('x');
+    await page.type('about ten');
+    await page.press('Enter', page.field(), { ctrlKey: true });
+    expect(page.texts('[role=alert]')).toEqual(['This is no figure.']);
+    expect(cell(1, 1).textContent).toBe('8.00 ea');
+  });
+
   it('does not open what only shows', async () => {
     await open(5);
     await pick(0, 0);

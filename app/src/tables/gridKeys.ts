@@ -2,6 +2,18 @@ import type { ClipboardEvent, KeyboardEvent } from 'react';
 import type { GridEdit, GridProps } from './Grid.tsx';
 import { type Cell, type Range, blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
 
+/** What the keys of a table do, for those who look them up. */
+export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
+  ['Enter, F2', 'edit the cell; typing begins anew'],
+  ['Tab', 'take the text and go to the next cell'],
+  ['Ctrl+Enter', 'put what is typed into every selected cell of the column'],
+  ['Shift ↑ ↓ ← →', 'select a block of cells'],
+  ['Ctrl+C V', 'copy and paste the block, from and to spreadsheets too'],
+  ['Ctrl+D', 'fill the first row of the block down'],
+  ['Alt ↑ ↓', 'move the rows of the block'],
+  ['Delete', 'remove the rows of the block'],
+];
+
 interface HandlerContext<Row> {
   readonly props: GridProps<Row>;
   readonly at: Range;
@@ -80,7 +92,18 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
     );
     event.preventDefault();
   };
-  return { onKeyDown, onCopy, onPaste };
+  /** Puts a text into the column of the current cell in all rows of the block; true where it was taken. */
+  const fillBlock = (text: string): boolean => {
+    const column = columns[focus.column];
+    if (column === undefined) return false;
+    const edits = selectedRows
+      .filter((row) => column.editable?.(row) === true)
+      .map((row) => ({ row, column: column.id, text }));
+    const refused = edits.length === 0 ? undefined : props.onEdit(edits);
+    setRefusal(refused);
+    return refused === undefined;
+  };
+  return { onKeyDown, onCopy, onPaste, fillBlock };
 }
 
 const STEPS: Readonly<Record<string, Cell>> = {

@@ -6,6 +6,7 @@ import type { Id } from '@zest/core/job/id';
 import { orderAfter } from '@zest/core/job/job';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
 import type { Line } from '@zest/core/job/records/line';
+import type { Section } from '@zest/core/job/records/section';
 import type { EstimateRow } from '@zest/core/estimate/rows';
 import type { LineChange } from '@zest/core/job/commands/changeLines';
 import { tellProblem } from '../../components/toaster.tsx';
@@ -41,13 +42,15 @@ export function useEstimate(rows: readonly EstimateRow[]) {
   const edit = (edits: readonly GridEdit<EstimateRow>[]): string | undefined => {
     const changes: (readonly [string, LineChange])[] = [];
     const lines = new Map<string, Line>();
+    const sections = new Map<string, Section>();
     const costs = new Map<string, TypedCosts>();
     for (const { row, column, text } of edits) {
-      if (row.type === 'section' && row.section !== null)
-        return settle(
-          'rename a section',
-          put({ ...row.section, [column === 'code' ? 'code' : 'name']: text.trim() }),
-        );
+      if (row.type === 'section') {
+        if (row.section === null) continue;
+        const now = sections.get(row.key) ?? asItIs<'section'>(row.section);
+        sections.set(row.key, { ...now, [column === 'code' ? 'code' : 'name']: text.trim() });
+        continue;
+      }
       const edited = editRow(job, row, column, text, numbers, costs.get(row.key));
       if (!edited.ok) return describeProblem(edited.problem);
       const { change, line } = edited.value;
@@ -60,9 +63,13 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       lines.set(row.key, { ...now, ...line });
     }
     const count = new Set(edits.map(({ row }) => row.key)).size;
+    const label =
+      sections.size === count
+        ? `rename ${count === 1 ? 'a section' : plural(count, 'section')}`
+        : `change ${count === 1 ? 'a line' : plural(count, 'line')}`;
     return settle(
-      count === 1 ? 'change a line' : `change ${plural(count, 'line')}`,
-      sequence(put(...lines.values()), changeLines(changes, services.makeId)),
+      label,
+      sequence(put(...sections.values(), ...lines.values()), changeLines(changes, services.makeId)),
     );
   };
 
