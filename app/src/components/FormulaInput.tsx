@@ -43,7 +43,10 @@ interface FormulaInputProps {
   readonly className?: string;
   readonly onCommit: (kept: string) => string | undefined;
   /** In a cell of a table: what was typed to begin with, and what happens when the cell is left. */
-  readonly inCell?: { readonly first: string | undefined; readonly onLeave: (step?: Step, taken?: string) => void };
+  readonly inCell?: {
+    readonly first: string | undefined;
+    readonly onLeave: (step?: Step, taken?: string) => void;
+  };
 }
 
 const LIMIT = 9;
