@@ -72,6 +72,23 @@ test('lines that are selected are adjusted by percent, and the adjustment comes 
   await expect.poll(() => totalOf(page)).toBe(before);
 });
 
+test('what is typed right after a line is added goes into it, in an empty job too', async ({ page }) => {
+  await newJob(page, 'First line');
+  await goTo(page, 'Estimate');
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await expect(gridOf(page)).toBeFocused();
+  // Letters that are keys of pens elsewhere.
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Crane hire');
+  await page.keyboard.press('Enter');
+  await expect(rowOf(page, /Crane hire/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await page.keyboard.type('Crew of divers');
+  await page.keyboard.press('Enter');
+  await expect(rowOf(page, /Crew of divers/)).toBeVisible();
+  await expect(rowOf(page, /Crane hire/)).toBeVisible();
+});
+
 test('a text is put into a whole block, sections and lines alike, as one step', async ({ page }) => {
   await openEstimate(page);
   const before = await totalOf(page);

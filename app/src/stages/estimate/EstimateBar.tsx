@@ -8,7 +8,7 @@ import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';
 import { MoreMenu } from '../../components/MoreMenu.tsx';
 import { plural } from '../../messages/words.ts';
-import { useOpenJob } from '../../stores/context.tsx';
+import { useCatchUp, useOpenJob } from '../../stores/context.tsx';
 import { ColumnChoiceButton } from './ColumnChoice.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { USUAL_COLUMNS, listColumns } from './columns.tsx';
@@ -22,14 +22,23 @@ interface EstimateBarProps {
   readonly onColumns: (ids: readonly string[]) => void;
   readonly onCopy: () => void;
   readonly onTemplate: () => void;
+  /** Told once a line is there that the next keys are for. */
+  readonly onAdded: () => void;
 }
 
 /** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
 export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
-  const { rows, sectionId, shown, onColumns, onCopy, onTemplate } = props;
+  const { rows, sectionId, shown, onColumns, onCopy, onTemplate, onAdded } = props;
   const { job, calculation } = useOpenJob();
   const estimate = useEstimate(rows);
+  const catchUp = useCatchUp();
   const settings = settingsOf(job);
+  /** Letters typed right after it must find the new line, and not the pens. */
+  const addLine = (content?: Parameters<typeof estimate.addLine>[1]): void => {
+    estimate.addLine(sectionId, content);
+    catchUp();
+    onAdded();
+  };
   const spread = (): void => {
     const { linesBy, ...rest } = settings;
     const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
@@ -59,8 +68,8 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
       <MoreMenu
         label="More to add"
         entries={[
-          ['Add words', () => estimate.addLine(sectionId, { is: 'text', description: 'Words' })],
-          ['Add a subtotal', () => estimate.addLine(sectionId, { is: 'subtotal', description: 'Subtotal' })],
+          ['Add words', () => addLine({ is: 'text', description: 'Words' })],
+          ['Add a subtotal', () => addLine({ is: 'subtotal', description: 'Subtotal' })],
           ['Add a section inside', () => estimate.addSection(sectionId)],
           ['Take the section into the one before', () => nest(nestSection)],
           ['Take the section out again', () => nest(unnestSection)],
@@ -76,7 +85,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
       <Button size="sm" variant="outline" onClick={() => estimate.addSection()}>
         Add a section
       </Button>
-      <Button size="sm" onClick={() => estimate.addLine(sectionId)}>
+      <Button size="sm" onClick={() => addLine()}>
         Add a line
       </Button>
     </div>

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import type { EstimateRow } from '@zest/core/estimate/rows';
@@ -49,8 +49,10 @@ function EstimateWork() {
   const sectionId = sectionAt(rows, selection);
   const copy = useCallback(() => setAsking('copy'), []);
   const template = useCallback(() => setAsking('template'), []);
+  const stage = useRef<HTMLDivElement>(null);
+  const toLines = useCallback(() => stage.current?.querySelector<HTMLElement>('[role=grid]')?.focus(), []);
   return (
-    <div className="stage">
+    <div ref={stage} className="stage">
       <EstimateBar
         rows={rows}
         sectionId={sectionId}
@@ -58,6 +60,7 @@ function EstimateWork() {
         onColumns={choose}
         onCopy={copy}
         onTemplate={template}
+        onAdded={toLines}
       />
       <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 288px' }}>
         <div className="stage">

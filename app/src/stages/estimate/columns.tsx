@@ -238,7 +238,24 @@ const TOTAL_WIDTHS: Readonly<Record<CostKind | 'hours', string>> = {
   other: '78px',
 };
 
-function totalColumn(kind: CostKind | 'hours', { read, formats, calculation }: ColumnSource): Plain {
+/** A cost that can be typed over: editing begins with what was typed, and what was stands out. */
+function typedOver(
+  kind: CostKind | 'hours',
+  write: (row: EstimateRow) => string,
+  { calculation, formats }: ColumnSource,
+): Pick<Plain, 'text' | 'show'> {
+  const typedOn = (row: EstimateRow): string | undefined => typedCostsOf(calculation.job, row)[kind];
+  return {
+    text: (row) => {
+      const typed = typedOn(row);
+      return typed === undefined ? write(row) : plainToLocal(typed, formats.numbers);
+    },
+    show: (row) => <span className={typedOn(row) === undefined ? '' : 'typed-cost'}>{write(row)}</span>,
+  };
+}
+
+function totalColumn(kind: CostKind | 'hours', source: ColumnSource): Plain {
+  const { read, formats } = source;
   const { money, numbers } = formats;
   const write = (row: EstimateRow): string => {
     const amount = read(row).amounts[kind];
@@ -254,23 +271,12 @@ function totalColumn(kind: CostKind | 'hours', { read, formats, calculation }: C
       kind === 'hours'
         ? 'What is typed is for one unit of the line'
         : 'A cost that is typed is for one unit of the line',
-    text: (row) => {
-      const typed = typedCostsOf(calculation.job, row)[kind];
-      return typed === undefined ? write(row) : plainToLocal(typed, numbers);
-    },
-    show: (row) => (
-      <span className={typedCostsOf(calculation.job, row)[kind] === undefined ? '' : 'typed-cost'}>
-        {write(row)}
-      </span>
-    ),
+    ...typedOver(kind, write, source),
   };
 }
 
-function unitColumn(
-  id: string,
-  kind: CostKind | 'hours',
-  { read, formats, calculation }: ColumnSource,
-): Plain {
+function unitColumn(id: string, kind: CostKind | 'hours', source: ColumnSource): Plain {
+  const { read, formats } = source;
   const { money, numbers } = formats;
   const valueOf = (row: EstimateRow): number => {
     const per = read(row).perUnit;
@@ -287,15 +293,7 @@ function unitColumn(
     title: kind === 'hours' ? 'Hours / unit' : `${KIND_TITLES[kind]} / unit`,
     width: '96px',
     align: 'right',
-    text: (row) => {
-      const typed = typedCostsOf(calculation.job, row)[kind];
-      return typed === undefined ? write(row) : plainToLocal(typed, numbers);
-    },
-    show: (row) => (
-      <span className={typedCostsOf(calculation.job, row)[kind] === undefined ? '' : 'typed-cost'}>
-        {write(row)}
-      </span>
-    ),
+    ...typedOver(kind, write, source),
   };
 }
 
