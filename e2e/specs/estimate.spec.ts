@@ -401,4 +401,7 @@ test('an item is found by typing into its cell; a unit that does not fit says so
   await expect(mix).toContainText('units differ');
   await page.keyboard.press('Control+z');
   await expect(mix).toContainText('$164.00');
+  // The item and its unit were one step.
+  await page.keyboard.press('Control+z');
+  await expect(rowOf(page, /New line/)).toContainText('ea');
 });

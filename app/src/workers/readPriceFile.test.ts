@@ -101,3 +101,24 @@ describe('a price list as XLSX', () => {
     });
   });
 });
+
+describe('what is no price list at all', () => {
+  it.each([
+    ['a PDF', new TextEncoder().encode('%PDF-1.7\n7 0 obj\n<<')],
+    ['a picture', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0, 0, 13])],
+  ])('%s is refused, and not read as text', async (_what, { buffer }) => {
+    expect(await readPriceBytes(buffer as ArrayBuffer)).toMatchObject({
+      ok: false,
+      problem: { kind: 'price-file-damaged' },
+    });
+  });
+
+  it('is not a list in UTF-16, though every other byte of it is zero', async () => {
+    const text = new Uint8Array([
+      0xff,
+      0xfe,
+      ...[...'Code;Material\nA;5'].flatMap((c) => [c.charCodeAt(0), 0]),
+    ]);
+    expect(await readPriceBytes(text.buffer)).toMatchObject({ ok: true });
+  });
+});

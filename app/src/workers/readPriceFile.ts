@@ -104,11 +104,17 @@ export async function readXlsx(bytes: ArrayBuffer, onProgress: OnProgress = () =
   return sheets.length === 0 ? refuse({ kind: 'price-file-empty' }) : accept(sheets);
 }
 
-/** A workbook by its first bytes, whatever it is called; anything else is text. */
-export function readPriceBytes(bytes: ArrayBuffer, onProgress?: OnProgress): Promise<Read> {
-  const head = new Uint8Array(bytes, 0, Math.min(4, bytes.byteLength));
-  const isZip = head[0] === 0x50 && head[1] === 0x4b;
-  return isZip
-    ? readXlsx(bytes, onProgress)
-    : Promise.resolve(readCsv(decodeText(new Uint8Array(bytes)), onProgress));
+/** A drawing or a picture: a PDF says so, and text has no zero in it save as UTF-16. */
+function isNoText(bytes: Uint8Array): boolean {
+  const head = bytes.subarray(0, 4096);
+  if (String.fromCharCode(...head.subarray(0, 5)) === '%PDF-') return true;
+  const isUtf16 = (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
+  return !isUtf16 && head.includes(0);
+}
+
+/** A workbook by its first bytes, whatever it is called; anything else must be text. */
+export async function readPriceBytes(bytes: ArrayBuffer, onProgress?: OnProgress): Promise<Read> {
+  const all = new Uint8Array(bytes);
+  if (all[0] === 0x50 && all[1] === 0x4b) return readXlsx(bytes, onProgress);
+  return isNoText(all) ? refuse({ kind: 'price-file-damaged' }) : readCsv(decodeText(all), onProgress);
 }

@@ -108,13 +108,7 @@ function EstimateWork() {
                     onChoose={(itemCode) => {
                       const item = calculation.findItem(itemCode);
                       const isNew = row.type === 'line' && row.line.description === 'New line';
-                      const refused = estimate.change('price a line', [row.key], {
-                        itemCode,
-                        ...(row.type === 'line' ? { costs: undefined } : {}),
-                        ...(isNew && item !== undefined ? { description: item.description } : {}),
-                      });
-                      if (isNew && item !== undefined)
-                        estimate.edit([{ row, column: 'unit', text: item.unit }]);
+                      const refused = estimate.takeItem(row, itemCode, isNew ? item : undefined);
                       done();
                       return refused;
                     }}

@@ -5,9 +5,11 @@ import { removePackage, removeSection } from '@zest/core/job/commands/removeWith
 import type { Id } from '@zest/core/job/id';
 import { orderAfter } from '@zest/core/job/job';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
+import type { Item } from '@zest/core/job/records/item';
 import type { Line } from '@zest/core/job/records/line';
 import type { Section } from '@zest/core/job/records/section';
 import type { EstimateRow } from '@zest/core/estimate/rows';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
 import type { LineChange } from '@zest/core/job/commands/changeLines';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
@@ -82,6 +84,20 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       ),
     );
 
+  /** Prices a line by an item as one step; a new line is called and counted as the item is. */
+  const takeItem = (row: EstimateRow, itemCode: string, named: Item | undefined): string | undefined => {
+    const how: LineChange = {
+      itemCode,
+      ...(row.type === 'line' ? { costs: undefined } : {}),
+      ...(named === undefined ? {} : { description: named.description }),
+    };
+    const counted =
+      row.type === 'line' && named !== undefined
+        ? [{ ...asItIs<'line'>(row.line), unit: unitOrLabel(named.unit).symbol }]
+        : [];
+    return settle('price a line', sequence(put(...counted), changeLines([[row.key, how]], services.makeId)));
+  };
+
   const addLine = (sectionId: Id<'section'> | null, content: Partial<Line> = {}): void => {
     const order = orderAfter([...job.line.values()].filter((line) => line.sectionId === sectionId));
     const line: Line = { ...BLANK, id: services.makeId('line'), sectionId, order, ...content };
@@ -123,7 +139,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       settle(`move ${plural(moved.length, 'row')}`, moveRows(rows, moved, to, side, services.makeId)),
     );
 
-  return { edit, change, addLine, addSection, removeRows, move, settle, tellRefused };
+  return { edit, change, takeItem, addLine, addSection, removeRows, move, settle, tellRefused };
 }
 
 export type Estimate = ReturnType<typeof useEstimate>;
