@@ -28,7 +28,7 @@ import {
 import { minorDigits } from '../pricing/money.ts';
 import { type Met, defineMark, defineMeasures } from './defineMeasures.ts';
 import { defineBid, defineGroups, defineScopeCost, defineSection } from './defineTotals.ts';
-import { groupsApart } from './groupsApart.ts';
+import { groupsApart, mayBeApart } from './groupsApart.ts';
 import type { Part } from './defineAlone.ts';
 import { definePurchases } from './definePurchases.ts';
 import { componentNames, defineUse, guardsOf } from './defineUse.ts';
@@ -59,7 +59,7 @@ export class Calculation {
   readonly #openingsOfScope = new Groups<Opening>();
   readonly #piecesOfScope = new Groups<PieceRecord>();
   readonly #items = new Map<string, Item>();
-  /** True while tax or markups treat some lines apart. */
+  /** True while tax or markups may treat some lines apart, also those that are still to come. */
   #grouped = false;
 
   constructor(job: Job) {
@@ -414,7 +414,7 @@ export class Calculation {
   /** The bid, over the groups of lines that tax and markups tell apart. */
   #defineBid(): void {
     const groups = groupsApart(this);
-    this.#grouped = groups.length > 0;
+    this.#grouped = mayBeApart(this.#job);
     this.#own('bid', [
       ...defineGroups(groups, (node) => this.graph.has(node)),
       ...defineBid(

@@ -4,8 +4,11 @@ import type { Job } from '../job/job.ts';
 import type { Calculation } from './calculation.ts';
 import type { GroupLines } from './defineTotals.ts';
 
-/** Only where someone said another rate or tax is it worth looking through the lines. */
-const mayBeApart = ({ markup, line, override }: Job): boolean =>
+/**
+ * True where someone said another rate or tax, though no line may have it yet: only there is it worth
+ * looking through the lines, and again whenever one comes, goes or moves.
+ */
+export const mayBeApart = ({ markup, line, override }: Job): boolean =>
   [...markup.values()].some(({ rates = [] }) => rates.length > 0) ||
   [...override.values()].some(({ taxPercent }) => taxPercent !== undefined) ||
   [...line.values()].some(({ taxPercent }) => taxPercent !== undefined);

@@ -105,6 +105,11 @@ export class Graph {
     return node !== undefined && this.#rules[node] !== undefined;
   }
 
+  /** Every node that has a rule. */
+  *nodes(): Generator<string> {
+    for (const [id, node] of this.#index) if (this.#rules[node] !== undefined) yield id;
+  }
+
   /** The figure of a node; a node that was never defined is missing. */
   figure(id: string): Figure {
     const node = this.#index.get(id);

@@ -3,8 +3,8 @@ import { knownValue } from '../calculate/define.ts';
 import { type LineFigure, lineNode } from '../calculate/nodes.ts';
 import type { Command } from '../job/change.ts';
 import { put } from '../job/change.ts';
-
 import { type Job, applyDiff } from '../job/job.ts';
+import type { JobProblem } from '../job/problem.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
 import { BLANK_ITEM } from '../pricing/blankItem.ts';
 import { createTestJob } from './job.ts';
@@ -19,6 +19,8 @@ export interface Desk {
   readonly job: () => Job;
   /** Changes the job and its figures; throws where it is refused. */
   readonly change: (...commands: readonly (Command | JobRecord)[]) => void;
+  /** The same, but what is refused changes nothing and is no error. */
+  readonly attempt: (command: Command | JobRecord) => void;
   readonly line: (content: Partial<RecordOf<'line'>>) => RecordOf<'line'>;
   readonly item: (content: Partial<RecordOf<'item'>> & { readonly code: string }) => RecordOf<'item'>;
   readonly craft: (name: string) => RecordOf<'craft'>;
@@ -32,6 +34,13 @@ export function createPricedDesk(): Desk {
   let job: Job = { ...started, markup: new Map() };
   const calculation = new Calculation(job);
   const known: Desk['known'] = (node) => knownValue(calculation.figure(node));
+  const attempt = (each: Command | JobRecord): JobProblem | undefined => {
+    const diff = (typeof each === 'function' ? each : put(each))(job);
+    if (!diff.ok) return diff.problem;
+    job = applyDiff(job, diff.value);
+    calculation.apply(job, diff.value);
+    return undefined;
+  };
   let order = 0;
   return {
     ...test,
@@ -39,11 +48,12 @@ export function createPricedDesk(): Desk {
     job: () => job,
     change: (...commands) => {
       for (const each of commands) {
-        const diff = (typeof each === 'function' ? each : put(each))(job);
-        if (!diff.ok) throw new Error(`change: ${JSON.stringify(diff.problem)}`);
-        job = applyDiff(job, diff.value);
-        calculation.apply(job, diff.value);
+        const problem = attempt(each);
+        if (problem !== undefined) throw new Error(`change: ${JSON.stringify(problem)}`);
       }
+    },
+    attempt: (each) => {
+      attempt(each);
     },
     line: (content) => ({
       type: 'line',

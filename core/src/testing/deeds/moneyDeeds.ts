@@ -1,0 +1,86 @@
+import { remove } from '../../job/change.ts';
+import { removeAlternate } from '../../job/commands/removeWith.ts';
+import { COST_KINDS } from '../../job/records/assembly.ts';
+import type { RecordOf } from '../../job/record.ts';
+import type { Deed, Hand } from './hand.ts';
+
+/** A markup of some rate, base and way, sometimes with another rate in one section. */
+const anyMarkup = ({ pick, amount, section }: Hand) =>
+  ({
+    percent: String(amount % 50),
+    base: (['cost', 'labor', 'running', 'material'] as const)[pick % 4] ?? 'cost',
+    ...(amount % 4 === 0
+      ? { as: 'margin' as const }
+      : amount % 4 === 1
+        ? {
+            as: 'graded' as const,
+            grades: [
+              { upTo: '500', percent: '3' },
+              { upTo: '', percent: '1' },
+            ],
+          }
+        : {}),
+    rates: amount % 5 === 0 && section !== undefined ? [{ on: section.id, percent: '4' }] : [],
+  }) satisfies Partial<RecordOf<'markup'>>;
+
+/** What is done to the way from cost to bid. */
+export const moneyDeeds: readonly Deed[] = [
+  ({ desk, amount }) =>
+    desk.attempt({
+      type: 'alternate',
+      id: desk.makeId('alternate'),
+      name: 'Alt',
+      note: '',
+      accepted: amount % 2 === 0,
+      order: 1,
+    }),
+  ({ desk, alternate }) => {
+    if (alternate) desk.attempt({ ...alternate, accepted: !alternate.accepted });
+  },
+  ({ desk, alternate }) => {
+    if (alternate) desk.attempt(removeAlternate(alternate.id));
+  },
+  ({ desk, pick, amount, section, key }) =>
+    desk.attempt({
+      type: 'adjustment',
+      id: desk.makeId('adjustment'),
+      name: 'Adj',
+      kinds: [COST_KINDS[pick % 5] ?? 'material'],
+      percent: String((amount % 40) - 20),
+      order: 1,
+      on:
+        amount % 3 === 0 || section === undefined
+          ? { what: 'all' }
+          : amount % 3 === 1
+            ? { what: 'section', sectionId: section.id }
+            : { what: 'lines', lines: [key] },
+    }),
+  ({ desk, job }) => {
+    if (job.adjustment.size > 0) desk.attempt(remove(...job.adjustment.keys()));
+  },
+  (hand) =>
+    hand.desk.attempt({
+      type: 'markup',
+      id: hand.desk.makeId('markup'),
+      name: 'Markup',
+      order: 1,
+      ...anyMarkup(hand),
+    }),
+  (hand) => {
+    const markup = hand.at(hand.job.markup.values());
+    if (markup === undefined) return;
+    const { as: _as, grades: _grades, rates: _rates, ...rest } = markup;
+    hand.desk.attempt({ ...rest, ...anyMarkup(hand) });
+  },
+  ({ desk, job }) => {
+    if (job.markup.size > 0) desk.attempt(remove(...job.markup.keys()));
+  },
+  ({ desk, settings, amount }) => {
+    if (settings)
+      desk.attempt({
+        ...settings,
+        taxOnMaterials: String(amount % 20),
+        bidStep: amount % 2 === 0 ? '' : '50',
+      });
+  },
+];
