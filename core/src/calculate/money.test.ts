@@ -15,6 +15,7 @@ import { knownValue } from './define.ts';
 import { linePrices } from './linePrices.ts';
 import { bidNode, lineNode, markupNode, sectionNode } from './nodes.ts';
 import { componentLine } from '../estimate/lineKey.ts';
+import { makeAlternate, makeCrew, makePackage, makeQuote, makeRegion } from '../testing/records.ts';
 
 /** Of 100.00 material and 50.00 labor, in lines of their own. */
 function desk150() {
@@ -93,17 +94,14 @@ describe('prices worked by hand', () => {
   it('figures a crew of crafts and a machine by daily output, and by its days', () => {
     const desk = createPricedDesk();
     const [carpenter, laborer] = [desk.craft('Carpenter'), desk.craft('Laborer')];
-    const crew: RecordOf<'crew'> = {
-      type: 'crew',
-      id: desk.makeId('crew'),
+    const crew = makeCrew(desk.makeId, {
       name: 'Form crew',
       members: [
         { craftId: carpenter.id, count: 2 },
         { craftId: laborer.id, count: 1 },
       ],
       machines: [{ name: 'Crane', count: 1, hourly: '90' }],
-      order: 1,
-    };
+    });
     const forms = desk.item({
       code: 'FORM',
       unit: 'ft²',
@@ -127,33 +125,17 @@ describe('prices worked by hand', () => {
 
   it('takes a lump-sum subcontract of 1 from the quote that is taken, leveled', () => {
     const desk = createPricedDesk();
-    const pack: RecordOf<'package'> = {
-      type: 'package',
-      id: desk.makeId('package'),
+    const pack = makePackage(desk.makeId, {
       name: 'Roof membrane',
-      sectionId: null,
-      order: 1,
-      kind: 'subcontract',
-      by: 'sum',
       asks: [{ key: 'flashing', text: 'Flashing' }],
-      lines: [],
-      takenId: null,
-    };
-    const quote = (company: string, content: Partial<RecordOf<'quote'>>): RecordOf<'quote'> => ({
-      type: 'quote',
-      id: desk.makeId('quote'),
-      packageId: pack.id,
-      company,
-      amount: '0',
-      date: '',
-      validUntil: '',
-      note: '',
-      leftOut: {},
-      adjustments: [],
-      prices: {},
-      order: 1,
-      ...content,
     });
+    const quote = (company: string, content: Partial<RecordOf<'quote'>>) =>
+      makeQuote(desk.makeId, {
+        packageId: pack.id,
+        company,
+        amount: '0',
+        ...content,
+      });
     const low = quote('Low', {
       amount: '9800',
       leftOut: { flashing: '1400' },
@@ -176,32 +158,17 @@ describe('prices worked by hand', () => {
   it('prices lines by the quote that was taken for them, line by line', () => {
     const desk = createPricedDesk();
     const line = desk.line({ quantity: '12', costs: { material: '99' } });
-    const pack: RecordOf<'package'> = {
-      type: 'package',
-      id: desk.makeId('package'),
+    const pack = makePackage(desk.makeId, {
       name: 'Doors',
-      sectionId: null,
-      order: 1,
       kind: 'material',
       by: 'lines',
-      asks: [],
       lines: [line.id],
-      takenId: null,
-    };
-    const quote: RecordOf<'quote'> = {
-      type: 'quote',
-      id: desk.makeId('quote'),
+    });
+    const quote = makeQuote(desk.makeId, {
       packageId: pack.id,
       company: 'Supplier',
-      amount: '',
-      date: '',
-      validUntil: '',
-      note: '',
-      leftOut: {},
-      adjustments: [],
       prices: { [line.id]: '80.25' },
-      order: 1,
-    };
+    });
     desk.change(line, pack, quote);
     expect(desk.figure(line.id, 'material')).toBe(1188_00);
     desk.change({ ...pack, takenId: quote.id });
@@ -258,15 +225,12 @@ describe('prices worked by hand', () => {
       desk.line({ itemCode: 'A', quantity: '10' }),
       desk.line({ costs: { material: '10' }, quantity: '10' }),
     ];
-    const region: RecordOf<'region'> = {
-      type: 'region',
-      id: desk.makeId('region'),
+    const region = makeRegion(desk.makeId, {
       name: 'Coast',
       material: 1.1,
       labor: 1.25,
       equipment: 1,
-      order: 1,
-    };
+    });
     desk.change(item, booked, typed, region);
     const [settings] = desk.job().settings.values();
     desk.change({ ...(settings as RecordOf<'settings'>), regionId: region.id });
@@ -511,14 +475,10 @@ describe('labor of a line', () => {
   it('takes the place of money that was the whole price once hours are typed', () => {
     const desk = createPricedDesk();
     const carpenter = { ...desk.craft('Carpenter'), wage: '40', burden: '0' };
-    const crew: RecordOf<'crew'> = {
-      type: 'crew',
-      id: desk.makeId('crew'),
+    const crew = makeCrew(desk.makeId, {
       name: 'One carpenter',
       members: [{ craftId: carpenter.id, count: 1 }],
-      machines: [],
-      order: 1,
-    };
+    });
     const line = desk.line({
       crewId: crew.id,
       typedCost: { kind: 'labor', amount: '500' },
@@ -533,14 +493,9 @@ describe('labor of a line', () => {
 describe('alternates', () => {
   it('count what they add once accepted, and what they drop until then', () => {
     const { desk, material } = desk150();
-    const tile: RecordOf<'alternate'> = {
-      type: 'alternate',
-      id: desk.makeId('alternate'),
+    const tile = makeAlternate(desk.makeId, {
       name: 'Tile',
-      note: '',
-      accepted: false,
-      order: 1,
-    };
+    });
     desk.change(tile);
     const added = desk.line({
       costs: { material: '130' },

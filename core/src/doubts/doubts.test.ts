@@ -6,6 +6,7 @@ import { type Desk, createPricedDesk } from '../testing/priced.ts';
 import { type DoubtRule, factsOfDoubt } from './doubt.ts';
 import { daysBetween } from './context.ts';
 import { takeSecondLook } from './secondLook.ts';
+import { makeAlternate, makePackage, makeQuote } from '../testing/records.ts';
 
 const TODAY = '2026-11-25';
 const BOX = (x: number, y: number, width: number, height: number) =>
@@ -22,33 +23,18 @@ const asked = (desk: Desk, rule: DoubtRule): readonly string[] =>
     .open.filter(({ about }) => about.rule === rule)
     .map(({ name }) => name);
 
-const pack = (desk: Desk, content: Partial<RecordOf<'package'>> = {}): RecordOf<'package'> => ({
-  type: 'package',
-  id: desk.makeId('package'),
-  name: 'Roofing',
-  sectionId: null,
-  order: 1,
-  kind: 'subcontract',
-  by: 'sum',
-  asks: [],
-  lines: [],
-  takenId: null,
-  ...content,
-});
-const quote = (desk: Desk, packageId: RecordOf<'package'>['id'], validUntil: string): RecordOf<'quote'> => ({
-  type: 'quote',
-  id: desk.makeId('quote'),
-  packageId,
-  company: 'Quoter',
-  amount: '100',
-  date: '',
-  validUntil,
-  note: '',
-  leftOut: {},
-  adjustments: [],
-  prices: {},
-  order: 1,
-});
+const pack = (desk: Desk, content: Partial<RecordOf<'package'>> = {}) =>
+  makePackage(desk.makeId, {
+    name: 'Roofing',
+    ...content,
+  });
+const quote = (desk: Desk, packageId: RecordOf<'package'>['id'], validUntil: string) =>
+  makeQuote(desk.makeId, {
+    packageId,
+    company: 'Quoter',
+    amount: '100',
+    validUntil,
+  });
 
 describe('the second look asks about', () => {
   it('a sheet that is measured on and has no scale', () => {
@@ -255,14 +241,9 @@ describe('the second look asks about', () => {
 
   it('an alternate that adds what the base holds already, not one that drops it there', () => {
     const desk = createPricedDesk();
-    const alternate: RecordOf<'alternate'> = {
-      type: 'alternate',
-      id: desk.makeId('alternate'),
+    const alternate = makeAlternate(desk.makeId, {
       name: 'Better',
-      note: '',
-      accepted: false,
-      order: 1,
-    };
+    });
     const base = desk.line({ description: 'Paint', costs: { other: '1' } });
     const more = desk.line({
       description: 'Paint',

@@ -7,6 +7,7 @@ import type { Markup } from '../job/records/markup.ts';
 import { createChance } from '../testing/job.ts';
 import { type BidRules, type GroupCost, type KindSums, rateFor, sumBid } from './bid.ts';
 import { MAIN_GROUP } from './groups.ts';
+import { makeMarkup } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance(8));
 const NOTHING: KindSums = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0 };
@@ -15,15 +16,7 @@ const group = (id: string, sums: Partial<KindSums>, taxPercent?: string): GroupC
   group: id === 'main' ? MAIN_GROUP : { id, rateOf: id, taxPercent },
   sums: { ...NOTHING, ...sums },
 });
-const markup = (content: Partial<Markup>): Markup => ({
-  type: 'markup',
-  id: makeId('markup'),
-  name: 'Markup',
-  percent: '10',
-  base: 'cost',
-  order: 1,
-  ...content,
-});
+const markup = (content: Partial<Markup>): Markup => makeMarkup(makeId, content);
 
 describe('from cost to the bid', () => {
   it('takes tax of materials, and markups in their order on what is above them', () => {

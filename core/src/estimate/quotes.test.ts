@@ -5,37 +5,12 @@ import { applyDiff } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
 import { createChance, createTestJob } from '../testing/job.ts';
 import { levelQuote, quotedLines, quotesOf, sumPrices, takenQuote } from './quotes.ts';
+import { makePackage, makeQuote } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance(4));
 const packageId = makeId('package');
-const quote = (content: Partial<RecordOf<'quote'>>): RecordOf<'quote'> => ({
-  type: 'quote',
-  id: makeId('quote'),
-  packageId,
-  company: 'Company',
-  amount: '',
-  date: '',
-  validUntil: '',
-  note: '',
-  leftOut: {},
-  adjustments: [],
-  prices: {},
-  order: 1,
-  ...content,
-});
-const pack = (content: Partial<RecordOf<'package'>>): RecordOf<'package'> => ({
-  type: 'package',
-  id: packageId,
-  name: 'Doors',
-  sectionId: null,
-  order: 1,
-  kind: 'subcontract',
-  by: 'sum',
-  asks: [],
-  lines: [],
-  takenId: null,
-  ...content,
-});
+const quote = (content: Partial<RecordOf<'quote'>>) => makeQuote(makeId, { packageId, ...content });
+const pack = (content: Partial<RecordOf<'package'>>) => makePackage(makeId, { id: packageId, ...content });
 
 describe('a quote made comparable', () => {
   it('comes to what it names, what it leaves out, and what was adjusted', () => {

@@ -11,6 +11,7 @@ import { makeMark, makeScope } from '../testing/job.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { type CopiedRow, copyRows } from './copyRows.ts';
 import { USUAL_TEMPLATE, templateOf } from './template.ts';
+import { makeCrew } from '../testing/records.ts';
 
 /** A measured slab with an assembly, a typed line by a crew, and one with a figure of the job. */
 function finishedJob() {
@@ -31,14 +32,10 @@ function finishedJob() {
     order: 1,
     answers: {},
   };
-  const crew: RecordOf<'crew'> = {
-    type: 'crew',
-    id: desk.makeId('crew'),
+  const crew = makeCrew(desk.makeId, {
     name: 'Pour crew',
     members: [{ craftId: desk.craft('Laborer').id, count: 3 }],
-    machines: [],
-    order: 1,
-  };
+  });
   const item = desk.item({ code: 'OWN-9', material: '12.5', family: 'Bolts', sizes: { length: '10 in' } });
   const days = desk.line({
     description: 'Layout',

@@ -4,6 +4,7 @@ import type { RecordOf } from '../job/record.ts';
 import { createChance } from '../testing/job.ts';
 import { NO_FACTORS, factorsOfRegion, withAdjustments } from './factors.ts';
 import { burdenedWage, gangOf, gangOfCrew, hoursPerUnit } from './labor.ts';
+import { makeCrew, makeRegion } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance());
 const craft = (name: string, wage: string, burden?: string): RecordOf<'craft'> => ({
@@ -18,15 +19,12 @@ const [carpenter, laborer, open] = [
   craft('Laborer', '28'),
   craft('Open', ''),
 ];
-const crewOf = (content: Partial<RecordOf<'crew'>>): RecordOf<'crew'> => ({
-  type: 'crew',
-  id: makeId('crew'),
-  name: 'Crew',
-  members: [{ craftId: carpenter.id, count: 1 }],
-  machines: [],
-  order: 1,
-  ...content,
-});
+const crewOf = (content: Partial<RecordOf<'crew'>>) =>
+  makeCrew(makeId, {
+    name: 'Crew',
+    members: [{ craftId: carpenter.id, count: 1 }],
+    ...content,
+  });
 const workersOf = (...crews: readonly RecordOf<'crew'>[]) => ({
   craft: new Map([carpenter, laborer, open].map((each) => [each.id, each])),
   crew: new Map(crews.map((each) => [each.id, each])),
@@ -86,15 +84,12 @@ describe('hours for one unit', () => {
 });
 
 describe('what acts on costs', () => {
-  const region: RecordOf<'region'> = {
-    type: 'region',
-    id: makeId('region'),
+  const region = makeRegion(makeId, {
     name: 'Island',
     material: 1.12,
     labor: 0.95,
     equipment: 1.3,
-    order: 1,
-  };
+  });
   const adjustment = (
     percent: string,
     ...kinds: RecordOf<'adjustment'>['kinds']

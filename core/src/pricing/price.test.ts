@@ -14,6 +14,7 @@ import {
   priceWithTyped,
   unitFactor,
 } from './price.ts';
+import { makeCrew } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance());
 const mason: RecordOf<'craft'> = {
@@ -25,17 +26,14 @@ const mason: RecordOf<'craft'> = {
 };
 const helper: RecordOf<'craft'> = { type: 'craft', id: makeId('craft'), name: 'Helper', wage: '30' };
 const unpaid: RecordOf<'craft'> = { type: 'craft', id: makeId('craft'), name: 'Diver', wage: '' };
-const crew: RecordOf<'crew'> = {
-  type: 'crew',
-  id: makeId('crew'),
+const crew = makeCrew(makeId, {
   name: 'Block crew',
   members: [
     { craftId: mason.id, count: 2 },
     { craftId: helper.id, count: 1 },
   ],
   machines: [{ name: 'Mixer', count: 1, hourly: '12' }],
-  order: 1,
-};
+});
 const workers: Workers = {
   craft: new Map([mason, helper, unpaid].map((each) => [each.id, each])),
   crew: new Map([[crew.id, crew]]),

@@ -4,26 +4,17 @@ import { Calculation } from '../calculate/calculation.ts';
 import { remove } from '../job/change.ts';
 import { restoreJob } from '../job/commands/restore.ts';
 import { applyDiff, invertDiff, listRecords } from '../job/job.ts';
-import type { RecordOf } from '../job/record.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { bidWith, priceAlternates } from './alternates.ts';
 import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
-
-const overhead = (id: RecordOf<'markup'>['id'], percent: string): RecordOf<'markup'> => ({
-  type: 'markup',
-  id,
-  name: 'Overhead',
-  percent,
-  base: 'cost',
-  order: 1,
-});
+import { makeAlternate, makeMarkup } from '../testing/records.ts';
 
 describe('the bridge between two states', () => {
   it('tells quantity from price, and what came and went', () => {
     const desk = createPricedDesk();
     const both = desk.line({ description: 'Both', quantity: '10', costs: { material: '5' } });
     const gone = desk.line({ description: 'Gone', costs: { material: '7' } });
-    const markup = overhead(desk.makeId('markup'), '10');
+    const markup = makeMarkup(desk.makeId, { percent: '10' });
     desk.change(both, gone, markup);
     const before = new Calculation(desk.job());
     desk.change(
@@ -49,7 +40,7 @@ describe('the bridge between two states', () => {
         fc.array(step, { minLength: 1, maxLength: 12 }),
         (first, second) => {
           const desk = createPricedDesk();
-          const markup = overhead(desk.makeId('markup'), '11.5');
+          const markup = makeMarkup(desk.makeId, { percent: '11.5' });
           desk.change(markup);
           const run = (steps: typeof first): void => {
             for (const [what, pick, amount] of steps) {
@@ -79,16 +70,9 @@ describe('the bridge between two states', () => {
 
 describe('alternates', () => {
   const desk = createPricedDesk();
-  const alternate = (name: string): RecordOf<'alternate'> => ({
-    type: 'alternate',
-    id: desk.makeId('alternate'),
-    name,
-    note: '',
-    accepted: false,
-    order: 1,
-  });
+  const alternate = (name: string) => makeAlternate(desk.makeId, { name });
   const [more, less] = [alternate('More'), alternate('Less')];
-  desk.change(more, less, overhead(desk.makeId('markup'), '10'));
+  desk.change(more, less, makeMarkup(desk.makeId, { percent: '10' }));
   desk.change(
     desk.line({ costs: { material: '100' } }),
     desk.line({ costs: { material: '40' }, alternate: { id: more.id, as: 'adds' } }),

@@ -1,30 +1,22 @@
 import { describe, expect, it } from '@jest/globals';
 import { createPricedDesk } from '../testing/priced.ts';
 import { hoursByCraft } from './hoursByCraft.ts';
+import { makeAlternate, makeCrew } from '../testing/records.ts';
 
 describe('hours by craft', () => {
   it('shares the hours of a crew among its crafts, and leaves out what does not count', () => {
     const desk = createPricedDesk();
     const [carpenter, laborer] = [desk.craft('Carpenter'), desk.craft('Laborer')];
-    const crew = {
-      type: 'crew',
-      id: desk.makeId('crew'),
+    const crew = makeCrew(desk.makeId, {
       name: 'Crew',
-      machines: [],
-      order: 1,
       members: [
         { craftId: carpenter.id, count: 2 },
         { craftId: laborer.id, count: 1 },
       ],
-    } as const;
-    const alternate = {
-      type: 'alternate',
-      id: desk.makeId('alternate'),
+    });
+    const alternate = makeAlternate(desk.makeId, {
       name: 'A',
-      note: '',
-      accepted: false,
-      order: 1,
-    } as const;
+    });
     desk.change(crew, alternate, desk.item({ code: 'X', laborHours: '4', craftId: laborer.id }));
     desk.change(
       desk.line({ quantity: '3', unit: 'h', crewId: crew.id }),

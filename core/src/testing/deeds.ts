@@ -7,18 +7,12 @@ import { placeDeeds } from './deeds/placeDeeds.ts';
 import { priceDeeds } from './deeds/priceDeeds.ts';
 import { makeMark, makeScope } from './job.ts';
 import { type Desk, createPricedDesk } from './priced.ts';
+import { makeMarkup } from './records.ts';
 
 const DEEDS: readonly Deed[] = [...lineDeeds, ...moneyDeeds, ...priceDeeds, ...placeDeeds];
 
-export const markup = (desk: Desk, content: Partial<RecordOf<'markup'>>): RecordOf<'markup'> => ({
-  type: 'markup',
-  id: desk.makeId('markup'),
-  name: 'Markup',
-  percent: '10',
-  base: 'cost',
-  order: 1,
-  ...content,
-});
+export const markup = (desk: Desk, content: Partial<RecordOf<'markup'>>): RecordOf<'markup'> =>
+  makeMarkup(desk.makeId, content);
 
 /** Everything a person may do to what a bid is made of, by number; what is refused changes nothing. */
 function doSomething(desk: Desk, what: number, pick: number, amount: number): void {

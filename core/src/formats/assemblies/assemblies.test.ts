@@ -20,11 +20,11 @@ import {
   writeShelf,
 } from '../../library/shelf.ts';
 import { checkJob } from '../../job/integrity.ts';
-import type { RecordOf } from '../../job/record.ts';
 import { createChance, createTestJob } from '../../testing/job.ts';
 import { createPricedDesk } from '../../testing/priced.ts';
 import { packAssemblies, planUnpack, readPack, writePack } from './pack.ts';
 import { type Rows, readAssemblyRows, writeAssemblyRows } from './rows.ts';
+import { makeCrew } from '../../testing/records.ts';
 
 const makeId = createIdMaker(createChance(7));
 const bare = createJob([]);
@@ -59,14 +59,10 @@ const packed = packAssemblies(source, [conduit.id]);
 describe('a pack of an assembly that a crew builds by size', () => {
   it('brings the crew, its crafts and all sizes, and works with the crew of the same name that is there', () => {
     const desk = createPricedDesk();
-    const crew: RecordOf<'crew'> = {
-      type: 'crew',
-      id: desk.makeId('crew'),
+    const crew = makeCrew(desk.makeId, {
       name: 'Form crew',
       members: [{ craftId: desk.craft('Carpenter').id, count: 2 }],
-      machines: [],
-      order: 1,
-    };
+    });
     const sizes = ['20 in', '24 in'].map((width) =>
       desk.item({ code: `F-${width}`, family: 'Footing', sizes: { width }, unit: 'ft', material: '9' }),
     );

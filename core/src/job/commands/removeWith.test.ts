@@ -19,6 +19,14 @@ import {
   removeSection,
   removeSheet,
 } from './removeWith.ts';
+import {
+  makeAlternate,
+  makeCrew,
+  makeMarkup,
+  makePackage,
+  makeQuote,
+  makeRegion,
+} from '../../testing/records.ts';
 
 const { job: started, makeId, sheet, sectionId, assembly } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', kind: 'run', sectionId: sectionId('06') });
@@ -68,58 +76,29 @@ const piece: RecordOf<'piece'> = {
 };
 const [carpenter] = started.craft.values();
 if (carpenter === undefined) throw new Error('removeWith: no craft');
-const crew: RecordOf<'crew'> = {
-  type: 'crew',
-  id: makeId('crew'),
+const crew = makeCrew(makeId, {
   name: 'Framers',
   members: [{ craftId: carpenter.id, count: 2 }],
-  machines: [],
-  order: 1,
-};
-const region: RecordOf<'region'> = {
-  type: 'region',
-  id: makeId('region'),
+});
+const region = makeRegion(makeId, {
   name: 'Island',
   material: 1.1,
   labor: 1,
   equipment: 1,
-  order: 1,
-};
-const alternate: RecordOf<'alternate'> = {
-  type: 'alternate',
-  id: makeId('alternate'),
+});
+const alternate = makeAlternate(makeId, {
   name: 'Cedar fence',
-  note: '',
-  accepted: false,
-  order: 1,
-};
-const pack: RecordOf<'package'> = {
-  type: 'package',
-  id: makeId('package'),
+});
+const pack = makePackage(makeId, {
   name: 'Roofing',
   sectionId: sectionId('06'),
-  order: 1,
-  kind: 'subcontract',
-  by: 'sum',
-  asks: [],
-  lines: [],
-  takenId: null,
   alternate: { id: alternate.id, as: 'adds' },
-};
-const quote: RecordOf<'quote'> = {
-  type: 'quote',
-  id: makeId('quote'),
+});
+const quote = makeQuote(makeId, {
   packageId: pack.id,
   company: 'Roofer',
   amount: '900',
-  date: '',
-  validUntil: '',
-  note: '',
-  leftOut: {},
-  adjustments: [],
-  prices: {},
-  order: 1,
-};
+});
 const crewLine: RecordOf<'line'> = {
   type: 'line',
   id: makeId('line'),
@@ -255,18 +234,14 @@ describe('what goes with what', () => {
 
   it('a line is forgotten by all that speaks of it', () => {
     const other: RecordOf<'line'> = { ...crewLine, id: makeId('line') };
-    const rated: RecordOf<'markup'> = {
-      type: 'markup',
-      id: makeId('markup'),
+    const rated = makeMarkup(makeId, {
       name: 'Profit',
-      percent: '10',
-      base: 'cost',
       order: 9,
       rates: [
         { on: crewLine.id, percent: '4' },
         { on: sectionId('06'), percent: '5' },
       ],
-    };
+    });
     const adjusted = (...lines: readonly string[]): RecordOf<'adjustment'> => ({
       ...onSection,
       id: makeId('adjustment'),

@@ -3,6 +3,7 @@ import { removeAlternate } from '../../job/commands/removeWith.ts';
 import { COST_KINDS } from '../../job/records/assembly.ts';
 import type { RecordOf } from '../../job/record.ts';
 import type { Deed, Hand } from './hand.ts';
+import { makeAlternate, makeMarkup } from '../records.ts';
 
 /** A markup of some rate, base and way, sometimes with another rate in one section. */
 const anyMarkup = ({ pick, amount, section }: Hand) =>
@@ -25,15 +26,7 @@ const anyMarkup = ({ pick, amount, section }: Hand) =>
 
 /** What is done to the way from cost to bid. */
 export const moneyDeeds: readonly Deed[] = [
-  ({ desk, amount }) =>
-    desk.attempt({
-      type: 'alternate',
-      id: desk.makeId('alternate'),
-      name: 'Alt',
-      note: '',
-      accepted: amount % 2 === 0,
-      order: 1,
-    }),
+  ({ desk, amount }) => desk.attempt(makeAlternate(desk.makeId, { accepted: amount % 2 === 0 })),
   ({ desk, alternate }) => {
     if (alternate) desk.attempt({ ...alternate, accepted: !alternate.accepted });
   },
@@ -58,14 +51,7 @@ export const moneyDeeds: readonly Deed[] = [
   ({ desk, job }) => {
     if (job.adjustment.size > 0) desk.attempt(remove(...job.adjustment.keys()));
   },
-  (hand) =>
-    hand.desk.attempt({
-      type: 'markup',
-      id: hand.desk.makeId('markup'),
-      name: 'Markup',
-      order: 1,
-      ...anyMarkup(hand),
-    }),
+  (hand) => hand.desk.attempt(makeMarkup(hand.desk.makeId, anyMarkup(hand))),
   (hand) => {
     const markup = hand.at(hand.job.markup.values());
     if (markup === undefined) return;

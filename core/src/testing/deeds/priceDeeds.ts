@@ -1,20 +1,16 @@
 import { remove } from '../../job/change.ts';
 import { removePackage, removeQuote } from '../../job/commands/removeWith.ts';
-import type { RecordOf } from '../../job/record.ts';
 import type { Deed } from './hand.ts';
+import { makePackage, makeQuote, makeRegion } from '../records.ts';
 
 /** What is done to prices: the book, wages, regions, packages and their quotes. */
 export const priceDeeds: readonly Deed[] = [
   ({ desk, settings, amount }) => {
-    const region: RecordOf<'region'> = {
-      type: 'region',
-      id: desk.makeId('region'),
-      name: 'R',
+    const region = makeRegion(desk.makeId, {
       material: 1 + (amount % 9) / 10,
       labor: 0.9,
       equipment: 1.2,
-      order: 1,
-    };
+    });
     desk.attempt(region);
     if (settings) desk.attempt({ ...settings, regionId: region.id });
   },
@@ -35,36 +31,25 @@ export const priceDeeds: readonly Deed[] = [
     const lines = [...job.line.keys()];
     const line = at(lines);
     const by = amount % 2 === 0 || line === undefined ? 'sum' : 'lines';
-    desk.attempt({
-      type: 'package',
-      id: desk.makeId('package'),
-      name: 'Package',
-      sectionId: section?.id ?? null,
-      order: 1,
-      kind: amount % 3 === 0 ? 'subcontract' : 'material',
-      by,
-      asks: [{ key: 'lift', text: 'Lift' }],
-      lines: by === 'lines' && line !== undefined ? [line] : key.startsWith('package:') ? [] : [key],
-      takenId: null,
-    });
+    desk.attempt(
+      makePackage(desk.makeId, {
+        sectionId: section?.id ?? null,
+        kind: amount % 3 === 0 ? 'subcontract' : 'material',
+        by,
+        asks: [{ key: 'lift', text: 'Lift' }],
+        lines: by === 'lines' && line !== undefined ? [line] : key.startsWith('package:') ? [] : [key],
+      }),
+    );
   },
   ({ desk, job, at, amount }) => {
     const to = at(job.package.values());
     if (to === undefined) return;
-    const quote: RecordOf<'quote'> = {
-      type: 'quote',
-      id: desk.makeId('quote'),
+    const quote = makeQuote(desk.makeId, {
       packageId: to.id,
-      company: 'Company',
       amount: String(amount * 10),
-      date: '',
-      validUntil: '',
-      note: '',
       leftOut: amount % 4 === 0 ? { lift: '70' } : {},
-      adjustments: [],
       prices: Object.fromEntries(to.lines.map((line) => [line, String(amount)])),
-      order: 1,
-    };
+    });
     desk.attempt(quote);
     desk.attempt({ ...to, takenId: quote.id });
   },
