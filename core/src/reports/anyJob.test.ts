@@ -1,0 +1,118 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { bidNode, measureNode } from '../calculate/nodes.ts';
+import { takeSecondLook } from '../doubts/secondLook.ts';
+import { listRows } from '../estimate/rows.ts';
+import { readZestjob } from '../formats/zestjob/read.ts';
+import { writeZestjob } from '../formats/zestjob/write.ts';
+import { put } from '../job/change.ts';
+import { restoreJob } from '../job/commands/restore.ts';
+import { checkJob } from '../job/integrity.ts';
+import { createJob, listRecords } from '../job/job.ts';
+import { type CopiedRow, copyRows } from '../library/copyRows.ts';
+import { USUAL_TEMPLATE, templateOf } from '../library/template.ts';
+import { anyDeeds, deskAfter, startBusyDesk } from '../testing/deeds.ts';
+import { differences } from '../testing/differences.ts';
+import { createPricedDesk } from '../testing/priced.ts';
+import { priceAlternates } from './alternates.ts';
+import { BID_DETAILS, bidReport } from './bidReport.ts';
+import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
+import { hoursByCraft } from './hoursByCraft.ts';
+
+const RUNS = { numRuns: 25 };
+const sum = (amounts: Iterable<number>): number => [...amounts].reduce((all, each) => all + each, 0);
+const total = (calculation: Calculation): number => knownValue(calculation.figure(bidNode('total'))) ?? 0;
+const recordsById = (job: ReturnType<typeof createJob>): ReadonlyMap<string, unknown> =>
+  new Map([...listRecords(job)].map((record) => [record.id, record]));
+
+/** Whatever a person did to a job, what is made of it must hold. */
+describe('a job after any deeds', () => {
+  const holds = (name: string, check: (desk: ReturnType<typeof deskAfter>) => void): void =>
+    it(name, () => {
+      fc.assert(
+        fc.property(anyDeeds, (list) => check(deskAfter(list))),
+        RUNS,
+      );
+    });
+
+  holds('is one that opens again, as it was, from its file', (desk) => {
+    expect(checkJob(desk.job())).toBeUndefined();
+    const bytes = new Map([...desk.job().file.keys()].map((id) => [id as string, new Uint8Array([1, 2, 3])]));
+    const read = readZestjob(writeZestjob(desk.job(), bytes));
+    if (!read.ok) throw new Error(JSON.stringify(read.problem));
+    expect(recordsById(read.value.job)).toEqual(recordsById(desk.job()));
+  });
+
+  holds('goes back to the state it was kept in, to the last figure', (desk) => {
+    const kept = startBusyDesk();
+    desk.change(restoreJob(kept.job()));
+    expect(recordsById(desk.job())).toEqual(recordsById(kept.job()));
+    expect(differences(desk.calculation, kept.calculation)).toEqual([]);
+  });
+
+  holds('is bridged from its beginning without a cent left over', (desk) => {
+    const { from, to, by, tax, markup, lines } = bridgeOf(startBusyDesk().calculation, desk.calculation);
+    expect(from + sum(BRIDGE_CAUSES.map((cause) => by[cause])) + tax + markup).toBe(to);
+    expect(to).toBe(total(desk.calculation));
+    for (const line of lines)
+      expect(sum(BRIDGE_CAUSES.map((cause) => line.by[cause]))).toBe(line.to - line.from);
+  });
+
+  holds('is offered to the client for its total, in whatever detail', (desk) => {
+    for (const detail of BID_DETAILS) {
+      const report = bidReport(desk.calculation, detail);
+      expect(report.total).toBe(total(desk.calculation));
+      if (report.rows.length > 0) expect(sum(report.rows.map(({ amount }) => amount))).toBe(report.total);
+      for (const { amount, inner } of report.rows)
+        if (inner.length > 0) expect(sum(inner.map((each) => each.amount))).toBe(amount);
+    }
+  });
+
+  holds('has alternates that come to the bid as it stands', (desk) => {
+    for (const { alternate, change, ...priced } of priceAlternates(desk.calculation)) {
+      expect(alternate.accepted ? priced.with : priced.without).toBe(total(desk.calculation));
+      const { id, accepted } = alternate;
+      desk.change({ ...alternate, accepted: !accepted });
+      expect([id, accepted ? priced.without : priced.with]).toEqual([id, total(desk.calculation)]);
+      desk.change({ ...alternate, accepted });
+      expect(change).toBe(priced.with - priced.without);
+    }
+  });
+
+  holds('has its hours worked by someone, no more and no fewer than there are', (desk) => {
+    const worked = sum(hoursByCraft(desk.calculation).map(({ hours }) => hours));
+    expect(worked).toBeCloseTo(knownValue(desk.calculation.figure(bidNode('hours'))) ?? 0, 6);
+  });
+
+  holds('is doubted by name, each doubt once', (desk) => {
+    const { open } = takeSecondLook(desk.calculation, '2026-11-25');
+    expect(new Set(open.map(({ key }) => key)).size).toBe(open.length);
+    for (const { name } of open) expect(name).not.toBe('');
+  });
+
+  holds('leaves a template that opens, with nothing measured in it', (desk) => {
+    for (const full of [true, false]) {
+      const choices = full
+        ? { quantities: true, prices: true, quotes: true, alternates: true, client: true }
+        : USUAL_TEMPLATE;
+      const job = createJob(templateOf(desk.job(), 'Template', choices));
+      expect(checkJob(job)).toBeUndefined();
+      const calculation = new Calculation(job);
+      for (const id of job.scope.keys())
+        expect(knownValue(calculation.figure(measureNode(id, 'count')))).toBe(0);
+    }
+  });
+
+  holds('lends its lines to another job that then opens', (desk) => {
+    const rows = listRows(desk.job()).filter(
+      (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
+    );
+    const other = createPricedDesk();
+    const copied = copyRows(desk.calculation, rows, other.job(), null, other.makeId);
+    other.change(put(...copied));
+    expect(checkJob(other.job())).toBeUndefined();
+    expect(differences(other.calculation, new Calculation(other.job()))).toEqual([]);
+  });
+});
