@@ -19,6 +19,7 @@ export type AppProblem =
   | { readonly kind: 'disk-full' }
   | { readonly kind: 'storage-failed' }
   | { readonly kind: 'job-missing' }
+  | { readonly kind: 'drawings-lost'; readonly name: string }
   | { readonly kind: 'read-only' }
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly kind: 'clipboard' }
@@ -296,6 +297,8 @@ function describeOther(problem: Other): string {
       return 'The browser refused to save the last changes. They are still here: try again, or export the job now.';
     case 'job-missing':
       return 'This job is not kept in this browser. It may have been deleted; import its .zestjob file to have it back.';
+    case 'drawings-lost':
+      return `The drawings ${quote(problem.name)} are not kept in this browser. Remove their sheets, or add the drawings again; then export.`;
     case 'read-only':
       return 'This job is open in another tab. Take over here to change it.';
     case 'file-too-large':

@@ -1,6 +1,7 @@
 import { Calculation } from '@zest/core/calculate/calculation';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
+import { filesWith } from '@zest/core/formats/zestjob/snapshot';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
 import { type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
@@ -71,9 +72,13 @@ export async function importJob(
   return kept;
 }
 
-async function readFiles(services: Services, jobId: string, job: Job): Promise<ReadonlyMap<string, Blob>> {
+async function readFiles(
+  services: Services,
+  jobId: string,
+  of: ReadonlyMap<string, unknown>,
+): Promise<ReadonlyMap<string, Blob>> {
   const files = new Map<string, Blob>();
-  for (const id of job.file.keys()) {
+  for (const id of of.keys()) {
     const blob = await services.storage.readFile(jobId, id);
     if (blob !== undefined) files.set(id, blob);
   }
@@ -88,10 +93,12 @@ export async function packJob(
 ): Done<{ readonly name: string; readonly blob: Blob }> {
   const job = opened ?? (await services.storage.loadJob(jobId));
   if (job === undefined) return refuse({ kind: 'job-missing' });
-  const blobs = await readFiles(services, jobId, job);
+  const kept = await services.storage.listSnapshots(jobId);
+  const blobs = await readFiles(services, jobId, filesWith(job, kept));
+  const lost = [...job.file.values()].find(({ id }) => !blobs.has(id));
+  if (lost !== undefined) return refuse({ kind: 'drawings-lost', name: lost.name });
   const bytes = new Map<string, Uint8Array>();
   for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
-  const kept = await services.storage.listSnapshots(jobId);
   const snapshots = kept.map(({ jobId: _of, ...snapshot }) => snapshot);
   const packed = writeZestjob(job, bytes, snapshots);
   return accept({
@@ -117,10 +124,10 @@ export async function duplicateJob(services: Services, jobId: string): Done<stri
   const settings = settingsOf(job);
   const name = `${settings.name.slice(0, 190)} (copy)`;
   const copy = createJob([...recordsOf(job), { ...settings, name }]);
-  const kept = await keepJob(services, copy, await readFiles(services, jobId, job));
+  const snapshots = await services.storage.listSnapshots(jobId);
+  const kept = await keepJob(services, copy, await readFiles(services, jobId, filesWith(job, snapshots)));
   if (!kept.ok) return kept;
-  for (const snapshot of await services.storage.listSnapshots(jobId))
-    await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
+  for (const snapshot of snapshots) await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
   return kept;
 }
 

@@ -8,7 +8,7 @@ import { type JobRecord, RECORD_TYPES } from '../../job/record.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
 import type { ZestjobProblem } from './problem.ts';
-import { type Snapshot, snapshotsSchema } from './snapshot.ts';
+import { type Snapshot, filesWith, snapshotsSchema } from './snapshot.ts';
 import { fileEntry } from './write.ts';
 
 export interface ZestjobContent {
@@ -125,14 +125,17 @@ function readSnapshots(entries: Unzipped): Step<readonly Snapshot[]> {
 }
 
 function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
+  const snapshots = readSnapshots(entries);
+  if (!snapshots.ok) return snapshots;
   const files = new Map<string, Uint8Array>();
-  for (const file of job.file.values()) {
+  for (const file of filesWith(job, snapshots.value).values()) {
     const { id, name, byteLength } = file;
     const bytes = entries[fileEntry(file)];
+    // Files of long ago came without what only their snapshots show.
+    if (bytes === undefined && !job.file.has(id)) continue;
     if (bytes === undefined) return refuse({ kind: 'zestjob-file-missing', name });
     if (bytes.length !== byteLength) return refuse({ kind: 'zestjob-file-size', name });
     files.set(id, bytes);
   }
-  const snapshots = readSnapshots(entries);
-  return snapshots.ok ? accept({ job, files, snapshots: snapshots.value }) : snapshots;
+  return accept({ job, files, snapshots: snapshots.value });
 }

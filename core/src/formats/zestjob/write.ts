@@ -2,7 +2,7 @@ import { type Zippable, strToU8, zipSync } from 'fflate';
 import { type Job, listRecords } from '../../job/job.ts';
 import type { FileRecord, MediaType } from '../../job/records/file.ts';
 import { ZESTJOB } from './descriptor.ts';
-import type { Snapshot } from './snapshot.ts';
+import { type Snapshot, filesWith } from './snapshot.ts';
 
 /** Keys in order at every depth, so that equal jobs are equal bytes. */
 function sortKeys(value: unknown): unknown {
@@ -20,7 +20,10 @@ const ENTRY_TIME = '1990-01-01T12:00:00';
 
 const bytewise = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** Packs a job, the bytes of its files by file id, and the states of it that were kept. Throws when a file's bytes were not given. */
+/**
+ * Packs a job, the bytes of its files by file id, and the states of it that were kept with the files that
+ * only they show. Throws when the bytes of a file of the job itself were not given.
+ */
 export function writeZestjob(
   job: Job,
   files: ReadonlyMap<string, Uint8Array>,
@@ -29,8 +32,9 @@ export function writeZestjob(
   const records = [...listRecords(job)].sort((a, b) => bytewise(a.id, b.id)).map(sortKeys);
   const json = JSON.stringify({ format: ZESTJOB.format, version: ZESTJOB.version, records }, null, 1);
   const entries: Zippable = { [ZESTJOB.jobEntry]: [strToU8(json), { level: 6, mtime: ENTRY_TIME }] };
-  for (const file of [...job.file.values()].sort((a, b) => bytewise(a.id, b.id))) {
+  for (const file of [...filesWith(job, snapshots).values()].sort((a, b) => bytewise(a.id, b.id))) {
     const bytes = files.get(file.id);
+    if (bytes === undefined && !job.file.has(file.id)) continue;
     if (bytes === undefined) throw new Error(`writeZestjob: no bytes were given for ${file.name}`);
     // Drawings are compressed inside already.
     entries[fileEntry(file)] = [bytes, { level: 0, mtime: ENTRY_TIME }];

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { type Zippable, strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
-import { createJob, listRecords } from '../../job/job.ts';
+import { removeSheet } from '../../job/commands/removeWith.ts';
+import { applyDiff, createJob, listRecords } from '../../job/job.ts';
 import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
 import { ZESTJOB } from './descriptor.ts';
 import { readZestjob } from './read.ts';
@@ -155,6 +156,19 @@ describe('.zestjob files', () => {
       kind: 'zestjob-snapshot',
       name: 'Monday',
     });
+  });
+
+  it('brings the drawings that only a kept state still shows', () => {
+    const state = { id: 'snapshot-1', name: 'Monday', at: 1, totalMinor: 1, records: [...listRecords(job)] };
+    const gone = removeSheet(sheet.id)(job);
+    if (!gone.ok) throw new Error(gone.problem.kind);
+    const later = applyDiff(job, gone.value);
+    expect(later.file.size).toBe(0);
+    const read = readZestjob(writeZestjob(later, files, [state]));
+    if (!read.ok) throw new Error(read.problem.kind);
+    expect(read.value.files.get(file!.id)).toEqual(bytes);
+    // As it was written once, without them: the job is read all the same.
+    expect(readZestjob(writeZestjob(later, new Map(), [state]))).toMatchObject({ ok: true });
   });
 
   it.each([1, 2])('takes a file of version %i: the same job without what came later', (version) => {
