@@ -1,3 +1,6 @@
+// Tests run west of Greenwich and off the full hour, or days taken in universal time would pass for local ones.
+process.env.TZ = 'America/St_Johns';
+
 const transform = {
   '^.+\\.(t|j|mj)sx?$': [
     '@swc/jest',

@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { type SecondLook, takeSecondLook } from '@zest/core/doubts/secondLook';
 import type { JobStore } from './jobStore.ts';
+import { dayOf } from '../platform/days.ts';
 
 export interface LookState {
   /** The latest second look; undefined until a job was looked at. */
@@ -25,8 +26,7 @@ export function createLookStore(jobs: JobStore, now: () => number, whenIdle: Whe
   const take = (): void => {
     waiting = undefined;
     const { open } = jobs.getState();
-    const today = new Date(now()).toISOString().slice(0, 10);
-    store.setState({ look: open === undefined ? undefined : takeSecondLook(open.calculation, today) });
+    store.setState({ look: open === undefined ? undefined : takeSecondLook(open.calculation, dayOf(now())) });
   };
   const soon = (): void => {
     clearTimeout(waiting);

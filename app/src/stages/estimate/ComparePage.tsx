@@ -17,6 +17,7 @@ import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from 
 import { totalOf } from '../../stores/jobStore.ts';
 import { CAUSE_WORDS } from './causeWords.ts';
 import { EstimateTabs } from './EstimateTabs.tsx';
+import { minuteOf } from '../../platform/days.ts';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -112,7 +113,7 @@ export function ComparePage() {
                 {each.name}
               </b>
               <span>{formatMoney(each.totalMinor, money)}</span>
-              <span className="soft">{new Date(each.at).toISOString().slice(0, 16).replace('T', ' ')}</span>
+              <span className="soft">{minuteOf(each.at)}</span>
               <span>
                 <button type="button" className="link" onClick={() => goBack(each)}>
                   Go back to it
@@ -206,11 +207,13 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
           ? 'no change'
           : `${formatMoney(Math.abs(difference), money)} ${difference > 0 ? 'more' : 'less'}`}
       </p>
-      <div className="chart-box">
-        <Suspense fallback={null}>
-          <BridgeChart bridge={bridge} />
-        </Suspense>
-      </div>
+      {difference === 0 && bridge.lines.length === 0 ? null : (
+        <div className="chart-box">
+          <Suspense fallback={null}>
+            <BridgeChart bridge={bridge} />
+          </Suspense>
+        </div>
+      )}
       {bridge.lines.length === 0 ? (
         <p className="soft">No line changed its cost.</p>
       ) : (

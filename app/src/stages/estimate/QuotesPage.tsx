@@ -16,6 +16,7 @@ import { useAsItIs, useOpenJob, useServices } from '../../stores/context.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { QuoteLines } from './QuoteLines.tsx';
 import { Leveling } from './Leveling.tsx';
+import { dayOf } from '../../platform/days.ts';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -110,7 +111,7 @@ function PackageView({ each }: { readonly each: Package }) {
         packageId: each.id,
         company: `Company ${quotes.length + 1}`,
         amount: '',
-        date: new Date(services.now()).toISOString().slice(0, 10),
+        date: dayOf(services.now()),
         validUntil: '',
         note: '',
         leftOut: {},

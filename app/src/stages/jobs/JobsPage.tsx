@@ -15,6 +15,7 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { startFromTemplate } from '../../storage/templates.ts';
 import { NewJobDialog } from './NewJobDialog.tsx';
 import { Templates } from './Templates.tsx';
+import { dayOf } from '../../platform/days.ts';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
@@ -228,7 +229,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                 numbers: { decimal: job.decimalMark, group: job.groupMark },
               })}
             </td>
-            <td className="right soft">{new Date(job.changedAt).toISOString().slice(0, 10)}</td>
+            <td className="right soft">{dayOf(job.changedAt)}</td>
             <td style={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
               <IconAction
                 label={`Rename ${job.name}`}

@@ -18,6 +18,7 @@ import {
   useServices,
   useSetView,
 } from '../../stores/context.tsx';
+import { dayOf } from '../../platform/days.ts';
 
 /** What a careful colleague would ask before the bid goes out. */
 export function LookPage() {
@@ -159,7 +160,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
           subject: doubt.name.slice(0, 200) || '-',
           facts: factsOfDoubt(doubt),
           reason: words.slice(0, 200),
-          date: new Date(services.now()).toISOString().slice(0, 10),
+          date: dayOf(services.now()),
         }),
       ),
     );

@@ -26,6 +26,7 @@ import { ItemPanel } from './ItemPanel.tsx';
 import { PriceTabs } from './PriceTabs.tsx';
 import { RaiseDialog } from './RaiseDialog.tsx';
 import { useRecentItems } from './recentItems.ts';
+import { dayOf } from '../../platform/days.ts';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
@@ -88,7 +89,7 @@ export function PricesStage() {
       id: services.makeId('item'),
       code: `NEW-${number}`,
       description: 'New item',
-      date: new Date(services.now()).toISOString().slice(0, 10),
+      date: dayOf(services.now()),
       group,
     };
     actions.transact('add an item', put(item));
@@ -207,7 +208,7 @@ function useWanted(group: string, filter: Filter, recent: readonly string[]): (i
   const services = useServices();
   const { priceDays = USUAL_PRICE_DAYS } = settingsOf(job);
   return useMemo(() => {
-    const today = new Date(services.now()).toISOString().slice(0, 10);
+    const today = dayOf(services.now());
     const lately = new Set(recent);
     const used = filter === 'used' ? usedCodes(job) : new Set<string>();
     const passes: Readonly<Record<Filter, (item: Item) => boolean>> = {

@@ -11,6 +11,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { useFormats, useServices } from '../../stores/context.tsx';
 import { EffectOnBid } from './EffectOnBid.tsx';
+import { dayOf } from '../../platform/days.ts';
 
 const COSTS: readonly RaisedCost[] = ['material', 'equipment', 'subcontract', 'other'];
 
@@ -30,7 +31,7 @@ export function RaiseDialog({
   const [error, setError] = useState<string | undefined>();
   const value = parseNumber(percent.replace('%', ''), numbers);
   const isFine = value !== undefined && value > -100 && value <= 1000;
-  const today = new Date(services.now()).toISOString().slice(0, 10);
+  const today = dayOf(services.now());
   const changes = isFine ? raisePrices(items, value, costs, today) : [];
   const take = (): void => {
     const refused = settle(`prices by ${percent} %`, put(...changes.map(([, to]) => to)));
