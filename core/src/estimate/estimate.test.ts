@@ -18,6 +18,7 @@ describe('money', () => {
     expect(formatMoney(1204, { currency: 'JPY', numbers: POINT_FORMAT })).toBe('¥1,204');
     expect(formatUnitCost(0.6275, { currency: 'USD', numbers: POINT_FORMAT })).toBe('$0.6275');
     expect(formatUnitCost(164, { currency: 'USD', numbers: POINT_FORMAT })).toBe('$164.00');
+    expect(formatUnitCost(50.061, { currency: 'USD', numbers: POINT_FORMAT }, 'four')).toBe('$50.0610');
   });
 
   it('extends quantity by unit cost as decimal.js does, to the cent', () => {

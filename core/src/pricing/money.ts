@@ -38,13 +38,17 @@ export function formatMoney(minor: number, format: MoneyFormat): string {
   return dress(formatNumber(Math.abs(minor) / 10 ** digits, digits, format.numbers), minor < 0, format);
 }
 
-/** Writes a unit cost in major units with its own decimals, from the currency's to four. */
-export function formatUnitCost(amount: number, format: MoneyFormat): string {
+/**
+ * Writes a unit cost in major units with its own decimals, from the currency's to four; or always with
+ * four, where worked out figures stand below one another.
+ */
+export function formatUnitCost(amount: number, format: MoneyFormat, places: 'own' | 'four' = 'own'): string {
   const digits = minorDigits(format.currency);
   const exact = roundTo(amount, 4);
-  const places =
+  const own =
     roundTo(exact, digits) === exact ? digits : Math.max(digits, roundTo(exact, 3) === exact ? 3 : 4);
-  return dress(formatNumber(Math.abs(exact), places, format.numbers), exact < 0, format);
+  const shown = places === 'own' ? own : 4;
+  return dress(formatNumber(Math.abs(exact), shown, format.numbers), exact < 0, format);
 }
 
 function dress(figure: string, negative: boolean, { currency, numbers }: MoneyFormat): string {
