@@ -379,6 +379,34 @@ test('columns are chosen, and are there again after a reload; words and subtotal
   await expect(rowOf(page, /Subtotal/).first()).toContainText('$7,238.79');
 });
 
+test('the keys go nowhere out of sight: to a line that was added at the end, to the last of many columns', async ({
+  page,
+}) => {
+  await openEstimate(page);
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await expect(rowOf(page, /New section/)).toBeInViewport();
+  await page.getByRole('button', { name: 'Add a line', exact: true }).click();
+  const added = rowOf(page, /New line/);
+  await expect(added).toBeInViewport({ ratio: 0.99 });
+  await page.getByRole('button', { name: 'Columns' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Columns' });
+  for (const column of await dialog.getByRole('checkbox').all()) await column.check({ force: true });
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await gridOf(page).focus();
+  await page.keyboard.press('End');
+  await expect(gridOf(page).getByRole('columnheader').last()).toBeInViewport({ ratio: 0.99 });
+  await expect(added.getByRole('gridcell').last()).toBeInViewport({ ratio: 0.99 });
+  // Which line it is goes on being seen beside the last figures.
+  await expect(added.getByRole('gridcell', { name: 'New line' })).toBeInViewport({ ratio: 0.99 });
+  await page.keyboard.press('Control+Home');
+  await expect(
+    rowOf(page, /Sitework/)
+      .getByRole('gridcell')
+      .first(),
+  ).toBeInViewport({ ratio: 0.99 });
+  await expect(gridOf(page).getByRole('columnheader', { name: 'Cost code' })).toBeInViewport({ ratio: 0.99 });
+});
+
 test('an item is found by typing into its cell; a unit that does not fit says so and is undone', async ({
   page,
 }) => {

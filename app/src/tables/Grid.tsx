@@ -5,6 +5,7 @@ import {
   useCallback,
   useEffect,
   useLayoutEffect,
+  useMemo,
   useRef,
   useState,
 } from 'react';
@@ -13,6 +14,7 @@ import { GridRow, RowDrag } from './GridRow.tsx';
 import { type Held, cellId } from './RowCells.tsx';
 import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
 import { createHandlers } from './gridKeys.ts';
+import { placeColumns, showColumn, stayClass } from './stay.ts';
 
 export interface GridColumn<Row> {
   readonly id: string;
@@ -25,6 +27,8 @@ export interface GridColumn<Row> {
   /** Plain text: what is copied, and what editing begins with. */
   readonly text: (row: Row) => string;
   readonly editable?: (row: Row) => boolean;
+  /** Stays in sight when a wide table is scrolled sideways, for the first columns. */
+  readonly stays?: boolean;
 }
 
 export interface GridEdit<Row> {
@@ -59,10 +63,13 @@ export interface GridProps<Row> {
 }
 
 const ROW_PX = 27;
+/** The head stands above the rows in the same scroller. */
+const HEAD_PX = 28;
 
 /** A table that is worked like a spreadsheet: arrows, type to edit, blocks copied and pasted as TSV. */
 export function Grid<Row>(props: GridProps<Row>) {
-  const { label, columns, rows, keyOf, classOf, onSelect, selectedKey } = props;
+  const { label, rows, keyOf, classOf, onSelect, selectedKey } = props;
+  const columns = useMemo(() => placeColumns(props.columns), [props.columns]);
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Range>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<{ readonly first: string | undefined } | undefined>();
@@ -74,6 +81,7 @@ export function Grid<Row>(props: GridProps<Row>) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_PX,
     overscan: 12,
+    scrollPaddingEnd: HEAD_PX,
   });
   const template = columns.map(({ width }) => width).join(' ');
   // Every row the same width, or a long text in one would push its figures out of line.
@@ -105,6 +113,7 @@ export function Grid<Row>(props: GridProps<Row>) {
   const goTo = (cell: Cell, extend: boolean): void => {
     setAt((from) => ({ anchor: extend ? from.anchor : cell, focus: cell }));
     virtual.scrollToIndex(cell.row);
+    if (scroller.current !== null) showColumn(scroller.current, cell.column);
     const row = rows[cell.row];
     if (row !== undefined && !extend) onSelect?.(row);
   };
@@ -133,7 +142,13 @@ export function Grid<Row>(props: GridProps<Row>) {
     goTo(moveCell(focus, step, rows.length, columns.length), false);
     return true;
   };
-  const handlers = createHandlers({ props, at, setRefusal, goTo, edit: (first) => setEditing({ first }) });
+  /** By keys, the first column is the beginning; a click on what stays moves nothing. */
+  const goByKeys = (cell: Cell, extend: boolean): void => {
+    goTo(cell, extend);
+    if (cell.column === 0) scroller.current?.scrollTo({ left: 0 });
+  };
+  const edit = (first: string | undefined): void => setEditing({ first });
+  const handlers = createHandlers({ props, at, setRefusal, goTo: goByKeys, edit });
 
   const drop = (moved: string, over: string, side: 'before' | 'after'): void => {
     const chosen = rows.slice(block.top, block.bottom + 1);
@@ -205,13 +220,22 @@ export function Grid<Row>(props: GridProps<Row>) {
           filling.current = false;
         }}
         onKeyDown={(event) => (editing === undefined ? handlers.onKeyDown(event) : undefined)}
+        onScroll={({ currentTarget }) =>
+          currentTarget.toggleAttribute('data-aside', currentTarget.scrollLeft > 0)
+        }
         onCopy={handlers.onCopy}
         onPaste={handlers.onPaste}
       >
         <div className="grid-head" role="row" style={{ gridTemplateColumns: template, minWidth }}>
-          {columns.map(({ id, title, align, hint }) => (
-            <div key={id} role="columnheader" className={`grid-cell ${align ?? 'left'}`} title={hint}>
-              {title}
+          {columns.map((column) => (
+            <div
+              key={column.id}
+              role="columnheader"
+              className={`grid-cell ${column.align ?? 'left'} ${stayClass(column)}`}
+              style={column.left === undefined ? undefined : { left: column.left }}
+              title={column.hint}
+            >
+              {column.title}
             </div>
           ))}
         </div>

@@ -1,6 +1,6 @@
-import { type ReactNode, memo } from 'react';
-import type { GridColumn } from './Grid.tsx';
+import { type CSSProperties, type ReactNode, memo } from 'react';
 import type { Cell } from './cells.ts';
+import { type PlacedColumn, stayClass } from './stay.ts';
 
 export const cellId = (label: string, { row, column }: Cell): string =>
   `${label.replace(/\W+/g, '-')}-${row}-${column}`;
@@ -13,7 +13,7 @@ export interface Held extends Cell {
 export interface RowCellsProps<Row> {
   readonly row: Row;
   readonly index: number;
-  readonly columns: readonly GridColumn<Row>[];
+  readonly columns: readonly PlacedColumn<Row>[];
   readonly label: string;
   /** The column that is current in this row; -1 for none. */
   readonly at: number;
@@ -26,6 +26,9 @@ export interface RowCellsProps<Row> {
   readonly onDown: (cell: Cell, shift: boolean) => void;
   readonly onOpen: (row: Row, column: number) => void;
 }
+
+const styleOf = (left: number | undefined, washed: boolean): CSSProperties | undefined =>
+  left === undefined && !washed ? undefined : { left, ...(washed ? { background: 'var(--zest-wash)' } : {}) };
 
 /** The cells of one row: drawn anew only when the row, its columns or what is selected in it changed. */
 export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
@@ -40,8 +43,8 @@ export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
         id={cellId(label, cell)}
         role="gridcell"
         aria-selected={selected}
-        className={`grid-cell ${column.align ?? 'left'} ${here ? 'current' : ''}`}
-        style={selected && !here ? { background: 'var(--zest-wash)' } : undefined}
+        className={`grid-cell ${column.align ?? 'left'} ${here ? 'current' : ''} ${stayClass(column)}`}
+        style={styleOf(column.left, selected && !here)}
         onMouseDown={(event) => onDown(cell, event.shiftKey)}
         onDoubleClick={() => onOpen(row, columnIndex)}
       >

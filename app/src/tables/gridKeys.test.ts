@@ -96,6 +96,14 @@ describe('keys in a table', () => {
     expect(told.goTo).toHaveBeenLastCalledWith({ row: 3, column: 0 }, false);
   });
 
+  it('go to either end of all with Ctrl, and select as far as there with Shift', () => {
+    const { press, told } = gridAt({ row: 3, column: 1 });
+    expect(press('Home', { ctrlKey: true })).toBe(true);
+    expect(told.goTo).toHaveBeenLastCalledWith({ row: 0, column: 0 }, false);
+    press('End', { ctrlKey: true, shiftKey: true });
+    expect(told.goTo).toHaveBeenLastCalledWith({ row: 3, column: 2 }, true);
+  });
+
   it('leave the table by Tab at its last column', () => {
     const inside = gridAt({ row: 0, column: 0 });
     expect(inside.press('Tab')).toBe(true);

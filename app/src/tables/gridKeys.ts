@@ -10,6 +10,7 @@ export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Shift ↑ ↓ ← →', 'select a block of cells'],
   ['Ctrl+C V', 'copy and paste the block, from and to spreadsheets too'],
   ['Ctrl+D', 'fill the first row of the block down'],
+  ['Ctrl+Home End', 'go to the first or last cell of all; with Shift, select as far as there'],
   ['Alt ↑ ↓', 'move the rows of the block'],
   ['Delete', 'remove the rows of the block'],
 ];
@@ -45,7 +46,7 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
     );
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const step = STEPS[event.key];
+    const step = (event.ctrlKey || event.metaKey ? FAR_STEPS : STEPS)[event.key];
     const column = columns[focus.column];
     const row = rows[focus.row];
     const editable = row !== undefined && column?.editable?.(row) === true;
@@ -54,7 +55,7 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
       const next = rows[up ? block.top - 1 : block.bottom + 1];
       if (props.onMove === undefined || next === undefined) return;
       props.onMove(selectedRows, next, up ? 'before' : 'after');
-    } else if (step !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey)
+    } else if (step !== undefined && !event.altKey)
       goTo(moveCell(focus, step, rows.length, columns.length), event.shiftKey);
     else if (event.key === 'Tab') {
       // At the last column the focus leaves the table, as it does everywhere else.
@@ -115,4 +116,9 @@ const STEPS: Readonly<Record<string, Cell>> = {
   PageDown: { row: 20, column: 0 },
   Home: { row: 0, column: -1000 },
   End: { row: 0, column: 1000 },
+};
+
+const FAR_STEPS: Readonly<Record<string, Cell>> = {
+  Home: { row: -1e9, column: -1000 },
+  End: { row: 1e9, column: 1000 },
 };

@@ -151,6 +151,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         id,
         title: 'Item',
         width: '80px',
+        stays: true,
         text: (row) => read(row).code,
         show: (row) => <span className={row.type === 'section' ? '' : 'soft'}>{read(row).code}</span>,
       };
@@ -159,6 +160,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         id,
         title: 'Description',
         width: hasPinned(job) ? 'minmax(150px, 1fr)' : 'minmax(182px, 1fr)',
+        stays: true,
         text: (row) => describeRow(read(row)),
         show: (row) => <DescriptionCell row={row} line={read(row)} job={job} />,
       };
@@ -291,7 +293,7 @@ function unitColumn(id: string, kind: CostKind | 'hours', source: ColumnSource):
   return {
     id,
     title: kind === 'hours' ? 'Hours / unit' : `${KIND_TITLES[kind]} / unit`,
-    width: '96px',
+    width: '112px',
     align: 'right',
     ...typedOver(kind, write, source),
   };
@@ -334,7 +336,7 @@ function priceColumn(id: 'markup' | 'price' | 'unit-price', source: ColumnSource
     const { quantity } = line;
     return quantity === undefined || quantity === 0
       ? ''
-      : formatUnitCost(calculation.toMajor(price) / quantity, formats.money);
+      : formatUnitCost(calculation.toMajor(price) / quantity, formats.money, 'four');
   };
   const titles = { markup: 'Tax + markup', price: 'Price', 'unit-price': 'Unit price' } as const;
   return {

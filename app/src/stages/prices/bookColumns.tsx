@@ -65,6 +65,9 @@ const WIDTHS: Readonly<Record<string, string>> = {
   sizes: '150px',
 };
 
+/** What an item is goes on being seen beside its figures. */
+const STAYING = new Set(['code', 'description']);
+
 export function bookColumn(
   id: string,
   { money, numbers }: Formats,
@@ -72,7 +75,13 @@ export function bookColumn(
 ): Column | undefined {
   const name = BOOK_COLUMNS.find((column) => column.id === id)?.name;
   if (name === undefined) return undefined;
-  const column = { id, title: name, width: WIDTHS[id] ?? '70px', editable: () => id !== 'sizes' };
+  const column = {
+    id,
+    title: name,
+    width: WIDTHS[id] ?? '70px',
+    editable: () => id !== 'sizes',
+    stays: STAYING.has(id),
+  };
   if (id === 'unit')
     return {
       ...column,
