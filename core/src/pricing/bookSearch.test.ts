@@ -37,6 +37,14 @@ describe('the search of the price book', () => {
     expect(codes('el-1')).toEqual(['EL-100', 'EL-114']);
   });
 
+  it('gives what is called so before what comes from a supplier that is called so', () => {
+    const book = new BookSearch([
+      item({ code: 'A-BAR', description: 'Reinforcing bar', supplier: 'Harbor Ready Mix' }),
+      item({ code: 'B-MIX', description: 'Ready-mix concrete' }),
+    ]);
+    expect(book.find('ready').map(({ code }) => code)).toEqual(['B-MIX', 'A-BAR']);
+  });
+
   it('finds names with marks by plain letters', () => {
     expect(codes('buroholz')).toEqual(['PAD']);
   });

@@ -1,8 +1,11 @@
 import { remember } from '../job/remember.ts';
 import type { Item } from '../job/records/item.ts';
 
-/** How much a word counts by where it was found, the best place only. */
-const SCORES = { code: 8, codeStart: 5, word: 3, start: 1 } as const;
+/**
+ * How much a word counts by where it was found, the best place only. What an item is goes before what
+ * stands around it: a supplier by the name of a thing must not push that thing down.
+ */
+const SCORES = { code: 8, codeStart: 5, word: 3, start: 2, around: 1 } as const;
 
 /**
  * Words to be found by: small letters, quotes as inches and feet, sizes written as one (20 x 30 is
@@ -26,6 +29,8 @@ interface Entry {
   /** Each word between blanks: what begins with a word is found by a blank and the word. */
   readonly code: string;
   readonly text: string;
+  /** Group, supplier and tags. */
+  readonly around: string;
 }
 
 /** An item is read once: a price book that changes in one item keeps what was read of the others. */
@@ -35,13 +40,15 @@ function readEntry(item: Item): Entry {
   const sizes = Object.values(item.sizes ?? {});
   const joined = sizes.map((size) => plainWords(size)[0] ?? '').join('x');
   const { description, group, supplier, tags = '', family = '' } = item;
-  const words = plainWords([description, group, supplier, tags, family, ...sizes].join(' \n '));
   return {
     item,
     code: item.code.toLowerCase(),
-    text: ` ${[...words, joined].join(' ')} `,
+    text: blanked([...plainWords([description, family, ...sizes].join(' \n ')), joined]),
+    around: blanked(plainWords([group, supplier, tags].join(' \n '))),
   };
 }
+
+const blanked = (words: readonly string[]): string => ` ${words.join(' ')} `;
 
 /** Finds items while someone types. Built once for a price book; one search looks at each item once. */
 export class BookSearch {
@@ -70,20 +77,20 @@ export class BookSearch {
 }
 
 /** -1 where a word is not there. */
-function scoreOf({ code, text }: Entry, words: readonly string[]): number {
+function scoreOf(entry: Entry, words: readonly string[]): number {
   let score = 0;
   for (const word of words) {
-    const own = wordScore(code, text, word);
+    const own = wordScore(entry, word);
     if (own === 0) return -1;
     score += own;
   }
   return score;
 }
 
-function wordScore(code: string, text: string, word: string): number {
+function wordScore({ code, text, around }: Entry, word: string): number {
   if (code === word) return SCORES.code;
   if (code.startsWith(word)) return SCORES.codeStart;
   if (text.includes(` ${word} `)) return SCORES.word;
   if (text.includes(` ${word}`)) return SCORES.start;
-  return code.includes(word) ? SCORES.start : 0;
+  return around.includes(` ${word}`) || code.includes(word) ? SCORES.around : 0;
 }
