@@ -119,7 +119,8 @@ function spreadBySection(job: Job): ReadonlyMap<string | null, readonly Componen
   return groupBy(spread, ({ placed }): string | null => sectionOf(job, placed));
 }
 
-const orderOf = (job: Job, row: EstimateRow): number => {
+/** Where a row stands among those that stand in its section by themselves. */
+export const orderOf = (job: Job, row: EstimateRow): number => {
   switch (row.type) {
     case 'component':
       return overrideOf(job, row.key)?.order ?? row.scope.order;

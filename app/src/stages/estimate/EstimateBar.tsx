@@ -18,6 +18,8 @@ interface EstimateBarProps {
   readonly rows: readonly EstimateRow[];
   /** The section the selection stands in, which what is added goes into. */
   readonly sectionId: Id<'section'> | null;
+  /** The row that is current, which a new line comes below. */
+  readonly currentKey: () => string | undefined;
   readonly shown: readonly string[];
   readonly onColumns: (ids: readonly string[]) => void;
   readonly onCopy: () => void;
@@ -28,14 +30,14 @@ interface EstimateBarProps {
 
 /** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
 export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
-  const { rows, sectionId, shown, onColumns, onCopy, onTemplate, onAdded } = props;
+  const { rows, sectionId, currentKey, shown, onColumns, onCopy, onTemplate, onAdded } = props;
   const { job, calculation } = useOpenJob();
   const estimate = useEstimate(rows);
   const catchUp = useCatchUp();
   const settings = settingsOf(job);
   /** Letters typed right after it must find the new line, and not the pens. */
-  const addLine = (content?: Parameters<typeof estimate.addLine>[1]): void => {
-    estimate.addLine(sectionId, content);
+  const addLine = (content?: Parameters<typeof estimate.addLine>[2]): void => {
+    estimate.addLine(sectionId, currentKey(), content);
     catchUp();
     onAdded();
   };

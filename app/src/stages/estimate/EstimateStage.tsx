@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import type { EstimateRow } from '@zest/core/estimate/rows';
@@ -46,7 +46,14 @@ function EstimateWork() {
   const estimate = useEstimate(rows);
   const [block, setBlock] = useState<readonly EstimateRow[]>([]);
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
-  const sectionId = sectionAt(rows, selection);
+  // What is not selected is current all the same: the first row of the block that is marked.
+  const current = rowAt(rows, selection)?.key ?? block[0]?.key;
+  const sectionId = sectionAt(rows, current);
+  const latest = useRef(current);
+  useEffect(() => {
+    latest.current = current;
+  });
+  const currentKey = useCallback(() => latest.current, []);
   const copy = useCallback(() => setAsking('copy'), []);
   const template = useCallback(() => setAsking('template'), []);
   const stage = useRef<HTMLDivElement>(null);
@@ -56,6 +63,7 @@ function EstimateWork() {
       <EstimateBar
         rows={rows}
         sectionId={sectionId}
+        currentKey={currentKey}
         shown={shown}
         onColumns={choose}
         onCopy={copy}
@@ -160,9 +168,9 @@ const rowAt = (rows: readonly EstimateRow[], selection: Selection | undefined): 
   return key === undefined ? undefined : rows.find((row) => row.key === key);
 };
 
-/** The section the selection stands in: where a new line belongs. */
-function sectionAt(rows: readonly EstimateRow[], selection: Selection | undefined): Id<'section'> | null {
-  const index = rows.findIndex(({ key }) => key === keyOfSelection(selection));
+/** The section a row stands in: where a new line belongs. The last one where there is no such row. */
+function sectionAt(rows: readonly EstimateRow[], current: string | undefined): Id<'section'> | null {
+  const index = rows.findIndex(({ key }) => key === current);
   const above = index < 0 ? rows : rows.slice(0, index + 1);
   const last = above.findLast((row) => row.type === 'section');
   return last?.type === 'section' ? (last.section?.id ?? null) : null;

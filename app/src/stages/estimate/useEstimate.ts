@@ -1,5 +1,5 @@
 import { changeLines } from '@zest/core/job/commands/changeLines';
-import { type Side, moveRows } from '@zest/core/job/commands/moveRows';
+import { type Side, moveRows, putBelow } from '@zest/core/job/commands/moveRows';
 import { put, remove, sequence } from '@zest/core/job/change';
 import { removePackage, removeSection } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
@@ -98,10 +98,17 @@ export function useEstimate(rows: readonly EstimateRow[]) {
     return settle('price a line', sequence(put(...counted), changeLines([[row.key, how]], services.makeId)));
   };
 
-  const addLine = (sectionId: Id<'section'> | null, content: Partial<Line> = {}): void => {
-    const order = orderAfter([...job.line.values()].filter((line) => line.sectionId === sectionId));
-    const line: Line = { ...BLANK, id: services.makeId('line'), sectionId, order, ...content };
-    const refused = settle(content.is === undefined ? 'add a line' : `add a ${content.is}`, put(line));
+  /** A new line of a section, right below the row of a key where that is one of its lines. */
+  const addLine = (
+    sectionId: Id<'section'> | null,
+    below: string | undefined,
+    content: Partial<Line> = {},
+  ): void => {
+    const line: Line = { ...BLANK, id: services.makeId('line'), sectionId, order: 1, ...content };
+    const refused = settle(
+      content.is === undefined ? 'add a line' : `add a ${content.is}`,
+      putBelow(rows, below, line, services.makeId),
+    );
     if (refused === undefined) actions.select({ type: 'line', key: line.id });
     else tellProblem(refused);
   };

@@ -3,7 +3,7 @@ import { type EstimateRow, listRows } from '../../estimate/rows.ts';
 import { makeMark, makeScope } from '../../testing/job.ts';
 import { type Desk, createPricedDesk } from '../../testing/priced.ts';
 import { bidNode } from '../../calculate/nodes.ts';
-import { moveRows, nestSection, unnestSection } from './moveRows.ts';
+import { moveRows, nestSection, putBelow, unnestSection } from './moveRows.ts';
 
 const nameOf = (row: EstimateRow): string => {
   switch (row.type) {
@@ -108,5 +108,57 @@ describe('moving rows', () => {
     if (out === undefined) throw new Error('not taken out');
     made.change(out);
     expect(order().slice(-4)).toEqual(['[03]', '[04]', '[06]', '[08]']);
+  });
+});
+
+describe('a new line', () => {
+  const add = ({ made }: ReturnType<typeof desk>, description: string, below: string | undefined): void => {
+    const rows = listRows(made.job());
+    const line = made.line({ description, sectionId: made.sectionId('03') });
+    made.change(putBelow(rows, rows.find((row) => nameOf(row) === below)?.key, line, made.makeId));
+  };
+  const typedOf = ({ made, components }: ReturnType<typeof desk>): readonly string[] =>
+    inSection(made, '03').filter((name) => name !== 'slab' && !components.includes(name));
+
+  it('comes right below the line that is current, however often', () => {
+    const test = desk();
+    add(test, 'n0', 'a');
+    expect(typedOf(test)).toEqual(['a', 'n0', 'b', 'c']);
+    // Each below the one before, and each below the same one: no place is ever used up.
+    const many = Array.from({ length: 60 }, (_, at) => `n${at + 1}`);
+    many.forEach((name, at) => add(test, name, `n${at}`));
+    many.forEach((name) => add(test, `after ${name}`, 'b'));
+    expect(typedOf(test)).toEqual([
+      'a',
+      'n0',
+      ...many,
+      'b',
+      ...many.toReversed().map((name) => `after ${name}`),
+      'c',
+    ]);
+  });
+
+  it('comes last in its section where none of its lines is current', () => {
+    const test = desk();
+    add(test, 'below the head', '[03]');
+    add(test, 'below what was measured', 'slab');
+    add(test, 'below nothing', undefined);
+    expect(typedOf(test)).toEqual([
+      'a',
+      'b',
+      'c',
+      'below the head',
+      'below what was measured',
+      'below nothing',
+    ]);
+  });
+
+  it('finds its place between lines that have one order', () => {
+    const test = desk();
+    const { made } = test;
+    for (const line of [...made.job().line.values()]) made.change({ ...line, order: 1 });
+    const [first, ...others] = typedOf(test);
+    add(test, 'new', first);
+    expect(typedOf(test)).toEqual([first, 'new', ...others]);
   });
 });

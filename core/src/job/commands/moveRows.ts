@@ -1,9 +1,10 @@
-import type { EstimateRow } from '../../estimate/rows.ts';
+import { type EstimateRow, orderOf } from '../../estimate/rows.ts';
 import { accept } from '../../problem/result.ts';
 import type { Command } from '../change.ts';
 import { put, sequence } from '../change.ts';
 import type { Id, MakeId } from '../id.ts';
 import { EMPTY_DIFF, type Job, inOrder } from '../job.ts';
+import type { Line } from '../records/line.ts';
 import type { Scope } from '../records/scope.ts';
 import type { Section } from '../records/section.ts';
 import { changeLines } from './changeLines.ts';
@@ -65,6 +66,34 @@ export function moveRows(
       scopes.length === 0 ? () => accept(EMPTY_DIFF) : put(...placedScopes(job, scopes, to, sectionId, side)),
       moveLines(rows, sections, lines, to, sectionId, side, makeId),
     )(job);
+}
+
+/** Orders are halved between two rows until they are this close; then the section is numbered anew. */
+const LEAST_GAP = 1e-6;
+
+/**
+ * Puts a new line right below another row of its section. Below a section's head, or what was measured,
+ * there is no place among the lines: it comes after all of them. All rows are given as they are shown.
+ */
+export function putBelow(
+  rows: readonly EstimateRow[],
+  key: string | undefined,
+  line: Line,
+  makeId: MakeId,
+): Command {
+  return (job) => {
+    const sections = sectionsOfRows(rows);
+    const own = rows.filter((row) => isLoose(row) && (sections.get(row.key) ?? null) === line.sectionId);
+    const above = own.find((row) => row.key === key);
+    const orders = own.map((row) => orderOf(job, row));
+    if (above === undefined) return put({ ...line, order: Math.floor(Math.max(0, ...orders)) + 1 })(job);
+    const from = orderOf(job, above);
+    const [next = from + 2] = orders.filter((order) => order > from).sort((a, b) => a - b);
+    if (next - from > LEAST_GAP && orders.filter((order) => order === from).length === 1)
+      return put({ ...line, order: (from + next) / 2 })(job);
+    const row: EstimateRow = { type: 'line', key: line.id, line, depth: 0 };
+    return sequence(put(line), moveRows(rows, [row], above, 'after', makeId))(job);
+  };
 }
 
 /** The others of a section in their order with the moved ones among them, numbered anew. */
