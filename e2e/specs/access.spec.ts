@@ -2,6 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect, test } from '@playwright/test';
 import { doToSheet, goTo, newJob, openDemo, openSheet } from '../drivers/zest.ts';
 
+// Colors are judged as they come to rest, not half way from a button that was off to one that is on.
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
+
 async function expectAccessible(page: Page, where: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');

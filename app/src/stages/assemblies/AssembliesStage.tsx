@@ -38,7 +38,9 @@ export function AssembliesStage() {
     job.assembly.get(assemblyId as Id<'assembly'>) ??
     found.find(({ folder = '' }) => folder === '') ??
     found[0];
-  const go = (id: string): void => void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
+  /** At once, or what is typed next would go to the assembly that was shown before. */
+  const go = (id: string): void =>
+    void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`, { flushSync: true });
   const [shelf, changeShelf] = useShelf();
   const later = assembly === undefined ? undefined : laterVersion(shelf, assembly);
   const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {

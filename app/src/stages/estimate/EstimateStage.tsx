@@ -44,7 +44,8 @@ function EstimateWork() {
   // Figures live outside the rows: the open job is another one after every change.
   const columns = useMemo(() => columnsAt(open, formats, shown), [open, formats, shown]);
   const estimate = useEstimate(rows);
-  const [block, setBlock] = useState<readonly EstimateRow[]>([]);
+  // The table begins at its first row.
+  const [block, setBlock] = useState<readonly EstimateRow[]>(() => rows.slice(0, 1));
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
   // What is not selected is current all the same: the first row of the block that is marked.
   const current = rowAt(rows, selection)?.key ?? block[0]?.key;

@@ -26,6 +26,8 @@ export function QuotesPage() {
   const [params, setParams] = useSearchParams();
   const packages = inOrder(job.package.values());
   const chosen = job.package.get((params.get('package') ?? '') as Id<'package'>) ?? packages[0];
+  /** At once, or what is done next would be done to the package that was shown before. */
+  const show = (id: string): void => setParams({ package: id }, { flushSync: true });
   const add = (): void => {
     const id = services.makeId('package');
     const refused = settle(
@@ -43,7 +45,7 @@ export function QuotesPage() {
         takenId: null,
       }),
     );
-    if (refused === undefined) setParams({ package: id });
+    if (refused === undefined) show(id);
     else tellProblem(refused);
   };
   return (
@@ -77,7 +79,7 @@ export function QuotesPage() {
                 type="button"
                 className="list-item"
                 aria-current={each.id === chosen.id}
-                onClick={() => setParams({ package: each.id })}
+                onClick={() => show(each.id)}
               >
                 <span className="cut">{each.name}</span>
                 <small>
