@@ -254,8 +254,12 @@ test('markups are a margin, a graded rate, another rate for a section, and in an
   // By keyboard: taken up, one place, put down.
   await page.getByRole('button', { name: 'Move Markup', exact: true }).focus();
   await page.keyboard.press('Space');
-  for (let i = 0; i < 12; i += 1) await page.keyboard.press('ArrowUp');
+  // What is said of it is by name, and a place is a press.
+  await expect(page.getByText('Markup is at place 2 of 2.')).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('Markup is at place 1 of 2.')).toBeAttached();
   await page.keyboard.press('Space');
+  await expect(page.getByText('Markup is put down at place 1 of 2.')).toBeAttached();
   await expect(page.getByText('10 % markup on cost', { exact: true })).toBeVisible();
 });
 

@@ -1,6 +1,8 @@
 import {
   DndContext,
+  type Announcements,
   type DragEndEvent,
+  type KeyboardCoordinateGetter,
   KeyboardSensor,
   PointerSensor,
   closestCenter,
@@ -21,11 +23,27 @@ interface DragListProps {
   readonly children: (id: string) => ReactNode;
 }
 
+const INSTRUCTIONS = {
+  draggable: 'Space takes it up, the arrow keys move it, space puts it down, Escape leaves it where it was.',
+};
+
+/** One place a press, however high the things are. */
+const onePlace =
+  (ids: readonly string[]): KeyboardCoordinateGetter =>
+  (event, { context: { active, over, collisionRect, droppableRects }, currentCoordinates }) => {
+    const step = event.code === 'ArrowUp' ? -1 : event.code === 'ArrowDown' ? 1 : 0;
+    const next = ids[ids.indexOf(String(over?.id ?? active?.id)) + step];
+    const rect = next === undefined ? undefined : droppableRects.get(next);
+    if (step === 0 || rect === undefined || collisionRect === null) return undefined;
+    event.preventDefault();
+    return { x: currentCoordinates.x, y: rect.top + rect.height / 2 - collisionRect.height / 2 };
+  };
+
 /** A short list that is ordered by taking its things by their handles, by hand or by keyboard. */
 export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor),
+    useSensor(KeyboardSensor, { coordinateGetter: onePlace(ids) }),
   );
   const catchUp = useCatchUp();
   const end = ({ active, over }: DragEndEvent): void => {
@@ -37,8 +55,23 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
     onOrder([...others.slice(0, at), moved, ...others.slice(at)]);
     catchUp();
   };
+  const name = ({ id }: { readonly id: string | number }): string => nameOf(String(id));
+  const placeOf = ({ id }: { readonly id: string | number }): string =>
+    `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `${name(active)} is taken up.`,
+    onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active)} is at ${placeOf(over)}.`),
+    // Said once the new order stands.
+    onDragEnd: ({ active }) => `${name(active)} is put down at ${placeOf(active)}.`,
+    onDragCancel: ({ active }) => `${name(active)} stays at ${placeOf(active)}.`,
+  };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={end}
+      accessibility={{ announcements, screenReaderInstructions: INSTRUCTIONS }}
+    >
       {ids.map((id) => (
         <DragItem key={id} id={id} name={nameOf(id)}>
           {children(id)}
