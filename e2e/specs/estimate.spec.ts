@@ -409,6 +409,16 @@ test('the keys go nowhere out of sight: to a line that was added at the end, to 
       .first(),
   ).toBeInViewport({ ratio: 0.99 });
   await expect(gridOf(page).getByRole('columnheader', { name: 'Cost code' })).toBeInViewport({ ratio: 0.99 });
+  // Letters on a unit that comes from an assembly are no keys of pens.
+  await rowOf(page, /Ready-mix/)
+    .first()
+    .getByRole('gridcell', { name: 'yd³', exact: true })
+    .click();
+  await page.keyboard.type('lb');
+  await expect(page.getByRole('alert')).toContainText('Nothing can be typed here');
+  await expect(gridOf(page)).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
 test('an item is found by typing into its cell; a unit that does not fit says so and is undone', async ({

@@ -144,6 +144,7 @@ export function Grid<Row>(props: GridProps<Row>) {
   };
   /** By keys, the first column is the beginning; a click on what stays moves nothing. */
   const goByKeys = (cell: Cell, extend: boolean): void => {
+    setRefusal(undefined);
     goTo(cell, extend);
     if (cell.column === 0) scroller.current?.scrollTo({ left: 0 });
   };

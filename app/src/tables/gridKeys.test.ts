@@ -27,6 +27,7 @@ function gridAt(anchor: Cell, focus: Cell = anchor, more: Partial<GridProps<Row>
     goTo: jest.fn<(cell: Cell, extend: boolean) => void>(),
     edit: jest.fn<(first: string | undefined) => void>(),
     refusal: jest.fn<(text: string | undefined) => void>(),
+    stopped: jest.fn<() => void>(),
     onMove: jest.fn<NonNullable<GridProps<Row>['onMove']>>(),
     onRemove: jest.fn<NonNullable<GridProps<Row>['onRemove']>>(),
   };
@@ -70,7 +71,7 @@ function gridAt(anchor: Cell, focus: Cell = anchor, more: Partial<GridProps<Row>
       preventDefault: () => {
         taken = true;
       },
-      stopPropagation: () => undefined,
+      stopPropagation: told.stopped,
       ...held,
     } as KeyboardEvent);
     return taken;
@@ -123,6 +124,14 @@ describe('keys in a table', () => {
     expect(closed.press('7')).toBe(false);
     expect(closed.press('Enter')).toBe(false);
     expect(closed.told.edit).not.toHaveBeenCalled();
+  });
+
+  it('stay in the table where nothing may be typed, and it says so', () => {
+    const { press, told } = gridAt({ row: 1, column: 2 });
+    press('l');
+    expect(told.stopped).toHaveBeenCalled();
+    expect(told.edit).not.toHaveBeenCalled();
+    expect(told.refusal).toHaveBeenLastCalledWith('Nothing can be typed here: this comes from elsewhere.');
   });
 
   it('with Ctrl belong to others, but for what the table does with it', () => {

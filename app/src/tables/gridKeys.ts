@@ -65,9 +65,15 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
     } else if ((event.key === 'Enter' || event.key === 'F2') && editable) edit(undefined);
     else if (event.key === 'Delete' && props.onRemove !== undefined) props.onRemove(selectedRows);
     else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && editable)
-      edit(event.key);
-    else return;
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
+      if (editable) edit(event.key);
+      else {
+        // Meant for the cell all the same: it must not reach the pens, and leave the table.
+        event.stopPropagation();
+        if (event.key !== ' ') setRefusal('Nothing can be typed here: this comes from elsewhere.');
+        return;
+      }
+    } else return;
     event.preventDefault();
     event.stopPropagation();
   };
