@@ -11,6 +11,7 @@ import {
 } from '@zest/core/calculate/suggestions';
 import { typedAt } from '@zest/core/formula/complete';
 import { localToPlain, plainToLocal } from '@zest/core/formula/localize';
+import { keepTyped } from '@zest/core/formula/readTyped';
 import { compileFormula } from '@zest/core/formula/compile';
 import { traceFormula } from '@zest/core/formula/trace';
 import { knownValue } from '@zest/core/calculate/define';
@@ -22,7 +23,7 @@ import { describeFailure } from '../messages/describeFailure.ts';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../messages/words.ts';
 import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
-import { keepEntry } from './keepEntry.ts';
+import { takeEntry } from './typed.ts';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
 interface Step {
@@ -97,7 +98,7 @@ export function FormulaInput(props: FormulaInputProps) {
       leave(step);
       return;
     }
-    const refusal = onCommit(keepEntry(draft, numbers));
+    const refusal = takeEntry(draft, numbers, onCommit, props.unit);
     setError(refusal);
     if (refusal !== undefined) return;
     setDraft(undefined);
@@ -155,13 +156,7 @@ export function FormulaInput(props: FormulaInputProps) {
         </div>
       )}
       {draft === undefined || draft.trim() === '' ? null : (
-        <Live
-          {...props}
-          draft={keepEntry(draft, numbers)}
-          shown={draft.trim()}
-          job={job}
-          calculation={calculation}
-        />
+        <Live {...props} draft={draft} shown={draft.trim()} job={job} calculation={calculation} />
       )}
       {found.length === 0 ? null : (
         <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">
@@ -292,9 +287,12 @@ interface LiveProps extends FormulaInputProps {
 }
 
 /** What the text comes to so far, or what is wrong with it and where. */
-function Live({ draft, shown, place, unit, condition, job, calculation }: LiveProps) {
+function Live({ draft: typed, shown, place, unit, condition, job, calculation }: LiveProps) {
   const { display, numbers } = useFormats();
   if (condition === true) return null;
+  const kept = keepTyped(typed, numbers, unit);
+  if (!kept.ok) return <div className="field-error">{describeProblem(kept.problem)}</div>;
+  const draft = kept.value;
   const names = namesAt(calculation, place);
   const wanted = unit === undefined ? undefined : dimensionOf(unit);
   if (place.in === 'assembly') {

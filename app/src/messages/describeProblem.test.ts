@@ -52,7 +52,9 @@ describe('what is said of a problem', () => {
   });
 
   it('shortens what someone typed, so that a message stays a sentence', () => {
-    expect(describeProblem({ kind: 'number-not-read', text: 'x'.repeat(5000) }).length).toBeLessThan(140);
+    expect(
+      describeProblem({ kind: 'typed-not-a-number', text: 'x'.repeat(5000), example: '9.80' }).length,
+    ).toBeLessThan(200);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { ZestjobProblem } from '@zest/core/formats/zestjob/problem';
 import type { EntryProblem } from '@zest/core/formula/evaluateEntry';
+import type { TypedProblem } from '@zest/core/formula/readTyped';
 import type { ArithmeticFailure, FormulaProblem } from '@zest/core/formula/problem';
 import type { FieldFault, JobProblem } from '@zest/core/job/problem';
 import { unreachable } from '@zest/core/problem/result';
@@ -23,14 +24,13 @@ export type AppProblem =
   | { readonly kind: 'read-only' }
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly kind: 'clipboard' }
-  | { readonly kind: 'number-not-read'; readonly text: string }
-  | { readonly kind: 'price-not-read'; readonly text: string; readonly item: string }
   | { readonly kind: 'worker-unknown'; readonly text: string }
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
 
 export type Problem =
   | JobProblem
   | FormulaProblem
+  | TypedProblem
   | ArithmeticFailure
   | ScaleProblem
   | ZestjobProblem
@@ -46,9 +46,12 @@ const megabytes = (bytes: number): string => `${Math.round(bytes / 1024 ** 2)} M
 export function describeProblem(problem: Problem): string {
   const { kind } = problem;
   if (kind.startsWith('formula-')) return describeFormula(problem as FormulaProblem);
+  if (kind.startsWith('typed-')) return describeTyped(problem as TypedProblem);
   if (kind.startsWith('zestjob-')) return describeZestjob(problem as ZestjobProblem);
   if (kind.startsWith('pdf-') || kind.startsWith('image-')) return describeDrawing(problem as DrawingProblem);
-  return describeOther(problem as Exclude<Problem, FormulaProblem | ZestjobProblem | DrawingProblem>);
+  return describeOther(
+    problem as Exclude<Problem, FormulaProblem | TypedProblem | ZestjobProblem | DrawingProblem>,
+  );
 }
 
 /** For typed figures. */
@@ -84,6 +87,8 @@ function describeFormula(problem: FormulaProblem): string {
       return `Only ${problem.known.join(', ')} can be compared with a quoted word, by = or !=.`;
     case 'formula-filter-measure':
       return `${problem.measure} is a matter of all runs together and cannot be told apart by level, zone or sheet.`;
+    case 'formula-total-mixed':
+      return `Several scopes have ${quote(problem.measure)}, in units that cannot be added up. Name one scope, or give the properties different names.`;
     case 'formula-arguments':
       return `${problem.name} is written ${problem.usage}.`;
     case 'formula-dimension-add':
@@ -103,6 +108,34 @@ function describeFormula(problem: FormulaProblem): string {
     default:
       return unreachable(problem);
   }
+}
+
+/** One sentence for a typed figure, whatever cell it was typed in. */
+function describeTyped(problem: TypedProblem): string {
+  const text = quote(problem.text.trim());
+  switch (problem.kind) {
+    case 'typed-mark':
+      return `${text}: this job writes numbers the other way. Did you mean ${problem.meant.join(' or ')}?`;
+    case 'typed-not-a-number':
+      return `${text} isn't a number. Type a figure such as ${problem.example}, or arithmetic such as 2 * ${problem.example}.`;
+    case 'typed-percent':
+      return `${text} is a percentage. Type an amount here.`;
+    case 'typed-currency':
+      return `${text} is in another currency; this job is in ${problem.currency}. Convert it first.`;
+    case 'typed-range':
+      return `${text} isn't possible here. ${describeRange(problem.least, problem.most)}`;
+    case 'typed-drawing':
+      return `${text} would be meters. Did you mean ${problem.millimeters}? Type the unit with it.`;
+    default:
+      return unreachable(problem);
+  }
+}
+
+function describeRange(least: number, most: number): string {
+  const [from, to] = [least, most].map((limit) => limit.toLocaleString('en-US'));
+  if (!Number.isFinite(least) && !Number.isFinite(most)) return 'Type a whole number.';
+  if (!Number.isFinite(most)) return `Type ${from} or more.`;
+  return Number.isFinite(least) ? `Type something from ${from} to ${to}.` : `Type ${to} or less.`;
 }
 
 const suggest = (near: readonly string[]): string =>
@@ -197,7 +230,7 @@ function describeDrawing(problem: DrawingProblem): string {
   }
 }
 
-type Other = Exclude<Problem, FormulaProblem | ZestjobProblem | DrawingProblem>;
+type Other = Exclude<Problem, FormulaProblem | TypedProblem | ZestjobProblem | DrawingProblem>;
 
 const BOTH_UNITS: readonly (readonly [us: string, metric: string])[] = [
   ['in', 'mm'],
@@ -305,12 +338,8 @@ function describeOther(problem: Other): string {
       return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
     case 'clipboard':
       return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
-    case 'price-not-read':
-      return `${quote(problem.text)} is no price for ${problem.item}. Type a figure of zero or more.`;
     case 'worker-unknown':
       return `No craft and no crew is called ${quote(problem.text)}. Add it under Prices, Labor and regions.`;
-    case 'number-not-read':
-      return `${quote(problem.text)} was not understood as a figure.`;
     case 'too-few-points':
       return problem.kindOfMark === 'run' ? 'A run needs two points.' : 'An area needs three points.';
     default:

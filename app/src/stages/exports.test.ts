@@ -14,7 +14,7 @@ import { bidDocument } from './bid/bidDocument.ts';
 import { csvOf } from './bid/writeCsv.ts';
 import { columnIndex } from '@zest/core/formats/workbook/cell';
 import { xlsxBytes } from './bid/writeXlsx.ts';
-import { keepEntry } from '../components/keepEntry.ts';
+import { keepTyped } from '@zest/core/formula/readTyped';
 import { keyFor } from '@zest/core/job/keyFor';
 import { newScope } from './measure/newScope.ts';
 
@@ -77,9 +77,9 @@ describe('exports of the demo job', () => {
 
 describe('typing', () => {
   it('keeps figures in plain notation, whatever the job writes', () => {
-    expect(keepEntry('1.250,5', COMMA_FORMAT)).toBe('1250.5');
-    expect(keepEntry('max(2,5 m; length)', COMMA_FORMAT)).toBe('max(2.5 m, length)');
-    expect(keepEntry(` 9' `, POINT_FORMAT)).toBe(`9'`);
+    expect(keepTyped('1.250,5', COMMA_FORMAT)).toMatchObject({ value: '1250.5' });
+    expect(keepTyped('max(2,5 m; length)', COMMA_FORMAT)).toMatchObject({ value: 'max(2.5 m, length)' });
+    expect(keepTyped(` 9' `, POINT_FORMAT)).toMatchObject({ value: `9'` });
   });
 
   it('makes keys from names, unique and never a word of the language', () => {

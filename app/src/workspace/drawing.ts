@@ -1,4 +1,5 @@
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { describeProblem } from '../messages/describeProblem.ts';
 import { type Point, distance } from '@zest/core/geometry/point';
 import { put } from '@zest/core/job/change';
 import { type Job, settingsOf } from '@zest/core/job/job';
@@ -65,6 +66,17 @@ export function readTyped(
   if (drawn === 0) return undefined;
   const reach = (length.value * drawn) / worldDistance(from, direction, scale);
   return { is: 'point', at: placeTypedAt(from, toward, reach, angle) };
+}
+
+/** What is unclear in a length that was typed to a pen. */
+export function describeTyped(job: Job, text: string): string {
+  const settings = settingsOf(job);
+  const [lengthText = ''] = text.replace(/^\s*[+-]/, '').split('@');
+  const unit = findDefaultUnit(LENGTH, settings.unitSystem);
+  const length = evaluateEntry(lengthText, LENGTH, unit, formatsOf(settings).numbers);
+  return length.ok
+    ? `‘${text.trim()}’ isn't a length to draw. Type a length above zero, such as ${settings.unitSystem === 'us' ? "12'6" : '3.75'}.`
+    : describeProblem(length.problem);
 }
 
 /** The zone in force, as long as it is there. */

@@ -38,7 +38,7 @@ import { onDrawKey } from './tools/drawKeys.ts';
 import { type Box, caughtBy, drawsBox, finishBox } from './boxes.ts';
 import { createPlacer } from './placer.ts';
 import { levelSheet } from './straighten.ts';
-import { readTyped } from './drawing.ts';
+import { describeTyped, readTyped } from './drawing.ts';
 import { drawnKind, useToolChanges } from './toolChanges.ts';
 import { useLatest } from './useLatest.ts';
 import { type Snapper, snapReach } from './useSnap.ts';
@@ -159,11 +159,9 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
           if (noScale) tellProblem('Lengths can be typed once the sheet has a scale. Set it first.');
           else
             tellProblem(
-              describeProblem(
-                effect.reason === 'too-few-points'
-                  ? { kind: 'too-few-points', kindOfMark: kind === 'run' ? 'run' : 'area' }
-                  : { kind: 'number-not-read', text: typed },
-              ),
+              effect.reason === 'too-few-points'
+                ? describeProblem({ kind: 'too-few-points', kindOfMark: kind === 'run' ? 'run' : 'area' })
+                : describeTyped(latest.current.job, typed),
             );
         }
       }

@@ -231,7 +231,10 @@ class Collector {
   }
 
   settings(settings: RecordOf<'settings'>, other: RecordOf<'settings'> | undefined): void {
-    if (settings.currency !== other?.currency) this.everyFormula();
+    if (settings.currency !== other?.currency) {
+      this.everyFormula();
+      for (const job of this.#jobs) for (const id of job.package.keys()) this.packages.add(id);
+    }
     if (settings.regionId !== other?.regionId) this.everyPrice();
     if (settings.linesBy === other?.linesBy) return;
     this.everyPrice();
@@ -296,6 +299,8 @@ class Collector {
     for (const job of this.#jobs) {
       for (const use of job.use.values()) this.use(use);
       for (const line of job.line.values()) this.line(line);
+      // A typed piece may read a table, a named figure or a total like any other formula.
+      for (const { scopeId } of job.piece.values()) this.scopes.add(scopeId);
     }
   }
 

@@ -59,6 +59,7 @@ export class Calculation {
   readonly #openingsOfScope = new Groups<Opening>();
   readonly #piecesOfScope = new Groups<PieceRecord>();
   readonly #items = new Map<string, Item>();
+  #filtersDefined: ReadonlySet<string> = new Set();
   /** True while tax or markups may treat some lines apart, also those that are still to come. */
   #grouped = false;
 
@@ -165,14 +166,9 @@ export class Calculation {
     if (affected.uses.size > 0 || affected.bid) this.#definePurchases();
     this.#redefineTotals(affected, reshaped);
     if (affected.names || affected.yardsticks) this.#defineYardsticks();
-    if (
-      affected.names ||
-      affected.yardsticks ||
-      affected.marks.size > 0 ||
-      affected.scopes.size > 0 ||
-      affected.places
-    )
+    if (affected.names || affected.marks.size > 0 || affected.scopes.size > 0 || affected.places)
       this.#defineFilters();
+    else this.#defineNewFilters();
     return this.graph.recalculate();
   }
 
@@ -357,19 +353,54 @@ export class Calculation {
 
   /** Totals with a filter come last: which there are is known once every formula was read. */
   #defineFilters(): void {
-    const definitions: (readonly [string, Rule])[] = [];
     const done = new Set<string>();
     // A filter may read a property that reads another filter.
     for (let found = true; found;) {
       found = false;
-      for (const [node, total] of this.#names.filters) {
+      for (const [node, total] of [...this.#names.filters]) {
         if (done.has(node)) continue;
         done.add(node);
         found = true;
-        definitions.push(...defineFiltered(node, total, this));
+        this.#own(node, defineFiltered(node, total, this));
       }
     }
-    this.#own('filters', definitions);
+    this.#dropUnreadFilters();
+  }
+
+  /** Filters that nothing reads any more go: also those that were only ever typed, and not kept. */
+  #dropUnreadFilters(): void {
+    const known = new Set([...this.#names.filters.keys(), ...this.#filtersDefined]);
+    for (let dropped = true; dropped;) {
+      dropped = false;
+      for (const node of known) {
+        if (!this.graph.has(node) || this.graph.readersOf(node).length > 0) continue;
+        this.#own(node, []);
+        this.#names.forgetFilter(node);
+        dropped = true;
+      }
+    }
+    this.#filtersDefined = new Set([...known].filter((node) => this.graph.has(node)));
+  }
+
+  /** Any formula may ask for a total with a filter that none asked for before. */
+  #defineNewFilters(): void {
+    const known = [...this.#names.filters.keys()].every((node) => this.graph.has(node));
+    if (!known) this.#defineFilters();
+    else if (this.#filtersDefined.size > 0) this.#dropUnreadFilters();
+  }
+
+  /**
+   * The figure a formula reads that is worked out aside, while it is still being typed: it may be the
+   * first to ask for a total with a filter.
+   */
+  figureAside(node: string): Figure {
+    const total = this.graph.has(node) ? undefined : this.#names.filters.get(node);
+    if (total !== undefined) {
+      this.#own(node, defineFiltered(node, total, this));
+      this.#filtersDefined = new Set([...this.#filtersDefined, node]);
+      this.graph.recalculate();
+    }
+    return this.graph.figure(node);
   }
 
   #defineYardsticks(): void {

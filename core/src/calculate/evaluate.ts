@@ -24,7 +24,7 @@ function figureBy(calculation: Calculation, formula: Formula, names: Names): Res
   for (const reference of formula.references) {
     const named = names.find(reference);
     if (named === undefined) throw new Error(`figureBy: ${referenceKey(reference)} compiled but has no node`);
-    const figure = calculation.figure(named.node);
+    const figure = calculation.figureAside(named.node);
     if (figure.failure !== undefined) return refuse({ kind: 'failure', failure: figure.failure });
     values.set(referenceKey(reference), figure.value);
   }

@@ -2,7 +2,7 @@ import type { Ast, TotalAst } from '../formula/ast.ts';
 import { childrenOf } from '../formula/ast.ts';
 import { compileAst } from '../formula/compile.ts';
 import type { NameSpace } from '../formula/checkDimensions.ts';
-import type { FormulaProblem } from '../formula/problem.ts';
+import type { FormulaProblem, Span } from '../formula/problem.ts';
 import { referenceKey } from '../formula/references.ts';
 import { type Rule, sumOf } from '../graph/graph.ts';
 import type { Job } from '../job/job.ts';
@@ -34,11 +34,14 @@ function placeComparison(ast: Ast): { readonly place: Place; readonly text: stri
   return { place: name.name, text: text.value };
 }
 
-const truth = (holds: boolean, { at }: Ast): Ast => {
+const truth = (holds: boolean, { at }: Pick<Ast, 'at'>): Ast => {
   const one = { type: 'number', at, value: 1, dimension: NUMBER, text: '1', anyZero: false } as const;
   const two = { ...one, value: holds ? 1 : 2, text: holds ? '1' : '2' };
   return { type: 'binary', at, operator: '=', left: one, right: two };
 };
+
+/** The filter of a total that has none: all of it. */
+export const everything = (at: Span): Ast => truth(true, { at });
 
 /** The filter for one place: comparisons with a place are decided, what is left is arithmetic. */
 function decide(ast: Ast, where: Where): Ast {

@@ -7,9 +7,9 @@ import type { NamedQuantity } from '../job/records/quantity.ts';
 import type { TableRecord } from '../job/records/lookupTable.ts';
 import type { Scope } from '../job/records/scope.ts';
 import { DERIVED_MEASURES, MEASURE_DIMENSION, isMeasure, measuresOf } from '../takeoff/measures.ts';
-import { type Dimension, LENGTH, NUMBER } from '../units/dimension.ts';
+import { type Dimension, LENGTH, NUMBER, sameDimension } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
-import { checkFilter } from './filters.ts';
+import { checkFilter, everything } from './filters.ts';
 import { type CompiledValue, type Named, type Names, compileValue } from './names.ts';
 import { filterNode, measureNode, propertyNode, quantityNode, totalNode } from './nodes.ts';
 
@@ -65,6 +65,10 @@ export class ScopeNames {
     return this.#filters;
   }
 
+  forgetFilter(node: string): void {
+    this.#filters.delete(node);
+  }
+
   /** Named quantities and figures of scopes: what a line of the estimate may use. */
   jobNames(): Names {
     return this.#names(
@@ -107,7 +111,7 @@ export class ScopeNames {
 
   #findTotal(reference: Reference & { type: 'total' }): Named | undefined {
     const { scope: key, measure, filter } = reference;
-    if (filter !== undefined) return this.#findFiltered(reference);
+    if (filter !== undefined || key === ANY_SCOPE) return this.#findFiltered(reference);
     const scope = this.#byKey.get(key);
     return scope === undefined ? undefined : this.findTotalIn(scope, measure);
   }
@@ -117,9 +121,10 @@ export class ScopeNames {
     const dimension = this.candidates(scope)
       .map((each) => this.findTotalIn(each, measure)?.dimension)
       .find((each) => each !== undefined);
-    if (dimension === undefined || filter === undefined) return undefined;
+    if (dimension === undefined) return undefined;
     const node = filterNode(referenceKey(reference));
-    this.#filters.set(node, { type: 'total', at: filter.at, scope, measure, filter });
+    const at = filter?.at ?? { start: 0, end: 0 };
+    this.#filters.set(node, { type: 'total', at, scope, measure, filter: filter ?? everything(at) });
     return { dimension, node };
   }
 
@@ -134,7 +139,11 @@ export class ScopeNames {
     const scopes = this.candidates(total.scope).filter(
       (scope) => this.findTotalIn(scope, total.measure) !== undefined,
     );
-    if (scopes.length === 0 || total.filter === undefined) return undefined;
+    const [first, ...others] = scopes.map((scope) => this.findTotalIn(scope, total.measure)?.dimension);
+    if (first === undefined) return undefined;
+    if (others.some((each) => each === undefined || !sameDimension(each, first)))
+      return { kind: 'formula-total-mixed', at: total.at, measure: total.measure };
+    if (total.filter === undefined) return undefined;
     const problems = scopes.map((scope) => checkFilter(total, this.namesOf(scope)));
     // Scopes that lack a name of the filter are passed over, as long as one has it.
     return problems.some((problem) => problem === undefined) ? undefined : problems[0];

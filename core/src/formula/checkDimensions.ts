@@ -8,7 +8,7 @@ import {
   raiseDimension,
   sameDimension,
 } from '../units/dimension.ts';
-import type { Ast, LookupAst, TotalAst } from './ast.ts';
+import { ANY_SCOPE, type Ast, type LookupAst, type TotalAst } from './ast.ts';
 import { type Reference, referenceKey } from './references.ts';
 import { FUNCTIONS, type FormulaFunction, findFunction } from './functions.ts';
 import type { LookupTable } from './lookup.ts';
@@ -97,7 +97,7 @@ function checkLookup(ast: LookupAst, names: NameSpace): Checked {
 }
 
 function checkReference(ast: Ast & { type: 'name' | 'total' }, names: NameSpace): Checked {
-  if (ast.type === 'total' && ast.filter !== undefined) {
+  if (ast.type === 'total' && (ast.filter !== undefined || ast.scope === ANY_SCOPE)) {
     const problem = names.checkFilter?.(ast);
     if (problem !== undefined) return refuse(problem);
   }

@@ -1,17 +1,17 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { type Dimension, isNumber, sameDimension } from '../units/dimension.ts';
-import { type NumberFormat, parseNumber } from '../units/numberFormat.ts';
+import { type NumberFormat, POINT_FORMAT, parseNumber } from '../units/numberFormat.ts';
 import type { Unit } from '../units/unit.ts';
 import { EMPTY_NAMES } from './checkDimensions.ts';
 import { compileFormula } from './compile.ts';
 import { diagnose } from './diagnose.ts';
-import { localToPlain } from './localize.ts';
 import type { ArithmeticFailure, FormulaProblem } from './problem.ts';
+import { type TypedProblem, isSpacedFigure, toPlain } from './readTyped.ts';
 
 const NOTHING = new Float64Array(0);
 const NO_SLOTS = new Int32Array(0);
 
-export type EntryProblem = FormulaProblem | ArithmeticFailure;
+export type EntryProblem = FormulaProblem | ArithmeticFailure | TypedProblem;
 
 /**
  * The figure a person typed where one is wanted: a bare number in the field's own unit, or plain
@@ -23,11 +23,15 @@ export function evaluateEntry(
   fieldUnit: Unit | undefined,
   numbers: NumberFormat,
 ): Result<number, EntryProblem> {
-  const bare = parseNumber(text, numbers);
+  const plain = toPlain(text, numbers);
+  if (!plain.ok) return plain;
+  const bare = parseNumber(plain.value, POINT_FORMAT);
+  if (bare !== undefined && isSpacedFigure(text) && fieldUnit?.symbol === 'm')
+    return refuse({ kind: 'typed-drawing', text: text.trim(), millimeters: `${text.trim()} mm` });
   if (bare !== undefined && fieldUnit !== undefined && sameDimension(fieldUnit.dimension, wanted))
     return accept(bare * fieldUnit.factor);
   if (bare !== undefined && isNumber(wanted)) return accept(bare);
-  const formula = compileFormula(localToPlain(text, numbers), EMPTY_NAMES, wanted);
+  const formula = compileFormula(plain.value, EMPTY_NAMES, wanted);
   if (!formula.ok) return refuse(formula.problem);
   const value = formula.value.run(NOTHING, NO_SLOTS);
   return Number.isFinite(value) ? accept(value) : refuse(diagnose(formula.value, () => 0));

@@ -26,6 +26,8 @@ export type FormulaProblem = { readonly at: Span } & (
     }
   | { readonly kind: 'formula-text' }
   | { readonly kind: 'formula-filter-measure'; readonly measure: string }
+  /** Scopes that use one name for figures of different dimension cannot be added up. */
+  | { readonly kind: 'formula-total-mixed'; readonly measure: string }
   | { readonly kind: 'formula-filter-text'; readonly known: readonly string[] }
   | { readonly kind: 'formula-arguments'; readonly name: string; readonly usage: string }
   | {

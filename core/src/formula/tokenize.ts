@@ -18,6 +18,7 @@ const OPERATOR = /^(<=|>=|!=|[-+*/^()<>=,])/;
 const TEXT = /^"([^"]*)"/;
 const NAME = /^[\p{L}_][\p{L}\p{N}_]*/u;
 const DIGITS = /^(\d+(?:\.\d*)?|\.\d+)(?:[eE][-+]?\d+)?/;
+const TIMES = /^[xX](?=\s*[\d.½¼¾⅛⅜⅝⅞])/;
 const isWordEnd = (text: string, at: number): boolean => !/[\p{L}\p{N}_]/u.test(text.charAt(at));
 const isWord = (spelling: string): boolean => /[\p{L}\p{N}]$/u.test(spelling);
 
@@ -97,6 +98,12 @@ export function tokenize(source: string): Result<readonly Token[], FormulaProble
       continue;
     }
     const number = matchNumber(rest);
+    if (number === undefined && TIMES.test(rest) && tokens.at(-1)?.type === 'number') {
+      // `2 x 8 ft`, as sizes are said and written.
+      tokens.push({ type: 'operator', at: { start, end: start + 1 }, text: '*' });
+      start += 1;
+      continue;
+    }
     const word = number === undefined ? (NAME.exec(rest)?.[0] ?? OPERATOR.exec(rest)?.[0]) : undefined;
     const length = number?.length ?? word?.length ?? 0;
     const at = { start, end: start + Math.max(1, length) };

@@ -135,8 +135,10 @@ export function mapFormulas(job: Job, record: JobRecord, change: Change): JobRec
 
 /** Something with a key that formulas know. */
 export interface KeyedName {
-  readonly type: 'quantity' | 'scope' | 'table' | 'property';
+  readonly type: 'quantity' | 'scope' | 'table' | 'property' | 'column';
   readonly key: string;
+  /** The key of the table a column is of. */
+  readonly table?: string;
   /** The scope a property is of. */
   readonly scope?: RecordOf<'scope'>;
 }
@@ -149,6 +151,8 @@ function meant(name: KeyedName, { role, word, of }: WordRole, hides: Hidden, own
       return role === 'name' && !hides(word);
     case 'property':
       return (role === 'measure' && of === name.scope?.key) || (role === 'name' && own);
+    case 'column':
+      return role === 'column' && of === name.table;
     default:
       return role === name.type;
   }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { RecordOf } from '../job/record.ts';
+import { formulaDeeds } from './deeds/formulaDeeds.ts';
 import { type Deed, takeHand } from './deeds/hand.ts';
 import { lineDeeds } from './deeds/lineDeeds.ts';
 import { moneyDeeds } from './deeds/moneyDeeds.ts';
@@ -9,13 +10,14 @@ import { makeMark, makeScope } from './job.ts';
 import { type Desk, createPricedDesk } from './priced.ts';
 import { makeMarkup } from './records.ts';
 
-const DEEDS: readonly Deed[] = [...lineDeeds, ...moneyDeeds, ...priceDeeds, ...placeDeeds];
+const DEEDS: readonly Deed[] = [...lineDeeds, ...moneyDeeds, ...priceDeeds, ...placeDeeds, ...formulaDeeds];
+export const DEED_COUNT = DEEDS.length;
 
 export const markup = (desk: Desk, content: Partial<RecordOf<'markup'>>): RecordOf<'markup'> =>
   makeMarkup(desk.makeId, content);
 
 /** Everything a person may do to what a bid is made of, by number; what is refused changes nothing. */
-function doSomething(desk: Desk, what: number, pick: number, amount: number): void {
+export function doSomething(desk: Desk, what: number, pick: number, amount: number): void {
   DEEDS[what % DEEDS.length]?.(takeHand(desk, pick, amount));
 }
 

@@ -1,14 +1,26 @@
 const INCH = 0.0254;
 
+/** What fills the inches of `FEET`: whole and fraction, a fraction alone, or a decimal. */
+const INCH_PARTS = String.raw`(?:(\d+)[\s-]+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))`;
+const FOOT_MARK = String.raw`(?:['′’]|\s*(?:feet|foot|ft)(?![\p{L}²³^/]))`;
+const INCH_MARK = String.raw`(?:["″”]|''|\s*(?:inches|inch|in)(?![\p{L}\p{N}²³^/]))`;
+
 /**
- * Feet and inches as they are written on a sheet: `42'-6"`, `5' 6 1/2"`, `5'6`, `6 1/2"`, `3/4"`.
- * Matched at the start of a text; primes may be straight or typographic.
+ * Feet and inches as they are written on a sheet: `42'-6"`, `5' 6 1/2"`, `5'6`, `3 ft 6 in`, `6 1/2"`,
+ * `3/4"`. Matched at the start of a text; primes may be straight or typographic. Without a mark after
+ * them, inches follow the feet at once or after a blank: `3' - 6` is left to the formula.
  */
-const FEET =
-  /^(\d+(?:\.\d+)?)\s*['′](?:\s*[-–]?\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))\s*["″])?/;
-const INCHES = /^(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d+)?))\s*["″]/;
-/** A mixed number before a spelled unit: `6 1/2 in`. */
-const MIXED = /^(\d+)\s+(\d+)\/(\d+)(?=\s*(?:in|inch|inches|ft|feet|foot)\b)/;
+const FEET = new RegExp(
+  String.raw`^(\d+(?:\.\d+)?)${FOOT_MARK}(?:\s*[-–]?\s*${INCH_PARTS}\s*${INCH_MARK})?`,
+  'u',
+);
+const FEET_BARE_INCHES = new RegExp(
+  String.raw`^(\d+(?:\.\d+)?)['′’](?:[-–]|\s*)${INCH_PARTS}(?!\s*['′’"″”/\p{L}\p{N}.²³%])`,
+  'u',
+);
+const INCHES = new RegExp(String.raw`^${INCH_PARTS}\s*["″”]`, 'u');
+/** A mixed number or a fraction before a spelled unit: `6 1/2 in`, `1/8 in`. */
+const MIXED = /^(?:(\d+)\s+)?(\d+)\/(\d+)(?=\s*\p{L})/u;
 
 export interface FeetInchMatch {
   /** In meters; for a mixed number without its unit, the plain number. */
@@ -34,12 +46,57 @@ function inchesOf(parts: readonly (string | undefined)[]): number | undefined {
   return decimal === undefined ? 0 : Number(decimal);
 }
 
+/** One character for the fractions of a tape, as a phone or a word processor writes them. */
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+
+/** The text with fractions spelled out, and how long each part of it was as written. */
+function spellFractions(text: string): { readonly text: string; readonly lengthAt: (end: number) => number } {
+  if (!/[½¼¾⅛⅜⅝⅞]/.test(text)) return { text, lengthAt: (end) => end };
+  let spelled = '';
+  const ends: number[] = [0];
+  [...text].forEach((char, at) => {
+    const fractionText = VULGAR[char];
+    const written = fractionText === undefined ? char : `${/\d$/.test(spelled) ? ' ' : ''}${fractionText}`;
+    spelled += written;
+    for (let i = 0; i < written.length; i += 1) ends.push(at + 1);
+  });
+  return { text: spelled, lengthAt: (end) => ends[end] ?? text.length };
+}
+
 /** Matches feet and inches at the start of `text`; undefined when there are none. */
-export function matchFeetInch(text: string): FeetInchMatch | undefined {
-  const feet = FEET.exec(text);
-  if (feet !== null) {
+export function matchFeetInch(written: string): FeetInchMatch | undefined {
+  const { text, lengthAt } = spellFractions(written);
+  const match = matchSpelled(text) ?? (text === written ? undefined : matchFraction(text));
+  return match === undefined ? undefined : { ...match, length: lengthAt(match.length) };
+}
+
+/** `5½` without a unit: one figure, where `5 1/2` alone would be a mistake. */
+function matchFraction(text: string): FeetInchMatch | undefined {
+  const match = /^(?:(\d+)\s+)?(\d)\/(\d)(?!\d)/.exec(text);
+  if (match === null) return undefined;
+  const value = Number(match[1] ?? 0) + Number(match[2]) / Number(match[3]);
+  return { value, isLength: false, length: match[0].length };
+}
+
+function matchSpelled(text: string): FeetInchMatch | undefined {
+  for (const pattern of [FEET_BARE_INCHES, FEET]) {
+    const feet = pattern.exec(text);
+    if (feet === null) continue;
     const inches = inchesOf(feet.slice(2));
-    if (inches === undefined) return undefined;
+    // A length in spelled feet alone is a figure with a unit like any other.
+    if (
+      inches === undefined ||
+      (feet.slice(2).every((part) => part === undefined) && /\p{L}$/u.test(feet[0]))
+    )
+      continue;
     return { value: (Number(feet[1]) * 12 + inches) * INCH, isLength: true, length: feet[0].length };
   }
   const inches = INCHES.exec(text);
@@ -53,7 +110,7 @@ export function matchFeetInch(text: string): FeetInchMatch | undefined {
   if (mixed === null) return undefined;
   const part = fraction(mixed[2] ?? '', mixed[3] ?? '');
   if (part === undefined) return undefined;
-  return { value: Number(mixed[1]) + part, isLength: false, length: mixed[0].length };
+  return { value: Number(mixed[1] ?? 0) + part, isLength: false, length: mixed[0].length };
 }
 
 const greatestCommonDivisor = (a: number, b: number): number =>

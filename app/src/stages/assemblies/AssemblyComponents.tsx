@@ -17,7 +17,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
@@ -193,7 +193,9 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
             label={`Waste of ${component.name}`}
             className="right"
             value={plainToLocal(component.wastePercent, numbers)}
-            onCommit={(text) => set({ wastePercent: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'percent' }, (kept) => set({ wastePercent: kept }))
+            }
           />
         </td>
         <td>
@@ -202,7 +204,9 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
             className="right"
             placeholder="as is"
             value={plainToLocal(component.roundUpTo, numbers)}
-            onCommit={(text) => set({ roundUpTo: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ roundUpTo: kept }))
+            }
           />
         </td>
         <td>

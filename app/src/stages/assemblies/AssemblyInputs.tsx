@@ -7,7 +7,7 @@ import type { Assembly, AssemblyInput } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeEntry, takeFigure } from '../../components/typed.ts';
 import { describeRange } from '../../messages/describeFailure.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
@@ -102,7 +102,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
           <CommitInput
             label={`Default of ${input.question}`}
             value={plainToLocal(input.value, numbers)}
-            onCommit={(text) => set({ value: keepEntry(text, numbers) })}
+            onCommit={(text) => takeEntry(text, numbers, (kept) => set({ value: kept }), input.unit)}
           />
         </td>
         <td>
@@ -172,7 +172,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
         className="right"
         placeholder="any"
         value={plainToLocal(input[field] ?? '', numbers)}
-        onCommit={(text) => set({ [field]: keepEntry(text, numbers) })}
+        onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ [field]: kept }))}
       />
     </div>
   );

@@ -4,7 +4,7 @@ import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import type { Component, ComponentLabor } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeEntry, takeFigure } from '../../components/typed.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { SizingEditor } from '../prices/SizingEditor.tsx';
 
@@ -31,7 +31,11 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         className="right"
         placeholder={placeholder}
         value={plainToLocal(component[field] ?? '', numbers)}
-        onCommit={(text) => set({ [field]: keepEntry(text, numbers) })}
+        onCommit={(text) =>
+          field === 'minimum'
+            ? takeEntry(text, numbers, (kept) => set({ minimum: kept }))
+            : takeFigure(text, numbers, { as: 'amount', least: 0 }, (kept) => set({ spares: kept }))
+        }
       />
     </Field>
   );
@@ -120,7 +124,11 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
           label={`Production of ${name}`}
           className="right"
           value={plainToLocal(labor.figure, numbers)}
-          onCommit={(text) => set({ labor: { ...labor, figure: keepEntry(text, numbers) } })}
+          onCommit={(text) =>
+            takeFigure(text, numbers, { as: 'amount', least: 0 }, (figure) =>
+              set({ labor: { ...labor, figure } }),
+            )
+          }
         />
         <select
           className="input"

@@ -10,7 +10,8 @@ import { usualDifficulties } from '@zest/core/library/difficulties';
 import { quantityNode } from '@zest/core/calculate/nodes';
 import { namesAt } from '@zest/core/calculate/suggestions';
 import { workOut } from '@zest/core/calculate/evaluate';
-import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
+import { takeFigure } from '../../components/typed.ts';
+import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText, QuantityText } from '../../components/Figure.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
@@ -211,9 +212,9 @@ function Difficulties() {
                     className="right"
                     value={formatNumber(difficulty.factor, 3, numbers, true)}
                     onCommit={(text) => {
-                      const factor = parseNumber(text, numbers);
-                      if (factor === undefined) return describeProblem({ kind: 'number-not-read', text });
-                      return settle('change a difficulty', put({ ...difficulty, factor }));
+                      return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
+                        settle('change a difficulty', put({ ...difficulty, factor: Number(kept) })),
+                      );
                     }}
                   />
                 </td>

@@ -10,7 +10,7 @@ import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import {} from '../../components/typed.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
@@ -90,7 +90,6 @@ interface InnerBoxProps {
 
 function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
   const { calculation } = useOpenJob();
-  const { numbers, display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(used?.measures ?? 'count')];
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
   return (
@@ -124,9 +123,8 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
             placeholder={[input.value, input.unit].filter(Boolean).join(' ')}
             place={place}
             unit={input.unit === '' ? undefined : input.unit}
-            onCommit={(text) => {
+            onCommit={(kept) => {
               const { [input.key]: _gone, ...rest } = inner.answers;
-              const kept = keepEntry(text, numbers);
               return set({ answers: kept === '' ? rest : { ...rest, [input.key]: kept } });
             }}
           />

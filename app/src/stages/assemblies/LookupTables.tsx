@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { readCell } from '@zest/core/assemblies/lookupTable';
 import { readTableCsv } from '@zest/core/assemblies/readTable';
 import { put } from '@zest/core/job/change';
-import { removeNamed, renameKey } from '@zest/core/job/commands/names';
+import { removeNamed, renameColumn, renameKey } from '@zest/core/job/commands/names';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { TableColumn, TableRecord } from '@zest/core/job/records/lookupTable';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -187,6 +187,7 @@ interface TablePartProps {
 }
 
 function Columns({ table, set }: TablePartProps) {
+  const settle = useSettle();
   const change = (index: number, changed: Partial<TableColumn>): string | undefined =>
     set('change a column', {
       columns: table.columns.map((each, at) => (at === index ? { ...each, ...changed } : each)),
@@ -205,12 +206,17 @@ function Columns({ table, set }: TablePartProps) {
               label={`Name of ${column.name} in formulas`}
               value={column.key}
               onCommit={(text) =>
-                change(index, {
-                  key: keyFor(
-                    text,
-                    new Set(table.columns.filter((_, at) => at !== index).map(({ key }) => key)),
+                settle(
+                  'rename a column',
+                  renameColumn(
+                    table.id,
+                    column.key,
+                    keyFor(
+                      text,
+                      new Set(table.columns.filter((_, at) => at !== index).map(({ key }) => key)),
+                    ),
                   ),
-                })
+                )
               }
             />
             <CommitInput

@@ -4,7 +4,8 @@ import { orderAfter } from '@zest/core/job/job';
 import type { Adjustment } from '@zest/core/job/records/adjustment';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
 import type { Section } from '@zest/core/job/records/section';
-import { parseNumber } from '@zest/core/units/numberFormat';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { readFigure } from '@zest/core/formula/readTyped';
 import { KindChoice } from '../../components/KindChoice.tsx';
 import { Labeled } from '../../components/Labeled.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
@@ -33,9 +34,10 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
   const [name, setName] = useState('');
   const [error, setError] = useState<string | undefined>();
   const submit = (): void => {
-    const value = parseNumber(percent.replace('%', ''), numbers);
-    if (value === undefined || value <= -100 || value > 1000)
-      return setError('Type a percentage above −100, such as 5 or −3.');
+    const read = readFigure(percent, numbers, { as: 'percent', least: -99.99, most: 1000 });
+    if (!read.ok) return setError(describeProblem(read.problem));
+    const value = read.value;
+    if (value === undefined) return setError('Type a percentage above −100, such as 5 or −3.');
     if (kinds.length === 0) return setError('Choose at least one kind of cost.');
     const where: Adjustment['on'] =
       on === 'section' && section !== undefined

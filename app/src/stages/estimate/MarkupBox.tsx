@@ -9,7 +9,7 @@ import { type Grade, MARKUP_BASES, type Markup } from '@zest/core/job/records/ma
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { MoneyText } from '../../components/Figure.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { MoreButton } from '../../components/MoreButton.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
@@ -65,7 +65,11 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
               className="right"
               style={{ width: as === 'sum' ? 76 : 46 }}
               value={plainToLocal(markup.percent, numbers)}
-              onCommit={(text) => change({ percent: keepEntry(text, numbers) })}
+              onCommit={(text) =>
+                takeFigure(text, numbers, { as: as === 'sum' ? 'amount' : 'percent' }, (percent) =>
+                  change({ percent }),
+                )
+              }
             />
             <span className="unit">{as === 'sum' ? '' : '%'}</span>
           </>
@@ -138,14 +142,18 @@ function Grades({ markup, onChange }: GradesProps) {
             className="right"
             placeholder="all beyond"
             value={plainToLocal(grade.upTo, numbers)}
-            onCommit={(text) => change(at, { upTo: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'amount' }, (kept) => change(at, { upTo: kept }))
+            }
           />
           <CommitInput
             label={`Part ${at + 1} of ${markup.name}, percent`}
             className="right"
             style={{ width: 52 }}
             value={plainToLocal(grade.percent, numbers)}
-            onCommit={(text) => change(at, { percent: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'percent' }, (kept) => change(at, { percent: kept }))
+            }
           />
           <span className="unit">%</span>
           <IconAction
@@ -193,8 +201,8 @@ function Rates({ markup, onChange }: RatesProps) {
             style={{ width: 52 }}
             value={plainToLocal(percent, numbers)}
             onCommit={(text) =>
-              onChange(
-                rates.map((rate) => (rate.on === on ? { on, percent: keepEntry(text, numbers) } : rate)),
+              takeFigure(text, numbers, { as: 'percent' }, (kept) =>
+                onChange(rates.map((rate) => (rate.on === on ? { on, percent: kept } : rate))),
               )
             }
           />

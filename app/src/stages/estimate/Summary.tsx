@@ -15,7 +15,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { DragList } from '../../components/DragList.tsx';
 import { MoneyText } from '../../components/Figure.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
@@ -50,7 +50,9 @@ export function Summary() {
           className="right"
           value={plainToLocal(settings.taxOnMaterials, numbers)}
           onCommit={(text) =>
-            change('tax on materials', { ...settings, taxOnMaterials: keepEntry(text, numbers) })
+            takeFigure(text, numbers, { as: 'percent', least: 0, most: 1000 }, (taxOnMaterials) =>
+              change('tax on materials', { ...settings, taxOnMaterials }),
+            )
           }
         />
         <span className="unit">%</span>
@@ -112,7 +114,11 @@ export function Summary() {
           className="right"
           placeholder="no"
           value={plainToLocal(settings.bidStep ?? '', numbers)}
-          onCommit={(text) => change('round the bid', { ...settings, bidStep: keepEntry(text, numbers) })}
+          onCommit={(text) =>
+            takeFigure(text, numbers, { as: 'amount', least: 0 }, (bidStep) =>
+              change('round the bid', { ...settings, bidStep }),
+            )
+          }
         />
         <span />
         <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>

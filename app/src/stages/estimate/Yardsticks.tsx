@@ -11,7 +11,7 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
@@ -86,7 +86,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
       className="right"
       placeholder={label}
       value={plainToLocal(yardstick[key], numbers)}
-      onCommit={(text) => change({ [key]: keepEntry(text, numbers) })}
+      onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => change({ [key]: kept }))}
     />
   );
   return (

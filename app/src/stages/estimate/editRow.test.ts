@@ -87,8 +87,15 @@ describe('what typing a cost asks for', () => {
   });
 
   it('is refused where it is no figure', () => {
-    expect(edit(row, 'material', 'ask the yard')).toEqual({ kind: 'number-not-read', text: 'ask the yard' });
-    expect(edit(row, 'material', '12 /')).toMatchObject({ kind: 'number-not-read' });
+    expect(edit(row, 'material', 'ask the yard')).toMatchObject({
+      kind: 'typed-not-a-number',
+      text: 'ask the yard',
+    });
+    for (const text of ['12 /', '5k', '12 ft', '1,25'])
+      expect(edit(row, 'material', text)).not.toHaveProperty('change');
+    expect(edit(row, 'material', '10%')).toMatchObject({ kind: 'typed-percent' });
+    expect(edit(row, 'material', '1e3')).toMatchObject({ change: { costs: { material: '1000' } } });
+    expect(edit(row, 'material', '(5)')).toMatchObject({ change: { costs: { material: '-5' } } });
   });
 
   it('reads a cost that was the whole price of a line as one of its kinds', () => {
@@ -107,8 +114,8 @@ describe('what typing anywhere else asks for', () => {
     expect(edit(row, 'waste', '7.5 %')).toEqual({ change: { wastePercent: '7.5' } });
     expect(edit(row, 'tax', 'exempt')).toEqual({ change: { taxPercent: '0' } });
     expect(edit(row, 'tax', '')).toEqual({ change: { taxPercent: undefined } });
-    expect(edit(row, 'waste', '-3')).toMatchObject({ kind: 'number-not-read' });
-    expect(edit(row, 'tax', '5000')).toMatchObject({ kind: 'number-not-read' });
+    expect(edit(row, 'waste', '-3')).toMatchObject({ kind: 'typed-range' });
+    expect(edit(row, 'tax', '5000')).toMatchObject({ kind: 'typed-range' });
   });
 
   it('is the unit as units are written, whatever was typed for it', () => {

@@ -1,17 +1,15 @@
-import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
+import { decimalText, keepTyped, readFigure } from '@zest/core/formula/readTyped';
 import type { LineChange } from '@zest/core/job/commands/changeLines';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
 import { overrideOf } from '@zest/core/estimate/places';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
-import type { Job } from '@zest/core/job/job';
+import { type Job, settingsOf } from '@zest/core/job/job';
 import type { Line } from '@zest/core/job/records/line';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { type Result, accept, refuse } from '@zest/core/problem/result';
-import { NUMBER } from '@zest/core/units/dimension';
-import { type NumberFormat, parseNumber, roundTo } from '@zest/core/units/numberFormat';
-import { keepEntry } from '../../components/keepEntry.ts';
-import type { AppProblem } from '../../messages/describeProblem.ts';
+import { type Result, accept } from '@zest/core/problem/result';
+import { type NumberFormat, POINT_FORMAT, parseNumber, roundTo } from '@zest/core/units/numberFormat';
+import type { Problem } from '../../messages/describeProblem.ts';
 
 /** What a cell that was typed over asks of its line; of a typed line also its own fields. */
 export interface RowEdit {
@@ -19,7 +17,7 @@ export interface RowEdit {
   readonly line?: Partial<Pick<Line, 'quantity' | 'unit'>>;
 }
 
-type Edited = Result<RowEdit, AppProblem>;
+type Edited = Result<RowEdit, Problem>;
 
 /** Columns that a cost per unit is typed in: the totals of a kind, and its unit costs. */
 const COST_COLUMNS: Readonly<Record<string, CostKind | 'hours'>> = {
@@ -56,10 +54,16 @@ export const pinnedOfRow = (job: Job, row: EstimateRow): string | undefined =>
   row.type === 'line' ? row.line.pinned : overrideOf(job, row.key)?.pinned;
 
 /** Emptied, the price book's cost comes back. */
-function editCost(costs: TypedCosts, kind: CostKind | 'hours', text: string, numbers: NumberFormat): Edited {
-  if (text.trim() === '') return accept({ change: { costs: { ...costs, [kind]: undefined } } });
-  const entry = evaluateEntry(text.replace(/[^\d.,+\-*/() ]/g, ''), NUMBER, undefined, numbers);
-  if (!entry.ok) return refuse({ kind: 'number-not-read', text });
+function editCost(
+  costs: TypedCosts,
+  kind: CostKind | 'hours',
+  text: string,
+  numbers: NumberFormat,
+  currency: string,
+): Edited {
+  const entry = readFigure(text, numbers, kind === 'hours' ? { as: 'amount' } : { as: 'amount', currency });
+  if (!entry.ok) return entry;
+  if (entry.value === undefined) return accept({ change: { costs: { ...costs, [kind]: undefined } } });
   // Labor is hours or money: what is typed last takes the place of the other.
   const other = kind === 'hours' ? 'labor' : kind === 'labor' ? 'hours' : undefined;
   return accept({
@@ -73,16 +77,16 @@ function editCost(costs: TypedCosts, kind: CostKind | 'hours', text: string, num
   });
 }
 
-function percentOf(text: string, numbers: NumberFormat): string | undefined {
-  const value = parseNumber(text.replace('%', '').trim(), numbers);
-  return value === undefined || value < 0 || value > 1000 ? undefined : String(value);
+function editQuantity(job: Job, row: EstimateRow, text: string, numbers: NumberFormat): Edited {
+  const unit = row.type === 'line' ? row.line.unit : row.type === 'component' ? row.component.unit : '';
+  const typed = keepTyped(text, numbers, unitOrLabel(unit).symbol);
+  return typed.ok ? accept(quantityEdit(job, row, typed.value)) : typed;
 }
 
-function editQuantity(job: Job, row: EstimateRow, text: string, numbers: NumberFormat): RowEdit {
-  const kept = keepEntry(text, numbers);
+function quantityEdit(job: Job, row: EstimateRow, kept: string): RowEdit {
   if (row.type !== 'line') return { change: { pinned: kept === '' ? undefined : kept } };
   if (pinnedOfRow(job, row) !== undefined) return { change: { pinned: kept === '' ? undefined : kept } };
-  if (flowsByFormula(row.line) && isBareFigure(text, numbers)) return { change: { pinned: kept } };
+  if (flowsByFormula(row.line) && isBareFigure(kept, POINT_FORMAT)) return { change: { pinned: kept } };
   return { line: { quantity: kept } };
 }
 
@@ -97,7 +101,7 @@ export function editRow(
   costs: TypedCosts = typedCostsOf(job, row),
 ): Edited {
   const kind = COST_COLUMNS[column];
-  if (kind !== undefined) return editCost(costs, kind, text, numbers);
+  if (kind !== undefined) return editCost(costs, kind, text, numbers, settingsOf(job).currency);
   const words = text.trim();
   switch (column) {
     case 'code':
@@ -105,17 +109,17 @@ export function editRow(
     case 'description':
       return accept({ change: { description: row.type === 'component' && words === '' ? undefined : text } });
     case 'quantity':
-      return accept(editQuantity(job, row, text, numbers));
+      return editQuantity(job, row, text, numbers);
     case 'unit':
       return accept({ line: { unit: unitOrLabel(words).symbol } });
     case 'waste':
     case 'tax': {
       const field = column === 'waste' ? 'wastePercent' : 'taxPercent';
-      if (words === '') return accept({ change: { [field]: undefined } });
-      const percent = percentOf(column === 'tax' && /^exempt$/i.test(words) ? '0' : words, numbers);
-      return percent === undefined
-        ? refuse({ kind: 'number-not-read', text })
-        : accept({ change: { [field]: percent } });
+      const asked = column === 'tax' && /^exempt$/i.test(words) ? '0' : words;
+      const percent = readFigure(asked, numbers, { as: 'percent', least: 0, most: 1000 });
+      if (!percent.ok) return percent;
+      const { value } = percent;
+      return accept({ change: { [field]: value === undefined ? undefined : decimalText(value) } });
     }
     case 'cost-code':
       return accept({ change: { costCode: words === '' ? undefined : words } });

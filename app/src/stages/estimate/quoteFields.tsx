@@ -5,7 +5,7 @@ import { removeQuote } from '@zest/core/job/commands/removeWith';
 import type { Package, Quote } from '@zest/core/job/records/quote';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useAsItIs, useFormats } from '../../stores/context.tsx';
@@ -80,13 +80,13 @@ export function MoneyInput({
   readonly value: string;
   readonly onCommit: (text: string) => string | undefined;
 }) {
-  const { numbers } = useFormats();
+  const { numbers, money } = useFormats();
   return (
     <CommitInput
       label={label}
       className="right"
       value={value === '' ? '' : formatNumber(Number(value), 2, numbers)}
-      onCommit={(text) => onCommit(keepEntry(text.replace('\u2212', '-'), numbers))}
+      onCommit={(text) => takeFigure(text, numbers, { as: 'amount', currency: money.currency }, onCommit)}
     />
   );
 }

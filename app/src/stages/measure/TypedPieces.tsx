@@ -12,7 +12,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeEntry } from '../../components/typed.ts';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
 function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
@@ -26,6 +26,21 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
   const { numbers, display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(scope.kind)];
   const pieces = inOrder(calculation.piecesOf(scope.id));
+  const unit = findDefaultUnit(dimension, display.system)?.symbol ?? 'ea';
+  const add = (text: string): string | undefined =>
+    settle(
+      'add a piece',
+      put({
+        type: 'piece',
+        id: makeId('piece'),
+        scopeId: scope.id,
+        text,
+        unit,
+        note: '',
+        source: 'typed',
+        order: orderAfter(pieces),
+      }),
+    );
   const settle = useSettle();
   return (
     <>
@@ -44,7 +59,14 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                 label="Typed piece"
                 className="right"
                 value={plainToLocal(piece.text, numbers)}
-                onCommit={(text) => settle('change a piece', put(typedOver(piece, keepEntry(text, numbers))))}
+                onCommit={(text) =>
+                  takeEntry(
+                    text,
+                    numbers,
+                    (kept) => settle('change a piece', put(typedOver(piece, kept))),
+                    piece.unit,
+                  )
+                }
               />
               <button
                 type="button"
@@ -85,21 +107,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
         }
         value=""
         onCommit={(text) =>
-          text.trim() === ''
-            ? undefined
-            : settle(
-                'add a piece',
-                put({
-                  type: 'piece',
-                  id: makeId('piece'),
-                  scopeId: scope.id,
-                  text: keepEntry(text, numbers),
-                  unit: findDefaultUnit(dimension, display.system)?.symbol ?? 'ea',
-                  note: '',
-                  source: 'typed',
-                  order: orderAfter(pieces),
-                }),
-              )
+          text.trim() === '' ? undefined : takeEntry(text, numbers, (kept) => add(kept), unit)
         }
       />
     </>

@@ -8,7 +8,7 @@ import { burdenedWage } from '@zest/core/pricing/labor';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
@@ -49,7 +49,11 @@ export function Crafts() {
                   label={`Wage of ${craft.name}`}
                   className="right"
                   value={plainToLocal(craft.wage, numbers)}
-                  onCommit={(text) => change(craft, { wage: keepEntry(text, numbers) })}
+                  onCommit={(text) =>
+                    takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
+                      change(craft, { wage: kept }),
+                    )
+                  }
                 />
               </td>
               <td>
@@ -58,7 +62,9 @@ export function Crafts() {
                   className="right"
                   placeholder="0"
                   value={plainToLocal(craft.burden ?? '', numbers)}
-                  onCommit={(text) => change(craft, { burden: keepEntry(text, numbers) })}
+                  onCommit={(text) =>
+                    takeFigure(text, numbers, { as: 'percent' }, (kept) => change(craft, { burden: kept }))
+                  }
                 />
               </td>
               <td className="right">

@@ -8,10 +8,10 @@ import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Crew } from '@zest/core/job/records/crew';
 import { DAY_HOURS, gangOfCrew } from '@zest/core/pricing/labor';
 import { formatUnitCost } from '@zest/core/pricing/money';
-import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
+import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
@@ -67,7 +67,8 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
   const { money, numbers } = useFormats();
   const change = (changed: Partial<Crew>): string | undefined =>
     settle(`crew ${crew.name}`, put({ ...asItIs<'crew'>(crew), ...changed }));
-  const count = (text: string): number => parseNumber(text, numbers) ?? Number.NaN;
+  const takeCount = (text: string, take: (count: number) => string | undefined): string | undefined =>
+    takeFigure(text, numbers, { as: 'amount', least: 0.05, most: 200 }, (kept) => take(Number(kept)));
   const gang = gangOfCrew(crew, job);
   const member = (at: number, changed: Partial<Crew['members'][number]>): string | undefined =>
     change({ members: crew.members.map((each, index) => (index === at ? { ...each, ...changed } : each)) });
@@ -92,7 +93,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             label={`How many, ${at + 1} of ${crew.name}`}
             className="right"
             value={plainToLocal(String(people), numbers)}
-            onCommit={(text) => member(at, { count: count(text) })}
+            onCommit={(text) => takeCount(text, (count) => member(at, { count }))}
           />
           <select
             className="input"
@@ -122,7 +123,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             label={`How many of ${name}`}
             className="right"
             value={plainToLocal(String(machines), numbers)}
-            onCommit={(text) => machine(at, { count: count(text) })}
+            onCommit={(text) => takeCount(text, (count) => machine(at, { count }))}
           />
           <CommitInput
             label={`Machine ${at + 1} of ${crew.name}`}
@@ -133,7 +134,11 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             label={`An hour of ${name}`}
             className="right"
             value={plainToLocal(hourly, numbers)}
-            onCommit={(text) => machine(at, { hourly: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
+                machine(at, { hourly: kept }),
+              )
+            }
           />
           <IconAction
             label={`Take out ${name}`}
@@ -168,7 +173,11 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             style={{ width: 44 }}
             placeholder={String(DAY_HOURS)}
             value={plainToLocal(crew.dayHours ?? '', numbers)}
-            onCommit={(text) => change({ dayHours: keepEntry(text, numbers) })}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'amount', least: 0.5, most: 24 }, (dayHours) =>
+                change({ dayHours }),
+              )
+            }
           />
         </label>
       </div>

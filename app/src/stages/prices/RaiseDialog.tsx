@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { put } from '@zest/core/job/change';
 import { type RaisedCost, raisePrices } from '@zest/core/formats/prices/plan';
 import type { Item } from '@zest/core/job/records/item';
-import { parseNumber } from '@zest/core/units/numberFormat';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { readFigure } from '@zest/core/formula/readTyped';
 import { KindChoice } from '../../components/KindChoice.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { LabeledText } from '../../components/LabeledText.tsx';
@@ -29,8 +30,9 @@ export function RaiseDialog({
   const [percent, setPercent] = useState('');
   const [costs, setCosts] = useState<readonly RaisedCost[]>(['material']);
   const [error, setError] = useState<string | undefined>();
-  const value = parseNumber(percent.replace('%', ''), numbers);
-  const isFine = value !== undefined && value > -100 && value <= 1000;
+  const read = readFigure(percent, numbers, { as: 'percent', least: -99.99, most: 1000 });
+  const value = read.ok ? read.value : undefined;
+  const isFine = value !== undefined;
   const today = dayOf(services.now());
   const changes = isFine ? raisePrices(items, value, costs, today) : [];
   const take = (): void => {
@@ -57,10 +59,7 @@ export function RaiseDialog({
       >
         <LabeledText
           label={`Percent, on the ${plural(items.length, 'item')} that ${items.length === 1 ? 'is' : 'are'} shown`}
-          error={
-            error ??
-            (percent !== '' && !isFine ? 'Type a percentage above −100, such as 3 or −2.5.' : undefined)
-          }
+          error={error ?? (read.ok ? undefined : describeProblem(read.problem))}
 
           className="right"
           style={{ width: 110 }}

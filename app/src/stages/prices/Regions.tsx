@@ -6,7 +6,7 @@ import { removeRegion } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import type { Region } from '@zest/core/job/records/region';
-import { parseNumber } from '@zest/core/units/numberFormat';
+import { takeFigure } from '../../components/typed.ts';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
@@ -85,7 +85,9 @@ export function Regions() {
                       className="right"
                       value={plainToLocal(String(region[kind]), numbers)}
                       onCommit={(text) =>
-                        change(region, { [kind]: parseNumber(text, numbers) ?? Number.NaN })
+                        takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
+                          change(region, { [kind]: Number(kept) }),
+                        )
                       }
                     />
                   </td>

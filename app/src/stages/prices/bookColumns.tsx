@@ -2,10 +2,10 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import type { Job } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { formatUnitCost } from '@zest/core/pricing/money';
-import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
+import { formatNumber } from '@zest/core/units/numberFormat';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
-import { keepEntry } from '../../components/keepEntry.ts';
-import type { AppProblem } from '../../messages/describeProblem.ts';
+import { decimalText, readFigure } from '@zest/core/formula/readTyped';
+import type { Problem } from '../../messages/describeProblem.ts';
 import type { Formats } from '../../stores/context.tsx';
 import type { GridColumn } from '../../tables/Grid.tsx';
 
@@ -159,31 +159,31 @@ export function editItem(
   item: Item,
   column: string,
   typed: string,
-  { numbers }: Formats,
+  { numbers, money }: Formats,
   job: Pick<Job, 'craft' | 'crew'>,
-): Result<Item, AppProblem> {
+): Result<Item, Problem> {
   const text = typed.trim();
   if (FIGURES.has(column) || COUNTS.has(column)) {
-    const bare = text.replace(/[$€£¥%\s]/g, '');
-    const value = parseNumber(bare, numbers);
-    if (bare === '') {
+    const as = COUNTS.has(column) ? 'count' : column === 'wastePercent' ? 'percent' : 'amount';
+    const limits = { least: as === 'count' ? 1 : 0, most: as === 'count' ? 1_000_000 : 100_000_000 };
+    const currency = as === 'amount' && column !== 'laborHours' ? money.currency : undefined;
+    const read = readFigure(text, numbers, { as, currency, ...limits });
+    if (!read.ok) return read;
+    if (read.value === undefined) {
       if (column === 'basis') return accept({ ...item, basis: 1 });
       const { [column as 'laborBasis']: _gone, ...rest } = item;
       return accept(
         COUNTS.has(column) || column === 'wastePercent' ? (rest as Item) : { ...item, [column]: '' },
       );
     }
-    if (value === undefined || value < 0)
-      return refuse({ kind: 'price-not-read', text: typed, item: item.code });
-    if (value > 100_000_000) return refuse({ kind: 'price-not-read', text: typed, item: item.code });
-    return accept({ ...item, [column]: COUNTS.has(column) ? value : keepEntry(bare, numbers) });
+    return accept({ ...item, [column]: as === 'count' ? read.value : decimalText(read.value) });
   }
   if (column === 'craft') return editWorker(item, text, job);
   return accept({ ...item, [column]: text });
 }
 
 /** A craft or a crew by the beginning of its name. */
-function editWorker(item: Item, text: string, job: Pick<Job, 'craft' | 'crew'>): Result<Item, AppProblem> {
+function editWorker(item: Item, text: string, job: Pick<Job, 'craft' | 'crew'>): Result<Item, Problem> {
   const { crewId: _before, ...bare } = item;
   const wanted = text.toLowerCase();
   if (wanted === '') return accept({ ...bare, craftId: null });

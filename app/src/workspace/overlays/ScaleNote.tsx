@@ -27,7 +27,7 @@ import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/fo
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
 import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
 import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
-import { keepEntry } from '../../components/keepEntry.ts';
+import { keepTyped } from '@zest/core/formula/readTyped';
 import { useFormats, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Pens } from '../usePens.ts';
 import { PartNote } from './PartNote.tsx';
@@ -139,7 +139,9 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
   const submit = (): void => {
     const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
     if (!known.ok) return setRefusal(describeEntry(known.problem));
-    const kept = keepEntry(text, numbers);
+    const typed = keepTyped(text, numbers);
+    if (!typed.ok) return setRefusal(describeEntry(typed.problem));
+    const kept = typed.value;
     if (tool === 'check') {
       if (reads === undefined || known.value <= 0)
         return setRefusal('The known length must be more than zero.');

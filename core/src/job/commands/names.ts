@@ -33,6 +33,17 @@ export const renameProperty =
     return put({ ...own, properties }, ...renamed.filter((each) => each.id !== scopeId))(job);
   };
 
+/** Gives a column of a table another key; every formula that looks something up in it follows. */
+export const renameColumn =
+  (tableId: Id<'table'>, from: string, to: string): Command =>
+  (job) => {
+    const table = findRecord(job, tableId);
+    if (table === undefined) return refuse({ kind: 'record-gone', id: tableId });
+    const columns = table.columns.map((each) => (each.key === from ? { ...each, key: to } : each));
+    const renamed = renameIn(job, { type: 'column', key: from, table: table.key }, to);
+    return put({ ...table, columns }, ...renamed)(job);
+  };
+
 /** Takes a property off a scope, as long as no formula elsewhere reads it there. */
 export const removeProperty =
   (scopeId: Id<'scope'>, key: string, title: string): Command =>
