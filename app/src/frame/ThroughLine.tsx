@@ -8,7 +8,7 @@ import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { writeQuantity } from '../components/writeQuantity.ts';
 import { unreachable } from '@zest/core/problem/result';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
-import { MEASURE_WORDS, plural } from '../messages/words.ts';
+import { COST_WORDS, MEASURE_WORDS, plural } from '../messages/words.ts';
 import {
   type Formats,
   useFormats,
@@ -44,7 +44,7 @@ function WayStep({ step }: { readonly step: Step }) {
   const setView = useSetView();
   const navigate = useNavigate();
   const failure = failureOf(step.figure);
-  const words = describeLabel(step.label);
+  const words = describeLabel(step.label, formats);
   const go = (): void => {
     const { target } = step;
     const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
@@ -105,6 +105,8 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
         item.laborHours === '' ? '' : `${formatNumber(Number(item.laborHours), 4, numbers, true)} h`;
       return `${[cost, hours].filter(Boolean).join(' + ')} / ${item.basis === 1 ? '' : `${item.basis} `}${item.unit}`;
     }
+    case 'factor':
+      return `× ${formatNumber(figure.times, 4, numbers, true)}`;
     case 'pieces':
       return plural(figure.count, 'piece');
     case 'lines':
@@ -114,7 +116,8 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
   }
 }
 
-function describeLabel(label: StepLabel): string {
+function describeLabel(label: StepLabel, { numbers }: Formats): string {
+  const times = (factor: number): string => formatNumber(factor, 4, numbers, true);
   switch (label.of) {
     case 'marks':
       return label.sheets.length === 0
@@ -132,6 +135,18 @@ function describeLabel(label: StepLabel): string {
       return label.multiple === '1' ? 'rounded up' : `in steps of ${label.multiple}`;
     case 'spares':
       return `with ${label.spares} to spare`;
+    case 'minimum':
+      return `at least ${label.minimum}`;
+    case 'hours':
+      return label.worked.failure === undefined
+        ? `hours for ${writeQuantity(label.worked.value, label.unit, numbers)} ${label.unit}`
+        : 'hours';
+    case 'hours-factor':
+      return `hours × ${label.formula}${label.formula === times(label.times) ? '' : ` = ${times(label.times)}`}`;
+    case 'difficulty':
+      return `difficulty × ${times(label.times)}`;
+    case 'price-factor':
+      return `on ${COST_WORDS[label.cost]}, by region and adjustments`;
     case 'needed':
       return 'needed in the whole job';
     case 'bought':

@@ -372,7 +372,11 @@ class Collector {
         this.#codes.add(item.code);
         if (item.family !== undefined) this.#families.add(item.family);
       }
-      for (const line of job.line.values()) if (line.crewId !== undefined && works(line)) this.line(line);
+      for (const line of job.line.values())
+        if ((line.crewId !== undefined || line.craftId !== undefined) && works(line)) this.line(line);
+      for (const override of job.override.values())
+        if ((override.crewId !== undefined || override.craftId !== undefined) && works(override))
+          this.keyed(override.line);
       for (const use of job.use.values())
         if (
           componentsOf(job, use).some(

@@ -1,9 +1,10 @@
-import { type PlacedComponent, componentsOf, framesOf } from '../assemblies/frames.ts';
+import { type PlacedComponent, framesOf } from '../assemblies/frames.ts';
+import { ALL_BOUGHT } from '../assemblies/purchase.ts';
 import { listPurchases } from '../assemblies/jobPurchases.ts';
 import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
 import { type LineAt, linesOfScope, listLines, placeComponent } from '../estimate/lines.ts';
-import { acceptedIn, counts, overrideOf } from '../estimate/places.ts';
-import { type Figure, Graph, type Rule } from '../graph/graph.ts';
+import { acceptedIn, counts } from '../estimate/places.ts';
+import { type Figure, Graph } from '../graph/graph.ts';
 import { groupBy } from '../job/groupBy.ts';
 import type { Id } from '../job/id.ts';
 import { type Diff, type Job, settingsOf } from '../job/job.ts';
@@ -15,28 +16,22 @@ import type { Opening } from '../job/records/opening.ts';
 import type { PieceRecord } from '../job/records/piece.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Use } from '../job/records/use.ts';
-import { type Definitions, defineProperties, defineQuantity } from './define.ts';
+import { type Definitions, defineProperties } from './define.ts';
 import type { Acting } from './definePrice.ts';
-import {
-  actingOn,
-  defineLine,
-  definePackage,
-  definePriced,
-  pinnedOf,
-  purchaseOfComponent,
-} from './defineLines.ts';
+import { actingOn, defineLine, definePackage, definePriced } from './defineLines.ts';
 import { minorDigits } from '../pricing/money.ts';
 import { type Met, defineMark, defineMeasures } from './defineMeasures.ts';
 import { defineBid, defineGroups, defineScopeCost, defineSection } from './defineTotals.ts';
 import { groupsApart, mayBeApart } from './groupsApart.ts';
 import type { Part } from './defineAlone.ts';
 import { definePurchases } from './definePurchases.ts';
-import { componentNames, defineUse, guardsOf } from './defineUse.ts';
+import { defineUse, guardsOf } from './defineUse.ts';
+import { definePricedUse } from './definePricedUse.ts';
 import { defineYardstick } from './yardsticks.ts';
 import { defineFiltered } from './filters.ts';
 import { ruleOf } from './names.ts';
-import { measuredNode, netNode, quantityNode } from './nodes.ts';
-import { pricingOfComponent, pricingOfPurchase } from './pricing.ts';
+import { lineNode, quantityNode } from './nodes.ts';
+import { pricingOfPurchase } from './pricing.ts';
 import { ScopeNames } from './scopeNames.ts';
 import { type Affected, findAffected } from './affected.ts';
 import { Groups } from './groups.ts';
@@ -275,40 +270,14 @@ export class Calculation {
   }
 
   #defineUse(use: Use): void {
-    const job = this.#job;
-    const lines = componentsOf(job, use);
-    const difficulty = this.difficultyOf(use);
-    const find = (code: string): Item | undefined => this.#items.get(code);
-    const priced = lines.flatMap((placed): Definitions => {
-      const { key, path, frame, component } = placed;
-      const { unit, name } = component;
-      const names = componentNames(frame, this.#names);
-      const pinned = pinnedOf(key, overrideOf(job, key)?.pinned, unit, this.#names.jobNames());
-      const bought = purchaseOfComponent(job, placed, find);
-      return [
-        ...defineQuantity(
-          key,
-          netNode(use.id, path),
-          unit,
-          bought,
-          { name, measured: measuredNode(use.scopeId) },
-          pinned,
-        ),
-        ...definePriced(
-          key,
-          pricingOfComponent(job, placed),
-          this.actingOn(placed, difficulty),
-          names,
-          find,
-          job,
-        ),
-      ];
-    });
     const parts = {
       list: this.partsOf(use.scopeId),
       isOpened: ({ id }: Part) => this.#openingsOfMark.has(id),
     };
-    this.#own(use.id, [...defineUse(framesOf(job, use), this.#names, parts), ...priced]);
+    this.#own(use.id, [
+      ...defineUse(framesOf(this.#job, use), this.#names, parts),
+      ...definePricedUse(this, use),
+    ]);
   }
 
   /** What acts on the price of a component's line. */
@@ -346,6 +315,7 @@ export class Calculation {
         this.#names.jobNames(),
         (code) => this.#items.get(code),
         this.#job,
+        { worked: lineNode(purchase.key, 'quantity'), bought: ALL_BOUGHT },
       ),
     ]);
     this.#own('purchases', definitions);

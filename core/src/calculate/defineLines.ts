@@ -1,5 +1,11 @@
 import type { PlacedComponent } from '../assemblies/frames.ts';
-import { type Purchase, purchaseOf } from '../assemblies/purchase.ts';
+import {
+  AS_IT_COMES,
+  MATERIAL_BOUGHT,
+  type Purchase,
+  purchaseOf,
+  wasteKinds,
+} from '../assemblies/purchase.ts';
 import { adjustmentsOn } from '../estimate/adjusted.ts';
 import type { LineAt } from '../estimate/lines.ts';
 import { overrideOf } from '../estimate/places.ts';
@@ -10,8 +16,8 @@ import type { Package } from '../job/records/quote.ts';
 import { factorsOfRegion, NO_FACTORS, withAdjustments } from '../pricing/factors.ts';
 import { minorDigits, toMinor } from '../pricing/money.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
-import { type Definitions, type Pinned, defineQuantity } from './define.ts';
-import { type Acting, definePrice, defineSizedPrice, factorOf } from './definePrice.ts';
+import { type Definitions, type Pinned, defineQuantity, workedNode } from './define.ts';
+import { type Acting, type Amounted, definePrice, factorOf } from './definePrice.ts';
 import { type Names, compileValue, ruleOf } from './names.ts';
 import { lineNode, netNode, pinnedNode } from './nodes.ts';
 import { type FindItem, type Pricing, findPrice, pricingOfLine } from './pricing.ts';
@@ -40,16 +46,17 @@ export function definePriced(
   names: Names,
   findItem: FindItem,
   job: Job,
+  on: Amounted,
 ): Definitions {
   const { sizing } = pricing;
   if (sizing === undefined || pricing.quoted !== undefined)
-    return definePrice(key, findPrice(pricing, findItem, job), acting);
+    return definePrice(key, { prices: [findPrice(pricing, findItem, job)] }, acting, on);
   const items = sizedItems(job, sizing);
   const prices = items.map(({ item }) => findPrice(pricing, findItem, job, item));
   const problems = prices.map((price) => (price.ok ? undefined : price.problem));
   return [
     ...defineSizes(key, sizing, items, problems, names),
-    ...defineSizedPrice(key, { pick: lineNode(key, 'pick'), prices }, acting),
+    ...definePrice(key, { pick: lineNode(key, 'pick'), prices }, acting, on),
   ];
 }
 
@@ -69,7 +76,7 @@ export function pinnedOf(
 const percentText = (own: string | undefined, usual: string | undefined): number =>
   Number((own ?? '') !== '' ? own : (usual ?? '') === '' ? 0 : usual);
 
-/** What is bought for a component: its own waste, else the item's. */
+/** What is bought for a component: its own waste, else the item's; where waste is bought for it at all. */
 export function purchaseOfComponent(
   job: Job,
   { key, component }: PlacedComponent,
@@ -78,7 +85,8 @@ export function purchaseOfComponent(
   const override = overrideOf(job, key);
   const own = override?.wastePercent ?? component.wastePercent;
   const item = own === '' ? findItem(override?.itemCode ?? component.itemCode) : undefined;
-  return { ...purchaseOf(component), wastePercent: percentText(own, item?.wastePercent) };
+  const wasted = wasteKinds(component).includes(component.kind);
+  return { ...purchaseOf(component), wastePercent: wasted ? percentText(own, item?.wastePercent) : 0 };
 }
 
 /** A typed line takes its waste from the item where it says none. */
@@ -89,13 +97,19 @@ export function defineLine(line: Line, names: Names, findItem: FindItem, job: Jo
   if (line.is !== undefined) return [];
   const node = netNode(line.id, 'typed');
   const value = compileValue(line.quantity, line.unit, names, unitOrLabel(line.unit).dimension);
-  const bought = { wastePercent: wasteOfLine(line, findItem), spares: 0, roundUpTo: 0, minimum: 0 };
-  const pinned = pinnedOf(line.id, line.pinned, line.unit, names);
+  const quantity = {
+    line: line.id,
+    net: node,
+    unit: line.unit,
+    bought: { ...AS_IT_COMES, wastePercent: wasteOfLine(line, findItem) },
+    pinned: pinnedOf(line.id, line.pinned, line.unit, names),
+  };
+  const on = { worked: workedNode(quantity), bought: MATERIAL_BOUGHT };
   const acting = actingOn(job, { key: line.id, sectionId: line.sectionId });
   return [
     [node, ruleOf(node, value, names)],
-    ...defineQuantity(line.id, node, line.unit, bought, undefined, pinned),
-    ...definePriced(line.id, pricingOfLine(job, line), acting, names, findItem, job),
+    ...defineQuantity(quantity),
+    ...definePriced(line.id, pricingOfLine(job, line), acting, names, findItem, job, on),
   ];
 }
 

@@ -1,6 +1,6 @@
 import type { LineKey } from '../estimate/lineKey.ts';
 import type { Failure } from '../graph/failure.ts';
-import { type Rule, sumOf } from '../graph/graph.ts';
+import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
 import { COST_KINDS, type CostKind } from '../job/records/assembly.ts';
 import { minorDigits, toMinor } from '../pricing/money.ts';
 import { type Factors, NO_FACTORS } from '../pricing/factors.ts';
@@ -43,16 +43,15 @@ function amountOf({ amount, factor, basis, fromBook, kind }: UnitCost, acting: A
     : (quantity) => ((quantity * factor * amount) / basis) * times;
 }
 
-/** The costs of a price by kind, machines of the crew among the equipment; labor is by hours. */
-export function amountsOf({ costs, hours, gang }: UnitPrice, acting: Acting): ReadonlyMap<CostKind, Amount> {
-  const amounts = new Map<CostKind, Amount>(costs.map((cost) => [cost.kind, amountOf(cost, acting)]));
-  if (gang === undefined || gang.machines === 0 || hours === 0) return amounts;
-  const each =
-    ((hours * acting.difficulty) / gang.people) * gang.machines * factorOf('equipment', true, acting);
-  const other = amounts.get('equipment');
-  amounts.set('equipment', (quantity) => (other?.(quantity) ?? 0) + quantity * each);
-  return amounts;
-}
+/** The costs of a price by kind, for one unit; labor by hours and machines of the crew are not among them. */
+export const amountsOf = ({ costs }: UnitPrice, acting: Acting): ReadonlyMap<CostKind, Amount> =>
+  new Map<CostKind, Amount>(costs.map((cost) => [cost.kind, amountOf(cost, acting)]));
+
+/** What the machines of the crew cost for one unit that is worked, in major units. */
+export const machinesOf = ({ hours, gang }: UnitPrice, acting: Acting): number =>
+  gang === undefined || gang.machines === 0 || hours === 0
+    ? 0
+    : ((hours * acting.difficulty) / gang.people) * gang.machines * factorOf('equipment', true, acting);
 
 /** What a labor hour of the price costs. */
 export const hourlyWage = ({ gang }: UnitPrice, acting: Acting): number =>
@@ -60,114 +59,164 @@ export const hourlyWage = ({ gang }: UnitPrice, acting: Acting): number =>
 
 const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 
+/** What the costs of a line are for. */
+export interface Amounted {
+  /** The quantity that is worked: before waste, spares and rounding. */
+  readonly worked: string;
+  /** The kinds that are for what is bought. */
+  readonly bought: ReadonlySet<CostKind>;
+  /** A node with what the hours are taken times besides the difficulty. */
+  readonly hoursFactor?: string | undefined;
+}
+
+/** The prices a line may have: one, or by its size several, of which `pick` gives the place. */
+export interface LinePrices {
+  readonly pick?: string;
+  readonly prices: readonly Result<UnitPrice, Failure>[];
+}
+
+/** What a node reads by what it is for; the place of each among its operands. */
+function operands(...wanted: readonly (string | undefined)[]): {
+  readonly inputs: readonly string[];
+  readonly slots: readonly number[];
+} {
+  const inputs: string[] = [];
+  const slots = wanted.map((node) => {
+    if (node === undefined) return -1;
+    const known = inputs.indexOf(node);
+    if (known >= 0) return known;
+    return inputs.push(node) - 1;
+  });
+  return { inputs, slots };
+}
+
 /**
  * The costs of a line by kind and their sum, in minor units. Each kind is rounded once; hours are
  * rounded before the wage is taken, so that hours times wage on paper is the labor that is shown.
  */
-export function definePrice(line: LineKey, price: Result<UnitPrice, Failure>, acting: Acting): Definitions {
+export function definePrice(line: LineKey, of: LinePrices, acting: Acting, on: Amounted): Definitions {
+  const { pick, prices } = of;
   const extension = lineNode(line, 'extension');
-  if (!price.ok) return [[extension, failed(price.problem)]];
-  const digits = minorDigits(acting.currency);
-  const quantity = [lineNode(line, 'quantity')];
-  const defined: (readonly [string, Rule])[] = [...amountsOf(price.value, acting)].map(([kind, amount]) => [
-    lineNode(line, kind),
-    {
-      kind: 'compute',
-      inputs: quantity,
-      run: (values, at) => toMinor(amount(values[at[0] as number] as number), digits),
-    },
-  ]);
-  const { hours } = price.value;
-  if (hours !== 0) {
-    const hoursNode = lineNode(line, 'hours');
-    const perUnit = hours * acting.difficulty;
-    const wage = hourlyWage(price.value, acting);
-    defined.push(
-      [
-        hoursNode,
-        {
-          kind: 'compute',
-          inputs: quantity,
-          run: (values, at) => roundQuantity((values[at[0] as number] as number) * perUnit),
-        },
-      ],
-      [
-        lineNode(line, 'labor'),
-        {
-          kind: 'compute',
-          inputs: [hoursNode],
-          run: (values, at) => toMinor((values[at[0] as number] as number) * wage, digits),
-        },
-      ],
-    );
-  }
-  const parts = defined.map(([node]) => node).filter((node) => !node.endsWith('/hours'));
-  return [...defined, [extension, { kind: 'compute', inputs: parts, run: sumOf }]];
-}
-
-/** The prices a line may have by its size; which one holds is known once its sizes are figured. */
-export interface SizedPrices {
-  /** Gives the place of the price that holds. */
-  readonly pick: string;
-  readonly prices: readonly Result<UnitPrice, Failure>[];
-}
-
-/** The same for a line whose item follows from its size. */
-export function defineSizedPrice(line: LineKey, { pick, prices }: SizedPrices, acting: Acting): Definitions {
-  const digits = minorDigits(acting.currency);
+  const [first] = prices;
+  if (pick === undefined && first?.ok !== true)
+    return [[extension, failed(first?.problem ?? { kind: 'no-price' })]];
   const known = prices.map((price) => (price.ok ? price.value : undefined));
+  const costs = [...defineCosts(line, known, of, acting, on), ...defineLabor(line, known, of, acting, on)];
+  const [labor, hours, laborKnown] = [
+    lineNode(line, 'labor'),
+    lineNode(line, 'hours'),
+    lineNode(line, 'labor-known'),
+  ];
+  // Hours without a wage leave the labor unknown, not the material beside it.
+  const apart =
+    known.some((price) => price?.gang?.noWage !== undefined && price.hours !== 0) &&
+    costs.some(([node]) => node !== labor && node !== hours);
+  if (apart) costs.push([laborKnown, { kind: 'compute', inputs: [labor], run: sumOf, skipsFailures: true }]);
+  const left = apart ? labor : laborKnown;
+  const parts = costs.map(([node]) => node).filter((node) => node !== hours && node !== left);
+  if (pick === undefined) return [...costs, [extension, { kind: 'compute', inputs: parts, run: sumOf }]];
+  // The pick is among the operands, so that a line without a fitting size says so.
+  const run: Compute = (values, at) => {
+    let sum = 0;
+    for (let slot = 1; slot < at.length; slot += 1) sum += values[at[slot] as number] as number;
+    return sum;
+  };
+  return [...costs, [extension, { kind: 'compute', inputs: [pick, ...parts], run }]];
+}
+
+type Known = readonly (UnitPrice | undefined)[];
+
+function defineCosts(
+  line: LineKey,
+  known: Known,
+  { pick }: LinePrices,
+  acting: Acting,
+  { worked, bought, hoursFactor }: Amounted,
+): Definitions {
+  const digits = minorDigits(acting.currency);
   const amounts = known.map((price) => (price === undefined ? undefined : amountsOf(price, acting)));
-  const inputs = [lineNode(line, 'quantity'), pick];
-  const each = (figure: (chosen: number, quantity: number) => number): Rule => ({
-    kind: 'compute',
-    inputs,
-    run: (values, at) => figure(values[at[1] as number] as number, values[at[0] as number] as number),
+  const machines = known.map((price) => (price === undefined ? 0 : machinesOf(price, acting)));
+  const withMachines = machines.some((each) => each !== 0);
+  const kinds = COST_KINDS.filter(
+    (kind) => amounts.some((of) => of?.has(kind) === true) || (kind === 'equipment' && withMachines),
+  );
+  return kinds.map((kind) => {
+    const quantity = bought.has(kind) ? lineNode(line, 'quantity') : worked;
+    const node = lineNode(line, kind);
+    const own = amounts[0]?.get(kind);
+    if (pick === undefined && own !== undefined && !(kind === 'equipment' && withMachines))
+      // By far the most: one price, one quantity.
+      return [
+        node,
+        {
+          kind: 'compute',
+          inputs: [quantity],
+          run: (values, at) => toMinor(own(values[at[0] as number] as number), digits),
+        },
+      ];
+    const runs = kind === 'equipment' && withMachines;
+    const { inputs, slots } = operands(
+      quantity,
+      runs ? worked : undefined,
+      pick,
+      runs ? hoursFactor : undefined,
+    );
+    const [q, w, p, f] = slots as [number, number, number, number];
+    const run: Compute = (values, at) => {
+      const read = (slot: number): number => values[at[slot] as number] as number;
+      const chosen = p < 0 ? 0 : read(p);
+      const cost = amounts[chosen]?.get(kind)?.(read(q)) ?? 0;
+      if (w < 0) return toMinor(cost, digits);
+      return toMinor(cost + read(w) * (machines[chosen] ?? 0) * (f < 0 ? 1 : read(f)), digits);
+    };
+    return [node, { kind: 'compute', inputs, run }];
   });
-  const kinds = COST_KINDS.filter((kind) => amounts.some((of) => of?.has(kind) === true));
-  const costs: Definitions = kinds.map((kind) => [
-    lineNode(line, kind),
-    each((chosen, quantity) => toMinor(amounts[chosen]?.get(kind)?.(quantity) ?? 0, digits)),
-  ]);
+}
+
+function defineLabor(
+  line: LineKey,
+  known: Known,
+  { pick }: LinePrices,
+  acting: Acting,
+  { worked, bought, hoursFactor }: Amounted,
+): Definitions {
+  if (known.every((price) => price === undefined || price.hours === 0)) return [];
+  const digits = minorDigits(acting.currency);
   const hours = lineNode(line, 'hours');
-  const labor: Definitions = known.some((price) => price !== undefined && price.hours !== 0)
-    ? [
-        [
-          hours,
-          each((chosen, quantity) =>
-            roundQuantity(quantity * (known[chosen]?.hours ?? 0) * acting.difficulty),
-          ),
-        ],
-        [
-          lineNode(line, 'labor'),
-          {
-            kind: 'compute',
-            inputs: [hours, pick],
-            run: (values, at) => {
-              const price = known[values[at[1] as number] as number];
-              return price === undefined
-                ? 0
-                : toMinor((values[at[0] as number] as number) * hourlyWage(price, acting), digits);
-            },
-          },
-        ],
-      ]
-    : [];
-  const parts = [...costs, ...labor].map(([node]) => node).filter((node) => node !== hours);
+  const perUnit = known.map((price) => (price?.hours ?? 0) * acting.difficulty);
+  const wages = known.map((price) => (price === undefined ? 0 : hourlyWage(price, acting)));
+  const unknown = known.map((price) => price?.gang?.noWage);
+  const quantity = bought.has('labor') ? lineNode(line, 'quantity') : worked;
+  const ofHours = operands(quantity, pick, hoursFactor);
+  const ofLabor = operands(hours, pick);
+  const [q, p, f] = ofHours.slots as [number, number, number];
+  const chosenIn = (values: Float64Array, at: Int32Array, slot: number): number =>
+    slot < 0 ? 0 : (values[at[slot] as number] as number);
+  const labor: Rule = {
+    kind: 'compute',
+    inputs: ofLabor.inputs,
+    run: (values, at) => {
+      const chosen = chosenIn(values, at, ofLabor.slots[1] ?? -1);
+      if (unknown[chosen] !== undefined) return Number.NaN;
+      return toMinor((values[at[0] as number] as number) * (wages[chosen] ?? 0), digits);
+    },
+    explain: (values, at) =>
+      unknown[chosenIn(values, at, ofLabor.slots[1] ?? -1)] ?? { kind: 'no-wage', craft: '' },
+  };
   return [
-    ...costs,
-    ...labor,
-    // The pick is among the operands, so that a line without a fitting size says so.
     [
-      lineNode(line, 'extension'),
+      hours,
       {
         kind: 'compute',
-        inputs: [pick, ...parts],
-        run: (values, at) => {
-          let sum = 0;
-          for (let slot = 1; slot < at.length; slot += 1) sum += values[at[slot] as number] as number;
-          return sum;
-        },
+        inputs: ofHours.inputs,
+        run: (values, at) =>
+          roundQuantity(
+            (values[at[q] as number] as number) *
+              (perUnit[chosenIn(values, at, p)] ?? 0) *
+              (f < 0 ? 1 : (values[at[f] as number] as number)),
+          ),
       },
     ],
+    [lineNode(line, 'labor'), labor],
   ];
 }

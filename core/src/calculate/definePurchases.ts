@@ -7,7 +7,7 @@ import type { Definitions } from './define.ts';
 import { lineNode, purchaseNode } from './nodes.ts';
 
 /** What the job needs of an item, what is bought, and the difference, which is a line of its own. */
-export function definePurchases({ key, code, roundUpTo, minimum, lines }: JobPurchase): Definitions {
+export function definePurchases({ key, code, roundUpTo, minimum, lines, least }: JobPurchase): Definitions {
   const need = purchaseNode(code, 'need');
   const bought = purchaseNode(code, 'bought');
   const factors = lines.map(({ factor }) => factor);
@@ -27,10 +27,11 @@ export function definePurchases({ key, code, roundUpTo, minimum, lines }: JobPur
       bought,
       {
         kind: 'compute',
-        inputs: [need],
+        inputs: [need, ...least.map((line) => lineNode(line.key, 'least'))],
         run: (values, at) => {
           const needed = roundQuantity(values[at[0] as number] as number);
-          return roundToPurchase(needed, roundUpTo, minimum);
+          const figured = least.map(({ factor }, i) => factor * (values[at[i + 1] as number] as number));
+          return roundToPurchase(needed, roundUpTo, Math.max(minimum, ...figured));
         },
       },
     ],

@@ -7,7 +7,7 @@ import { diagnose } from '../formula/diagnose.ts';
 import type { FormulaProblem } from '../formula/problem.ts';
 import type { Rule } from '../graph/graph.ts';
 import type { Result } from '../problem/result.ts';
-import { type Dimension, NUMBER } from '../units/dimension.ts';
+import { type Dimension, NUMBER, sameDimension } from '../units/dimension.ts';
 import { POINT_FORMAT, parseNumber } from '../units/numberFormat.ts';
 import { findUnit } from '../units/unit.ts';
 
@@ -39,8 +39,15 @@ export function compileValue(
 ): CompiledValue {
   const fieldUnit = findUnit(unit);
   const bare = parseNumber(text, KEPT_NUMBERS);
-  if (bare !== undefined && fieldUnit !== undefined)
+  const fits =
+    fieldUnit !== undefined && (wanted === undefined || sameDimension(fieldUnit.dimension, wanted));
+  if (bare !== undefined && fits)
     return { kind: 'constant', value: bare * fieldUnit.factor, dimension: fieldUnit.dimension };
+  if (bare !== undefined && bare !== 0 && fieldUnit !== undefined && wanted !== undefined) {
+    const at = { start: 0, end: text.length };
+    const problem = { kind: 'formula-dimension-result', at, wanted, found: fieldUnit.dimension } as const;
+    return { kind: 'problem', source: `${text} ${unit}`, problem };
+  }
   const formula: Result<Formula, FormulaProblem> = compileFormula(text, names, wanted);
   if (!formula.ok) return { kind: 'problem', source: text, problem: formula.problem };
   return { kind: 'formula', formula: formula.value };

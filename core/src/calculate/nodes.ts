@@ -21,8 +21,26 @@ export const purchaseNode = (code: string, figure: 'need' | 'bought'): string =>
   `${purchaseLine(code)}/${figure}`;
 
 /** `flowing` is the quantity a pinned one stands over, `pick` which item its size leads to. */
-export type LineFigure = CostKind | 'quantity' | 'hours' | 'extension' | 'flowing' | 'pick';
+export type LineFigure =
+  | CostKind
+  | 'quantity'
+  | 'hours'
+  | 'extension'
+  | 'flowing'
+  | 'pick'
+  /** The quantity before waste, spares and rounding: what hours are for. Only where it may differ. */
+  | 'worked'
+  /** The least that is bought, in the line's unit, where a formula says it. */
+  | 'least'
+  /** What labor comes to as far as it is known: nothing where a wage is missing. */
+  | 'labor-known'
+  /** What the component itself takes its hours times. */
+  | 'hours-factor';
 export const lineNode = (line: LineKey, figure: LineFigure): string => `${line}/${figure}`;
+
+/** The line whose labor a node is; undefined for other nodes. */
+export const lineOfLabor = (node: string): LineKey | undefined =>
+  node.endsWith('/labor') ? node.slice(0, -'/labor'.length) : undefined;
 
 /** The line whose extension a node is; undefined for other nodes. */
 export const lineOfExtension = (node: string): LineKey | undefined =>

@@ -17,6 +17,7 @@ import {
   priceByItem,
   priceWithLabor,
   priceWithTyped,
+  priceWithWorker,
 } from '../pricing/price.ts';
 import { type Result, refuse } from '../problem/result.ts';
 
@@ -28,6 +29,8 @@ export interface Pricing {
   readonly costs?: TypedCosts | undefined;
   readonly labor?: ComponentLabor | undefined;
   readonly crewId?: Line['crewId'];
+  /** The craft that the line itself names. */
+  readonly craftId?: Line['craftId'];
   readonly sizing?: Sizing | undefined;
   readonly quoted?: QuotedLine | undefined;
   /** Bought, not built: no hours go into what is only rounded up. */
@@ -43,6 +46,8 @@ export function pricingOfComponent(job: Job, { key, component }: PlacedComponent
     typedCost: null,
     costs: override?.costs,
     labor,
+    crewId: override?.crewId,
+    craftId: override?.craftId,
     // An item chosen by hand is not looked for by size any more.
     sizing: override?.itemCode === undefined ? sizing : undefined,
     quoted: quotedLines(job).get(key),
@@ -55,6 +60,7 @@ export const pricingOfLine = (job: Job, line: Line): Pricing => ({
   typedCost: line.typedCost,
   costs: line.costs,
   crewId: line.crewId,
+  craftId: line.craftId,
   sizing: line.sizing,
   quoted: quotedLines(job).get(line.id),
 });
@@ -89,15 +95,15 @@ export function findPrice(
   job: Job,
   sized?: Item,
 ): Result<UnitPrice, Failure> {
-  const { quoted, typedCost, costs, crewId } = pricing;
+  const { quoted, typedCost, costs, crewId, craftId } = pricing;
   if (quoted !== undefined) return priceByHand(quoted.kind, quoted.amount);
   const base =
     typedCost === null
       ? bookPrice(pricing, findItem, job, sized)
       : priceByHand(typedCost.kind, typedCost.amount);
-  if (costs === undefined) return base;
-  const gang = crewId === undefined ? undefined : gangOf({ craftId: null, crewId }, job);
-  return priceWithTyped(base, costs, gang);
+  const gang = gangOf({ craftId, crewId }, job);
+  const price = costs === undefined ? base : priceWithTyped(base, costs, gang);
+  return crewId === undefined && craftId === undefined ? price : priceWithWorker(price, gang);
 }
 
 function bookPrice(
@@ -110,8 +116,7 @@ function bookPrice(
   if (pricing.onlyCosts === true && price.ok) return withoutHours(price.value);
   if (pricing.labor !== undefined) return priceWithLabor(price, pricing.labor, job);
   if (pricing.crewId === undefined || (pricing.itemCode !== '' && price.ok)) return price;
-  const gang = gangOf({ craftId: null, crewId: pricing.crewId }, job);
-  return gang.ok ? priceByCrew(gang.value, pricing.unit) : gang;
+  return priceByCrew(gangOf({ crewId: pricing.crewId }, job), pricing.unit);
 }
 
 const withoutHours = (price: UnitPrice): Result<UnitPrice, Failure> =>

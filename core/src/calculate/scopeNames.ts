@@ -6,7 +6,13 @@ import type { Job } from '../job/job.ts';
 import type { NamedQuantity } from '../job/records/quantity.ts';
 import type { TableRecord } from '../job/records/lookupTable.ts';
 import type { Scope } from '../job/records/scope.ts';
-import { DERIVED_MEASURES, MEASURE_DIMENSION, isMeasure, measuresOf } from '../takeoff/measures.ts';
+import {
+  DERIVED_MEASURES,
+  MEASURE_DIMENSION,
+  isMeasure,
+  measuresOf,
+  propertyDimension,
+} from '../takeoff/measures.ts';
 import { type Dimension, LENGTH, NUMBER, sameDimension } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
 import { checkFilter, everything } from './filters.ts';
@@ -175,7 +181,8 @@ export class ScopeNames {
   property(scope: Scope, key: string): CompiledValue {
     const property = scope.properties.find((each) => each.key === key);
     if (property === undefined) throw new Error(`property: ${scope.key} has no property ${key}`);
-    return this.#compile(propertyNode(scope.id, key), property.value, property.unit, this.namesOf(scope));
+    const node = propertyNode(scope.id, key);
+    return this.#compile(node, property.value, property.unit, this.namesOf(scope), propertyDimension(key));
   }
 
   /** The compiled named quantity. */
@@ -183,11 +190,11 @@ export class ScopeNames {
     return this.#compile(quantityNode(id), formula, unit, this.jobNames());
   }
 
-  #compile(node: string, text: string, unit: string, names: Names): CompiledValue {
+  #compile(node: string, text: string, unit: string, names: Names, wanted?: Dimension): CompiledValue {
     const known = this.#compiled.get(node);
     if (known !== undefined && known !== 'working') return known;
     this.#compiled.set(node, 'working');
-    const compiled = compileValue(text, unit, names);
+    const compiled = compileValue(text, unit, names, wanted);
     this.#compiled.set(node, compiled);
     return compiled;
   }

@@ -29,7 +29,10 @@ export const linesThatFail = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
     const quantity = context.calculation.figure(lineNode(line.key, 'quantity'));
     const extension = context.calculation.figure(lineNode(line.key, 'extension'));
-    const failure = quantity.failure ?? extension.failure;
+    const labor = context.calculation.graph.has(lineNode(line.key, 'labor-known'))
+      ? context.calculation.figure(lineNode(line.key, 'labor'))
+      : extension;
+    const failure = quantity.failure ?? extension.failure ?? labor.failure;
     if (failure === undefined || ELSEWHERE.has(failure.kind)) return [];
     const rule = ruleOfFailure(failure.kind) as 'formula-wrong';
     return [doubtOf(context, line, { rule, failure })];

@@ -29,9 +29,19 @@ export function referencesOf(record: JobRecord): readonly Id[] {
         record.alternate?.id ?? null,
       ]);
     case 'line':
-      return present([record.sectionId, record.crewId ?? null, record.alternate?.id ?? null]);
+      return present([
+        record.sectionId,
+        record.crewId ?? null,
+        record.craftId ?? null,
+        record.alternate?.id ?? null,
+      ]);
     case 'override':
-      return present([record.sectionId ?? null, record.alternate?.id ?? null]);
+      return present([
+        record.sectionId ?? null,
+        record.crewId ?? null,
+        record.craftId ?? null,
+        record.alternate?.id ?? null,
+      ]);
     case 'adjustment':
       return record.on.what === 'section' ? [record.on.sectionId] : [];
     case 'yardstick':

@@ -3,13 +3,14 @@ import { lookupKeysOf } from '../assemblies/lookupKeys.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { lineNode, measureNode } from '../calculate/nodes.ts';
-import { reportLine } from '../reports/estimateReport.ts';
+import { reportLine, workedOf } from '../reports/estimateReport.ts';
 import type { MakeId, Id } from '../job/id.ts';
 import { type Job, inOrder, orderAfter, settingsOf } from '../job/job.ts';
 import { keyFor } from '../job/keyFor.ts';
 import { KEYED_TYPES } from '../job/integrity.ts';
 import type { JobRecord } from '../job/record.ts';
 import type { Assembly } from '../job/records/assembly.ts';
+import type { Line } from '../job/records/line.ts';
 import type { Craft } from '../job/records/craft.ts';
 import type { Crew } from '../job/records/crew.ts';
 import type { Item } from '../job/records/item.ts';
@@ -74,8 +75,9 @@ class Copier {
 
   line(row: Extract<CopiedRow, { type: 'line' }>): void {
     const { line } = row;
-    const quantity = knownValue(this.#from.figure(lineNode(line.id, 'quantity')));
-    const { alternate: _alternate, pinned: _pinned, sizing, crewId, ...kept } = line;
+    // Before its waste, which comes along and is added here again.
+    const quantity = workedOf(this.#from, row);
+    const { alternate: _alternate, pinned: _pinned, sizing, crewId, craftId, ...kept } = line;
     this.item(reportLine(this.#from, row).code);
     if (sizing !== undefined)
       for (const item of this.#from.job.item.values())
@@ -88,7 +90,7 @@ class Copier {
       // A figure, not the formula: names of the other job mean nothing here, or something else.
       quantity: quantity === undefined ? '0' : String(quantity),
       ...(sizing === undefined ? {} : { sizing }),
-      ...(crewId === undefined ? {} : { crewId: this.crew(crewId) }),
+      ...this.worker({ crewId, craftId }),
       unconfirmed: true,
       source: this.#source,
     });
@@ -125,10 +127,10 @@ class Copier {
   overrides(from: Id<'use'>, to: Id<'use'>): void {
     for (const override of this.#from.job.override.values()) {
       if (!override.line.startsWith(`${from}/`)) continue;
-      const { pinned: _p, alternate: _a, sectionId: _s, order: _o, ...kept } = override;
+      const { pinned: _p, alternate: _a, sectionId: _s, order: _o, craftId, crewId, ...kept } = override;
       this.item(kept.itemCode ?? '');
       const line = override.line.replace(from, to);
-      this.records.push({ ...kept, id: this.#makeId('override'), line });
+      this.records.push({ ...kept, ...this.worker({ craftId, crewId }), id: this.#makeId('override'), line });
     }
   }
 
@@ -230,6 +232,14 @@ class Copier {
     this.#tables.add(key);
     const table = [...this.#from.job.table.values()].find((each) => each.key === key);
     if (table !== undefined) this.records.push({ ...table, id: this.#makeId('table') });
+  }
+
+  /** Who the line itself names, as they are known here. */
+  worker({ craftId, crewId }: Pick<Line, 'craftId' | 'crewId'>): Pick<Line, 'craftId' | 'crewId'> {
+    return {
+      ...(crewId === undefined ? {} : { crewId: this.crew(crewId) }),
+      ...(craftId === undefined ? {} : { craftId: this.craft(craftId) }),
+    };
   }
 
   /** A craft of the same name works here; its wage is this job's. */

@@ -46,24 +46,33 @@ describe('who works', () => {
     });
     const workers = workersOf(crew);
     expect(gangOf({ craftId: laborer.id, crewId: crew.id }, workers)).toEqual({
-      ok: true,
-      value: { people: 2.5, wages: 122, machines: 30, dayHours: 8 },
+      people: 2.5,
+      wages: 122,
+      machines: 30,
+      dayHours: 8,
     });
     // A crew that is gone leaves the craft.
     expect(gangOf({ craftId: laborer.id, crewId: makeId('crew') }, workers)).toMatchObject({
-      value: { people: 1, wages: 28 },
+      people: 1,
+      wages: 28,
     });
   });
 
   it('has a day of its own where that is said', () => {
-    expect(gangOfCrew(crewOf({ dayHours: '10' }), workersOf())).toMatchObject({ value: { dayHours: 10 } });
-    expect(gangOfCrew(crewOf({ dayHours: '0' }), workersOf())).toMatchObject({ value: { dayHours: 8 } });
+    expect(gangOfCrew(crewOf({ dayHours: '10' }), workersOf())).toMatchObject({ dayHours: 10 });
+    expect(gangOfCrew(crewOf({ dayHours: '0' }), workersOf())).toMatchObject({ dayHours: 8 });
   });
 
-  it('without a wage is refused by name', () => {
+  it('without a wage is known but for what it costs, with the craft named', () => {
     const crew = crewOf({ members: [{ craftId: open.id, count: 1 }] });
-    expect(gangOfCrew(crew, workersOf())).toMatchObject({ problem: { kind: 'no-wage', craft: 'Open' } });
-    expect(gangOf({ craftId: null }, workersOf())).toMatchObject({ problem: { kind: 'no-wage', craft: '' } });
+    expect(gangOfCrew(crew, workersOf())).toMatchObject({
+      people: 1,
+      noWage: { kind: 'no-wage', craft: 'Open' },
+    });
+    expect(gangOf({ craftId: null }, workersOf())).toMatchObject({
+      people: 1,
+      noWage: { kind: 'no-wage', craft: '' },
+    });
   });
 });
 

@@ -3,7 +3,6 @@ import type { Id } from '../job/id.ts';
 import type { ComponentLabor } from '../job/records/assembly.ts';
 import type { Craft } from '../job/records/craft.ts';
 import type { Crew } from '../job/records/crew.ts';
-import { type Result, accept, refuse } from '../problem/result.ts';
 
 /** Who is known by id; the job, or a part of it in tests. */
 export interface Workers {
@@ -19,6 +18,8 @@ export interface Gang {
   readonly wages: number;
   readonly machines: number;
   readonly dayHours: number;
+  /** Nobody is named, or a wage is missing: the hours are known, what they cost is not. */
+  readonly noWage?: Failure;
 }
 
 export const DAY_HOURS = 8;
@@ -30,30 +31,42 @@ const toNumber = (decimal: string | undefined): number =>
 export const burdenedWage = ({ wage, burden }: Pick<Craft, 'wage' | 'burden'>): number =>
   toNumber(wage) * (1 + toNumber(burden) / 100);
 
-/** The craft or crew that works; a missing wage is named. */
-export function gangOf(
-  by: { readonly craftId: Id<'craft'> | null; readonly crewId?: Id<'crew'> | undefined },
-  workers: Workers,
-): Result<Gang, Failure> {
-  const crew = by.crewId === undefined ? undefined : workers.crew.get(by.crewId);
-  if (crew !== undefined) return gangOfCrew(crew, workers);
-  const craft = by.craftId === null ? undefined : workers.craft.get(by.craftId);
-  if (craft === undefined || craft.wage === '') return refuse({ kind: 'no-wage', craft: craft?.name ?? '' });
-  return accept({ people: 1, wages: burdenedWage(craft), machines: 0, dayHours: DAY_HOURS });
+/** Who works: by craft, or by crew. */
+export interface Worker {
+  readonly craftId?: Id<'craft'> | null | undefined;
+  readonly crewId?: Id<'crew'> | undefined;
 }
 
-export function gangOfCrew(crew: Crew, workers: Workers): Result<Gang, Failure> {
+/** The craft or crew that works; where a wage is missing, whose. */
+export function gangOf({ craftId, crewId }: Worker, workers: Workers): Gang {
+  const crew = crewId === undefined ? undefined : workers.crew.get(crewId);
+  if (crew !== undefined) return gangOfCrew(crew, workers);
+  const craft = craftId === null || craftId === undefined ? undefined : workers.craft.get(craftId);
+  const alone = { people: 1, wages: 0, machines: 0, dayHours: DAY_HOURS };
+  if (craft === undefined || craft.wage === '')
+    return { ...alone, noWage: { kind: 'no-wage', craft: craft?.name ?? '' } };
+  return { ...alone, wages: burdenedWage(craft) };
+}
+
+export function gangOfCrew(crew: Crew, workers: Workers): Gang {
   let [people, wages] = [0, 0];
+  let noWage: Failure | undefined;
   for (const { craftId, count } of crew.members) {
     const craft = workers.craft.get(craftId);
-    if (craft === undefined || craft.wage === '')
-      return refuse({ kind: 'no-wage', craft: craft?.name ?? crew.name });
     people += count;
-    wages += count * burdenedWage(craft);
+    if (craft === undefined || craft.wage === '')
+      noWage ??= { kind: 'no-wage', craft: craft?.name ?? crew.name };
+    else wages += count * burdenedWage(craft);
   }
   const machines = crew.machines.reduce((sum, { count, hourly }) => sum + count * toNumber(hourly), 0);
   const dayHours = toNumber(crew.dayHours);
-  return accept({ people, wages, machines, dayHours: dayHours > 0 ? dayHours : DAY_HOURS });
+  return {
+    people,
+    wages,
+    machines,
+    dayHours: dayHours > 0 ? dayHours : DAY_HOURS,
+    ...(noWage === undefined ? {} : { noWage }),
+  };
 }
 
 /**

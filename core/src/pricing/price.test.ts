@@ -3,7 +3,7 @@ import type { RecordOf } from '../job/record.ts';
 import { createIdMaker } from '../job/id.ts';
 import { createChance } from '../testing/job.ts';
 import { BLANK_ITEM } from './blankItem.ts';
-import type { Gang, Workers } from './labor.ts';
+import { type Gang, type Workers, gangOf } from './labor.ts';
 import {
   type UnitPrice,
   costOfOne,
@@ -63,6 +63,9 @@ function priced(result: ReturnType<typeof priceByItem>): UnitPrice {
   return result.value;
 }
 
+/** No craft and no crew was named. */
+const nobody = gangOf({}, { craft: new Map(), crew: new Map() });
+
 describe('the price of a line by an item', () => {
   it('converts measures of one dimension, and pieces only to the same pieces', () => {
     // 27 ft³ are a yd³, 9 ft² a yd²; a square of roofing is 100 ft².
@@ -119,7 +122,7 @@ describe('the price of a line by an item', () => {
   it('is none without any cost, and names the craft whose wage is missing', () => {
     expect(priceByItem(item({}), 'ea', workers)).toMatchObject({ problem: { kind: 'no-price' } });
     expect(priceByItem(item({ laborHours: '1', craftId: unpaid.id }), 'ea', workers)).toMatchObject({
-      problem: { kind: 'no-wage', craft: 'Diver' },
+      value: { hours: 1, gang: { noWage: { kind: 'no-wage', craft: 'Diver' } } },
     });
   });
 
@@ -180,7 +183,7 @@ describe('costs typed over a price', () => {
   );
 
   it('take the place of their kind and leave the others', () => {
-    const price = priced(priceWithTyped(under, { material: '7.5' }, undefined));
+    const price = priced(priceWithTyped(under, { material: '7.5' }, nobody));
     expect(price.costs.map(({ kind, amount }) => [kind, amount])).toEqual([
       ['equipment', 4],
       ['material', 7.5],
@@ -189,29 +192,29 @@ describe('costs typed over a price', () => {
   });
 
   it('of hours are worked by those who would have done it', () => {
-    const price = priced(priceWithTyped(under, { hours: '3' }, undefined));
+    const price = priced(priceWithTyped(under, { hours: '3' }, nobody));
     expect(price.hours).toBe(3);
     expect(price.gang?.wages).toBeCloseTo(54, 10);
   });
 
   it('of labor as money have no hours, even where both are typed', () => {
-    expect(priced(priceWithTyped(under, { labor: '99' }, undefined)).hours).toBe(0);
-    const both = priced(priceWithTyped(under, { labor: '99', hours: '3' }, undefined));
+    expect(priced(priceWithTyped(under, { labor: '99' }, nobody)).hours).toBe(0);
+    const both = priced(priceWithTyped(under, { labor: '99', hours: '3' }, nobody));
     expect(both.hours).toBe(0);
     expect(both.costs.filter(({ kind }) => kind === 'labor')).toHaveLength(1);
   });
 
   it('of hours on nothing ask who works', () => {
     const nothing = priceByItem(item({}), 'ea', workers);
-    expect(priceWithTyped(nothing, { hours: '1' }, undefined)).toMatchObject({
-      problem: { kind: 'no-wage' },
+    expect(priceWithTyped(nothing, { hours: '1' }, nobody)).toMatchObject({
+      value: { hours: 1, gang: { noWage: { kind: 'no-wage' } } },
     });
     const gang: Gang = { people: 1, wages: 30, machines: 0, dayHours: 8 };
-    expect(priced(priceWithTyped(nothing, { hours: '1' }, { ok: true, value: gang })).hours).toBe(1);
+    expect(priced(priceWithTyped(nothing, { hours: '1' }, gang)).hours).toBe(1);
   });
 
   it('change nothing where nothing is typed', () => {
-    expect(priceWithTyped(under, { material: '' }, undefined)).toBe(under);
+    expect(priceWithTyped(under, { material: '' }, nobody)).toBe(under);
   });
 });
 

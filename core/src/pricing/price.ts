@@ -63,23 +63,17 @@ export function priceByItem(item: Item, lineUnit: string, workers: Workers): Res
     fromBook: true,
   }));
   const labor = laborOfItem(item, factor, workers);
-  if (!labor.ok) return labor;
-  if (costs.length === 0 && labor.value.hours === 0) return refuse({ kind: 'no-price' });
-  return accept({ costs, ...labor.value });
+  if (costs.length === 0 && labor.hours === 0) return refuse({ kind: 'no-price' });
+  return accept({ costs, ...labor });
 }
 
 /** Hours have a basis of their own; a rate or daily output is for single units. */
-function laborOfItem(
-  item: Item,
-  factor: number,
-  workers: Workers,
-): Result<Pick<UnitPrice, 'hours' | 'gang'>, Failure> {
-  if (toNumber(item.laborHours) === 0) return accept({ hours: 0, gang: undefined });
+function laborOfItem(item: Item, factor: number, workers: Workers): Pick<UnitPrice, 'hours' | 'gang'> {
+  if (toNumber(item.laborHours) === 0) return { hours: 0, gang: undefined };
   const gang = gangOf(item, workers);
-  if (!gang.ok) return gang;
-  const each = hoursPerUnit(item.laborBy ?? 'hours', item.laborHours, gang.value) ?? 0;
+  const each = hoursPerUnit(item.laborBy ?? 'hours', item.laborHours, gang) ?? 0;
   const basis = item.laborBy === undefined ? (item.laborBasis ?? item.basis) : 1;
-  return accept({ hours: (each * factor) / basis, gang: gang.value });
+  return { hours: (each * factor) / basis, gang };
 }
 
 /** What a single unit of an item costs in its own unit, in major units, before region and adjustments. */
@@ -94,6 +88,7 @@ export function costOfOne(item: Item, workers: Workers): Result<OneUnitCost, Fai
   const price = priceByItem(item, item.unit, workers);
   if (!price.ok) return price;
   const { costs, hours, gang } = price.value;
+  if (hours !== 0 && gang?.noWage !== undefined) return refuse(gang.noWage);
   const direct = costs.reduce((sum, { amount, factor, basis }) => sum + (amount * factor) / basis, 0);
   const labor = gang === undefined ? 0 : (hours / gang.people) * (gang.wages + gang.machines);
   return accept({ direct, hours, labor });
@@ -107,11 +102,10 @@ export function priceWithLabor(
 ): Result<UnitPrice, Failure> {
   const gang = gangOf(labor, workers);
   if (labor.figure === '') return refuse({ kind: 'no-price' });
-  if (!gang.ok) return gang;
-  const hours = hoursPerUnit(labor.by, labor.figure, gang.value);
+  const hours = hoursPerUnit(labor.by, labor.figure, gang);
   if (hours === undefined) return refuse({ kind: 'no-price' });
   if (!price.ok && price.problem.kind !== 'no-price') return price;
-  return accept({ costs: price.ok ? price.value.costs : [], hours, gang: gang.value });
+  return accept({ costs: price.ok ? price.value.costs : [], hours, gang });
 }
 
 const perUnit = (kind: CostKind, amount: string): UnitCost => ({
@@ -131,7 +125,7 @@ export const priceByHand = (kind: CostKind, amount: string): Result<UnitPrice, F
 export function priceWithTyped(
   price: Result<UnitPrice, Failure>,
   typed: TypedCosts,
-  gang: Result<Gang, Failure> | undefined,
+  gang: Gang,
 ): Result<UnitPrice, Failure> {
   const kinds = COST_KINDS.filter((kind) => (typed[kind] ?? '') !== '');
   const hasHours = (typed.hours ?? '') !== '' && !kinds.includes('labor');
@@ -145,11 +139,14 @@ export function priceWithTyped(
     ...kinds.map((kind) => perUnit(kind, typed[kind] ?? '')),
   ];
   if (hasHours) {
-    const who = under.gang === undefined ? gang : accept(under.gang);
-    if (who === undefined) return refuse({ kind: 'no-wage', craft: '' });
-    return who.ok ? accept({ costs, hours: toNumber(typed.hours ?? ''), gang: who.value }) : who;
+    return accept({ costs, hours: toNumber(typed.hours ?? ''), gang: under.gang ?? gang });
   }
   return kinds.includes('labor') ? accept({ costs, hours: 0, gang: undefined }) : accept({ ...under, costs });
+}
+
+/** The price with its hours worked by those the line itself names. */
+export function priceWithWorker(price: Result<UnitPrice, Failure>, gang: Gang): Result<UnitPrice, Failure> {
+  return price.ok && price.value.hours !== 0 ? accept({ ...price.value, gang }) : price;
 }
 
 /** A crew by its own time: one unit of the line is a day or an hour of all of them. */

@@ -1,7 +1,8 @@
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/defineLines.ts';
-import { type Acting, amountsOf, hourlyWage } from '../calculate/definePrice.ts';
+import { ALL_BOUGHT, MATERIAL_BOUGHT, kindsBought } from '../assemblies/purchase.ts';
+import { type Acting, amountsOf, hourlyWage, machinesOf } from '../calculate/definePrice.ts';
 import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
 import {
   type Pricing,
@@ -41,6 +42,10 @@ export interface ReportLine {
   /** In the line's unit; undefined for groups and where it is not known. */
   readonly quantity: number | undefined;
   readonly unit: string;
+  /** What hours and whatever is not bought are for: the quantity before waste, spares and rounding. */
+  readonly worked: number | undefined;
+  /** The kinds of cost that are for what is bought; all others are for what is worked. */
+  readonly bought: ReadonlySet<CostKind>;
   readonly perUnit: PerUnit | undefined;
   /** Whole minor units by kind; hours as hours. Undefined where the line has none of the kind. */
   readonly amounts: Readonly<Partial<Record<CostKind | 'hours', number>>>;
@@ -105,6 +110,8 @@ const titleOfRow = (row: PlainRow, changed: string | undefined): string =>
 const EMPTY_LINE = {
   code: '',
   quantity: undefined,
+  worked: undefined,
+  bought: ALL_BOUGHT,
   unit: '',
   perUnit: undefined,
   amounts: {},
@@ -179,6 +186,8 @@ function quoteLine(calculation: Calculation, row: Extract<EstimateRow, { type: '
     code: '',
     description: name,
     quantity: 1,
+    worked: 1,
+    bought: ALL_BOUGHT,
     unit: 'ls',
     perUnit:
       extension.failure === undefined ? { ...none, [kind]: calculation.toMajor(extension.value) } : undefined,
@@ -225,25 +234,46 @@ function pricedLine(calculation: Calculation, row: PlainRow, description: string
     code: pricing.sizing === undefined ? pricing.itemCode : (itemOfRow(calculation, row)?.code ?? ''),
     description,
     quantity: knownValue(quantity),
+    worked: workedOf(calculation, row),
+    bought: boughtOf(row),
     unit: pricing.unit,
-    perUnit: price.ok ? perUnitOf(price.value, actingOnRow(calculation, row)) : undefined,
+    perUnit: price.ok
+      ? perUnitOf(price.value, actingOnRow(calculation, row), hoursFactorOf(calculation, row))
+      : undefined,
     amounts: gatherAmounts(calculation, (kind) => lineNode(row.key, kind)),
     extension: knownValue(extension),
     failure: quantity.failure ?? extension.failure,
   };
 }
 
+/** The quantity that hours are for; what is bought, where nothing is added to it. */
+export function workedOf({ graph }: Calculation, row: PlainRow): number | undefined {
+  const own = lineNode(row.key, 'worked');
+  return knownValue(graph.figure(graph.has(own) ? own : lineNode(row.key, 'quantity')));
+}
+
+export function boughtOf(row: PlainRow): ReadonlySet<CostKind> {
+  if (row.type === 'purchase') return ALL_BOUGHT;
+  return row.type === 'component' ? kindsBought(row.component) : MATERIAL_BOUGHT;
+}
+
+/** What a component takes its hours times itself; 1 where it says nothing. */
+export function hoursFactorOf({ graph }: Calculation, { key }: PlainRow): number {
+  const node = lineNode(key, 'hours-factor');
+  return graph.has(node) ? (knownValue(graph.figure(node)) ?? 1) : 1;
+}
+
 /** One unit of a line with all that acts on its price: difficulty, region, adjustments. */
-export function perUnitOf(price: UnitPrice, acting: Acting): PerUnit {
+export function perUnitOf(price: UnitPrice, acting: Acting, hoursFactor = 1): PerUnit {
   const amounts = amountsOf(price, acting);
   const of = (kind: CostKind): number => amounts.get(kind)?.(1) ?? 0;
   return {
     material: of('material'),
-    equipment: of('equipment'),
+    equipment: of('equipment') + machinesOf(price, acting) * hoursFactor,
     subcontract: of('subcontract'),
     other: of('other'),
     labor: of('labor'),
-    hours: price.hours * acting.difficulty,
+    hours: price.hours * acting.difficulty * hoursFactor,
     wage: hourlyWage(price, acting),
   };
 }

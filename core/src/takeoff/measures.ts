@@ -117,6 +117,17 @@ export function measuresOf(kind: MarkKind): readonly Measure[] {
   return [...shown, ...(kind === 'run' ? JUNCTION_MEASURES : []), ...OPENING_MEASURES, ...derived];
 }
 
+/** Properties that measures and pens read: what they are is known, whoever gives them. */
+const PROPERTY_DIMENSION: ReadonlyMap<string, Dimension> = new Map([
+  ['height', LENGTH],
+  ['depth', LENGTH],
+  ['thickness', LENGTH],
+  ['width', LENGTH],
+]);
+
+/** What a property of this key must be; undefined where it may be anything. */
+export const propertyDimension = (key: string): Dimension | undefined => PROPERTY_DIMENSION.get(key);
+
 const LEADING: Readonly<Record<MarkKind, MarkMeasure>> = {
   run: 'length',
   area: 'area',

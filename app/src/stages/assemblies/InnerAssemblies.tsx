@@ -90,6 +90,7 @@ interface InnerBoxProps {
 
 function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
   const { calculation } = useOpenJob();
+  const { display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(used?.measures ?? 'count')];
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
   return (

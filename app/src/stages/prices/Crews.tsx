@@ -181,25 +181,25 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
           />
         </label>
       </div>
-      {gang.ok ? (
+      {gang.noWage === undefined ? (
         <dl className="facts why">
           <div>
             <dt>People</dt>
-            <dd>{formatNumber(gang.value.people, 2, numbers, true)}</dd>
+            <dd>{formatNumber(gang.people, 2, numbers, true)}</dd>
           </div>
           <div>
             <dt>An hour, wages and machines</dt>
-            <dd>{formatUnitCost(gang.value.wages + gang.value.machines, money)}</dd>
+            <dd>{formatUnitCost(gang.wages + gang.machines, money)}</dd>
           </div>
           <div>
             <dt>A day</dt>
             <dd>
-              <b>{formatUnitCost((gang.value.wages + gang.value.machines) * gang.value.dayHours, money)}</b>
+              <b>{formatUnitCost((gang.wages + gang.machines) * gang.dayHours, money)}</b>
             </dd>
           </div>
         </dl>
       ) : (
-        <p className="warn">{describeFailure(gang.problem, job)}</p>
+        <p className="warn">{describeFailure(gang.noWage, job)}</p>
       )}
     </div>
   );

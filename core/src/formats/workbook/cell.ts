@@ -25,6 +25,7 @@ export const COLUMNS = [
   ['description', 'Description', 44],
   ['quantity', 'Quantity', 11],
   ['unit', 'Unit', 8],
+  ['worked', 'Before waste', 11],
   ['unitMaterial', 'Material / unit', 12],
   ['unitHours', 'Hours / unit', 10],
   ['wage', 'Wage', 9],

@@ -1,5 +1,6 @@
 import type { Calculation } from '../../calculate/calculation.ts';
 import { isPriced as isPricedRow } from '../../estimate/rows.ts';
+import type { CostKind } from '../../job/records/assembly.ts';
 import { settingsOf } from '../../job/job.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { quantityPlaces } from '../../pricing/quantity.ts';
@@ -134,7 +135,14 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
       ? text('not known')
       : { kind: 'number', value: line.quantity, style: 'quantity' };
   const price = line.perUnit;
-  if (price === undefined) return [quantity, text(line.unit)];
+  const worked: Cell =
+    line.worked === undefined
+      ? undefined
+      : line.worked === line.quantity
+        ? // Nothing is added: a changed quantity is worked too.
+          { kind: 'formula', formula: `${AT.quantity}${row}`, value: line.worked, style: 'quantity' }
+        : { kind: 'number', value: line.worked, style: 'quantity' };
+  if (price === undefined) return [quantity, text(line.unit), worked];
   const cost = (value: number): Cell =>
     value === 0 ? undefined : { kind: 'number', value, style: 'unit-cost' };
   const money = (formula: string, offset: number): Cell => ({
@@ -143,14 +151,15 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
     value: amountIn(line, offset, places),
     style: 'money',
   });
-  const product = (perUnit: number, unitColumn: string, offset: number): Cell =>
-    perUnit === 0 ? undefined : money(`ROUND(${AT.quantity}${row}*${unitColumn}${row},${places})`, offset);
+  const forKind = (kind: CostKind): string => (line.bought.has(kind) ? AT.quantity : AT.worked);
+  const product = (perUnit: number, unitColumn: string, offset: number, kind: CostKind): Cell =>
+    perUnit === 0 ? undefined : money(`ROUND(${forKind(kind)}${row}*${unitColumn}${row},${places})`, offset);
   const hours: Cell =
     price.hours === 0
       ? undefined
       : {
           kind: 'formula',
-          formula: `ROUND(${AT.quantity}${row}*${AT.unitHours}${row},${quantityPlaces(line.amounts.hours ?? 0)})`,
+          formula: `ROUND(${forKind('labor')}${row}*${AT.unitHours}${row},${quantityPlaces(line.amounts.hours ?? 0)})`,
           value: line.amounts.hours ?? 0,
           style: 'hours',
         };
@@ -158,6 +167,7 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
   return [
     quantity,
     text(line.unit),
+    worked,
     cost(price.material),
     cost(price.hours),
     cost(price.wage),
@@ -165,14 +175,14 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
     cost(price.equipment),
     cost(price.subcontract),
     cost(price.other),
-    product(price.material, AT.unitMaterial, 0),
+    product(price.material, AT.unitMaterial, 0, 'material'),
     hours,
     price.hours === 0
-      ? product(price.labor, AT.unitLabor, 2)
+      ? product(price.labor, AT.unitLabor, 2, 'labor')
       : money(`ROUND(${AT.hours}${row}*${AT.wage}${row},${places})`, 2),
-    product(price.equipment, AT.unitEquipment, 3),
-    product(price.subcontract, AT.unitSubcontract, 4),
-    product(price.other, AT.unitOther, 5),
+    product(price.equipment, AT.unitEquipment, 3, 'equipment'),
+    product(price.subcontract, AT.unitSubcontract, 4, 'subcontract'),
+    product(price.other, AT.unitOther, 5, 'other'),
     { kind: 'formula', formula: extension, value: amountIn(line, 6, places), style: 'money', strong: true },
   ];
 }

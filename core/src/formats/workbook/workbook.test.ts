@@ -9,7 +9,7 @@ import { anyDeeds, deskAfter, markup } from '../../testing/deeds.ts';
 import { type Desk, createPricedDesk } from '../../testing/priced.ts';
 import { createPricedJob } from '../../testing/pricedJob.ts';
 import { evaluateSheet } from '../../testing/spreadsheet.ts';
-import { AT, type Cell, letter } from './cell.ts';
+import { AT, type Cell, columnIndex, letter } from './cell.ts';
 import { estimateWorkbook } from './estimateWorkbook.ts';
 
 const TOTAL = AT.cost;
@@ -101,7 +101,7 @@ function amountsOf(desk: Desk, name: string): readonly [now: number, more: numbe
   const rows = rowsOf(desk.calculation);
   expect(wrongIn(rows)).toEqual([]);
   const row = rowCalled(rows, name);
-  const more = withNumber(rows, 4, rowCalled(rows, 'Steel'), 2000);
+  const more = withNumber(rows, columnIndex('unitMaterial'), rowCalled(rows, 'Steel'), 2000);
   return [evaluateSheet(rows)(TOTAL, row), evaluateSheet(more)(TOTAL, row)];
 }
 
@@ -166,7 +166,7 @@ it('carries the figures of any job, however it came to be', () => {
       const rows = rowsOf(calculation);
       expect(wrongIn(rows)).toEqual([]);
       expect(evaluateSheet(rows)(TOTAL, rowCalled(rows, 'Bid'))).toBeCloseTo(
-        (knownValue(calculation.figure(bidNode('total'))) ?? 0) / 100,
+        calculation.toMajor(knownValue(calculation.figure(bidNode('total'))) ?? 0),
         4,
       );
     }),

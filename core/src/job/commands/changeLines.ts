@@ -20,6 +20,8 @@ export interface LineChange {
   readonly note?: string | undefined;
   readonly sectionId?: Id<'section'> | null | undefined;
   readonly order?: number | undefined;
+  readonly craftId?: Id<'craft'> | undefined;
+  readonly crewId?: Id<'crew'> | undefined;
 }
 
 /** Without what is undefined or says nothing. */

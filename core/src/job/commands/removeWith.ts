@@ -194,7 +194,9 @@ export const removeCrew =
   (job) => {
     const components = [...job.assembly.values()].flatMap((assembly) => assembly.components);
     const count = [
-      ...[...job.item.values(), ...job.line.values()].filter((each) => each.crewId === crewId),
+      ...[...job.item.values(), ...job.line.values(), ...job.override.values()].filter(
+        (each) => each.crewId === crewId,
+      ),
       ...components.filter(({ labor }) => labor?.crewId === crewId),
     ].length;
     const name = findRecord(job, crewId)?.name ?? '';
@@ -206,7 +208,9 @@ export const removeCraft =
   (craftId: Id<'craft'>): Command =>
   (job) => {
     const count =
-      [...job.item.values()].filter((item) => item.craftId === craftId).length +
+      [...job.item.values(), ...job.line.values(), ...job.override.values()].filter(
+        (each) => each.craftId === craftId,
+      ).length +
       [...job.crew.values()].filter(({ members }) => members.some((each) => each.craftId === craftId)).length;
     const name = findRecord(job, craftId)?.name ?? '';
     if (count > 0) return refuse({ kind: 'craft-in-use', name, count });

@@ -66,8 +66,12 @@ const componentField = z
     per: z.literal('mark').optional(),
     /** So many units more, for what breaks or gets lost. */
     spares: decimalField.optional(),
-    /** The least that is bought, once anything is. */
-    minimum: decimalField.optional(),
+    /** The least that is bought, once anything is: a figure in `unit`, or a formula. */
+    minimum: formulaField.optional(),
+    /** The kinds of cost that waste is bought for; material alone where left out. */
+    wasteOn: z.array(z.enum(COST_KINDS)).min(1).max(COST_KINDS.length).readonly().optional(),
+    /** What the hours are taken times here: a plain number, or a formula such as a question's answer. */
+    hoursFactor: formulaField.optional(),
     /** Rounded up once for the whole job, together with the same item elsewhere. */
     roundAt: z.literal('job').optional(),
     /** Counted only where this comparison holds. */

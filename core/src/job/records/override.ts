@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { formulaField, idOf, lineKeyField, orderField, shortField } from './fields.ts';
-import { lineChoices } from './pricing.ts';
+import { crewField, lineChoices } from './pricing.ts';
 
 /** What a person changed on a line that is derived. Without one, the line is as its assembly says. */
 export const overrideSchema = z
@@ -14,6 +14,7 @@ export const overrideSchema = z
     /** Where it stands instead of under what was measured. */
     sectionId: idOf('section').optional(),
     order: orderField.optional(),
+    crewId: crewField,
     ...lineChoices,
   })
   .readonly();

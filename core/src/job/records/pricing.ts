@@ -30,6 +30,8 @@ export const lineChoices = {
   taxPercent: decimalField.optional(),
   alternate: placeInAlternate.optional(),
   note: shortField.optional(),
+  /** Who does its hours, in the place of the item's craft or crew. */
+  craftId: idOf('craft').optional(),
 };
 
 /** The crew that does a line: of one counted in days or hours, its quantity is the crew's time. */
