@@ -79,7 +79,9 @@ export function describeFailure(failure: Failure, job: Job): string {
     case 'units-do-not-convert':
       return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a fitting unit.`;
     case 'no-wage':
-      return `${failure.craft === '' ? 'The item has hours but no craft' : `${failure.craft} has no wage`}. Set it under Prices.`;
+      return failure.craft === ''
+        ? 'Nobody is named for the hours. Choose who does the line, or give its item a craft or crew.'
+        : `${failure.craft} has no wage. Set it under Prices, Labor and regions.`;
     case 'no-size':
       return `No item of ‘${failure.family}’ in the price book is big enough. Add a larger one, or choose an item by hand.`;
     case 'no-quote':

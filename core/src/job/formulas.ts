@@ -55,6 +55,8 @@ function mapAssembly(assembly: Assembly, change: Change): Assembly {
       ...each,
       formula: on(each.formula),
       ...maybe('when', each.when),
+      ...maybe('minimum', each.minimum),
+      ...maybe('hoursFactor', each.hoursFactor),
       ...mapSizing(each, on),
     })),
     ...(assembly.inner === undefined

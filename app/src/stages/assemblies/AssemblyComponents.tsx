@@ -7,6 +7,7 @@ import { type FormulaPlace, namesAt } from '@zest/core/calculate/suggestions';
 import { frameOf } from '@zest/core/assemblies/frames';
 import { componentLine } from '@zest/core/estimate/lineKey';
 import { compileFormula } from '@zest/core/formula/compile';
+import { wasteKinds } from '@zest/core/assemblies/purchase';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
@@ -63,7 +64,11 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
             <th style={{ width: 102 }}>Kind</th>
             <th>Formula</th>
             <th style={{ width: 68 }}>Unit</th>
-            <th className="right" style={{ width: 62 }}>
+            <th
+              className="right"
+              style={{ width: 62 }}
+              title="Bought and not installed: acts on material, unless the component says otherwise"
+            >
               Waste %
             </th>
             <th className="right" style={{ width: 68 }} title="Bought in whole multiples of this">
@@ -248,8 +253,18 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
 }
 
 /** What is decided for the component beyond its columns, in a few words. */
-function describeMore({ per, roundAt, when, labor, spares, minimum, costCode }: Component): string {
+function describeMore(component: Component): string {
+  const { per, roundAt, when, labor, spares, minimum, costCode, wasteOn, wastePercent, hoursFactor } =
+    component;
+  const idle = Number(wastePercent) !== 0 && !wasteKinds(component).includes(component.kind);
   const more = [
+    idle
+      ? `waste acts on ${wasteKinds(component)
+          .map((kind) => COST_WORDS[kind])
+          .join(' and ')} only`
+      : '',
+    !idle && wasteOn !== undefined ? `waste on ${wasteOn.map((kind) => COST_WORDS[kind]).join(', ')}` : '',
+    hoursFactor === undefined || hoursFactor === '' ? '' : `hours × ${hoursFactor}`,
     per === 'mark' ? 'for each mark' : '',
     roundAt === 'job' ? 'rounded over the job' : '',
     when === undefined || when === '' ? '' : 'by a rule',

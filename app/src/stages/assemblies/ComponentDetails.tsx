@@ -1,10 +1,17 @@
 import { inOrder } from '@zest/core/job/job';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
-import type { Component, ComponentLabor } from '@zest/core/job/records/assembly';
+import {
+  COST_KINDS,
+  type Component,
+  type ComponentLabor,
+  type CostKind,
+} from '@zest/core/job/records/assembly';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
-import { takeEntry, takeFigure } from '../../components/typed.ts';
+import { takeFigure } from '../../components/typed.ts';
+import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { SizingEditor } from '../prices/SizingEditor.tsx';
 
@@ -24,7 +31,7 @@ const LABOR_WORDS: Readonly<Record<ComponentLabor['by'], string>> = {
 export function ComponentDetails({ component, place, set }: ComponentDetailsProps) {
   const { numbers } = useFormats();
   const { name, unit } = component;
-  const decimal = (field: 'spares' | 'minimum', label: string, placeholder: string) => (
+  const decimal = (field: 'spares', label: string, placeholder: string) => (
     <Field label={label}>
       <CommitInput
         label={`${label} of ${name}`}
@@ -32,9 +39,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         placeholder={placeholder}
         value={plainToLocal(component[field] ?? '', numbers)}
         onCommit={(text) =>
-          field === 'minimum'
-            ? takeEntry(text, numbers, (kept) => set({ minimum: kept }))
-            : takeFigure(text, numbers, { as: 'amount', least: 0 }, (kept) => set({ spares: kept }))
+          takeFigure(text, numbers, { as: 'amount', least: 0 }, (kept) => set({ [field]: kept }))
         }
       />
     </Field>
@@ -77,7 +82,44 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         </select>
       </Field>
       {decimal('spares', `To spare, ${unit}`, 'none')}
-      {decimal('minimum', `At least, ${unit}`, 'any')}
+      <Field label={`At least, ${unit}`}>
+        <FormulaInput
+          label={`At least, ${unit} of ${name}`}
+          value={component.minimum ?? ''}
+          place={place}
+          unit={unitOrLabel(unit).symbol}
+          placeholder="any"
+          onCommit={(minimum) => set({ minimum })}
+        />
+      </Field>
+      <Field label="Waste acts on">
+        <select
+          className="input"
+          aria-label={`What the waste of ${name} acts on`}
+          value={(component.wasteOn ?? ['material']).join()}
+          onChange={(event) => {
+            const kinds = event.target.value.split(',') as CostKind[];
+            set({ wasteOn: event.target.value === 'material' ? undefined : kinds } as Partial<Component>);
+          }}
+        >
+          {wasteChoices(component).map((kinds) => (
+            <option key={kinds.join()} value={kinds.join()}>
+              {kinds.length === COST_KINDS.length
+                ? 'all costs'
+                : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Hours times">
+        <FormulaInput
+          label={`What the hours of ${name} are taken times`}
+          value={component.hoursFactor ?? ''}
+          place={place}
+          placeholder="1"
+          onCommit={(hoursFactor) => set({ hoursFactor })}
+        />
+      </Field>
       {words('partNumber', 'Part number')}
       {words('costCode', 'Cost code')}
       <Field label="Counted only where" wide>
@@ -100,6 +142,18 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
       </div>
     </div>
   );
+}
+
+/** Material alone, with labor, the component's own kind, or everything; and what is chosen now. */
+function wasteChoices({ kind, wasteOn }: Component): readonly (readonly CostKind[])[] {
+  const usual: readonly (readonly CostKind[])[] = [
+    ['material'],
+    ['material', 'labor'],
+    ...(kind === 'material' || kind === 'labor' ? [] : [['material', kind] as const]),
+    COST_KINDS,
+  ];
+  const known = usual.some((each) => each.join() === (wasteOn ?? ['material']).join());
+  return known || wasteOn === undefined ? usual : [...usual, wasteOn];
 }
 
 function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component' | 'set'>) {

@@ -40,7 +40,21 @@ export function renameInAssembly(assembly: Assembly, from: string, to: string): 
   return {
     inputs: assembly.inputs.map((each) => when({ ...each, key: each.key === from ? to : each.key })),
     components: assembly.components.map((each) =>
-      when({ ...each, key: each.key === from ? to : each.key, formula: on(each.formula) }),
+      when({
+        ...each,
+        key: each.key === from ? to : each.key,
+        formula: on(each.formula),
+        ...(each.minimum === undefined ? {} : { minimum: on(each.minimum) }),
+        ...(each.hoursFactor === undefined ? {} : { hoursFactor: on(each.hoursFactor) }),
+        ...(each.sizing === undefined
+          ? {}
+          : {
+              sizing: {
+                ...each.sizing,
+                by: Object.fromEntries(Object.entries(each.sizing.by).map(([key, text]) => [key, on(text)])),
+              },
+            }),
+      }),
     ),
     ...(inner === undefined
       ? {}

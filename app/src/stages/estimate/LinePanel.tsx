@@ -2,14 +2,17 @@ import { Button } from '@chakra-ui/react';
 import {
   actingOnRow,
   factsOf,
+  hoursFactorOf,
   itemOfRow,
   priceOfRow,
   pricingOfRow,
   reportLine,
+  workedOf,
 } from '@zest/core/reports/estimateReport';
 import { adjustmentsOn } from '@zest/core/estimate/adjusted';
 import { type PricedRow, alternateOfRow } from '@zest/core/estimate/rows';
-import { sectionOf } from '@zest/core/estimate/places';
+import { overrideOf, sectionOf } from '@zest/core/estimate/places';
+import { lineNode } from '@zest/core/calculate/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { type SizeReason, reasonOfSize } from '@zest/core/calculate/sizes';
 import { LENGTH } from '@zest/core/units/dimension';
@@ -65,12 +68,15 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
         <dd>{price === undefined ? '' : formatMoney(price, money)}</dd>
       </dl>
       {line.failure === undefined ? null : <p className="warn">{describeFailure(line.failure, job)}</p>}
+      <LaborUnknown row={row} />
       {row.type === 'quote' ? (
         <p className="soft">What it costs is taken from its quotes, under Quotes.</p>
       ) : null}
       <PinnedNote row={row} estimate={estimate} flowing={facts?.flowing} />
       {row.type === 'line' || row.type === 'component' ? <WhyThisPrice row={row} /> : null}
-      {row.type === 'line' ? <CrewChoice row={row} estimate={estimate} /> : null}
+      {row.type === 'line' || row.type === 'component' ? (
+        <WorkerChoice row={row} estimate={estimate} />
+      ) : null}
       {row.type === 'line' ? (
         <SizingEditor
           sizing={row.line.sizing}
@@ -149,6 +155,19 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
         />
       </label>
     </div>
+  );
+}
+
+/** Hours without a wage: the rest of the line is in the bid. */
+function LaborUnknown({ row }: { readonly row: PricedRow }) {
+  const { job, calculation } = useOpenJob();
+  if (!calculation.graph.has(lineNode(row.key, 'labor-known'))) return null;
+  const { failure } = calculation.figure(lineNode(row.key, 'labor'));
+  if (failure === undefined) return null;
+  return (
+    <p className="warn">
+      {describeFailure(failure, job)} Everything else of this line is in the bid; its labor is not.
+    </p>
   );
 }
 
@@ -242,6 +261,15 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
     lines.push(['A labor hour', formatUnitCost(gang.wages / gang.people, money)]);
     if (gang.machines > 0) lines.push(['Machines, a crew hour', formatUnitCost(gang.machines, money)]);
   }
+  const own = hoursFactorOf(calculation, row);
+  if (own !== 1 && price.value.hours !== 0) lines.push(['Hours for this component', percent(own)]);
+  const worked = workedOf(calculation, row);
+  const bought = knownValue(calculation.figure(lineNode(row.key, 'quantity')));
+  if (worked !== undefined && bought !== undefined && worked !== bought)
+    lines.push([
+      'Worked, before waste and rounding',
+      `${writeQuantity(worked, pricing.unit, numbers)} ${pricing.unit}`,
+    ]);
   if (acting.difficulty !== 1) lines.push(['Hours for difficulty', percent(acting.difficulty)]);
   if (region !== undefined)
     for (const kind of ['material', 'labor', 'equipment'] as const)
@@ -270,32 +298,28 @@ function describeSize({ wanted, exact, tooSmall }: SizeReason, display: Display)
     : `No row is ${sizes}: the next that is big enough in all, after ${tooSmall} that are not`;
 }
 
-/** A line that is counted in days or hours of a crew. */
-function CrewChoice({
-  row,
-  estimate,
-}: {
-  readonly row: Extract<PricedRow, { type: 'line' }>;
-  readonly estimate: Estimate;
-}) {
+/** Who does the hours of a line, in the place of those its item names; or a crew whose days it counts. */
+function WorkerChoice({ row, estimate }: { readonly row: BuiltRow; readonly estimate: Estimate }) {
   const { job } = useOpenJob();
-  if (job.crew.size === 0) return null;
+  const { craftId, crewId } = row.type === 'line' ? row.line : (overrideOf(job, row.key) ?? {});
   return (
     <label>
-      <span className="soft">Crew, where the quantity is its days or hours</span>
+      <span className="soft">Done by</span>
       <select
         className="input"
-        value={row.line.crewId ?? ''}
+        value={crewId ?? craftId ?? ''}
         onChange={(event) => {
-          const { crewId: _before, ...rest } = row.line;
-          const crewId = event.target.value as Id<'crew'> | '';
+          const id = event.target.value;
           estimate.tellRefused(
-            estimate.settle('crew of a line', put(crewId === '' ? rest : { ...rest, crewId })),
+            estimate.change('who does a line', [row.key], {
+              craftId: id.startsWith('craft:') ? (id as Id<'craft'>) : undefined,
+              crewId: id.startsWith('crew:') ? (id as Id<'crew'>) : undefined,
+            }),
           );
         }}
       >
-        <option value="">None</option>
-        {inOrder(job.crew.values()).map(({ id, name }) => (
+        <option value="">As its item says</option>
+        {[...job.craft.values(), ...inOrder(job.crew.values())].map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
           </option>

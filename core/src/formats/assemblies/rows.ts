@@ -42,6 +42,8 @@ const COMPONENT_COLUMNS = [
   'Price book',
   'Part number',
   'Cost code',
+  'Waste acts on',
+  'Hours times',
 ] as const;
 
 const KIND_NAMES = { run: 'runs', area: 'areas', count: 'counts', slope: 'roof slopes' } as const;
@@ -112,6 +114,8 @@ const componentRow = (assembly: string, each: Component): readonly string[] => [
   each.itemCode,
   each.partNumber ?? '',
   each.costCode ?? '',
+  each.wasteOn?.join(', ') ?? '',
+  each.hoursFactor ?? '',
 ];
 
 /** Why a row was left out; rows are counted as in the sheet. */
@@ -265,6 +269,15 @@ function readQuestion(draft: Draft, row: Row): AssemblyInput {
   };
 }
 
+/** `material, labor`, in any order; words that are no kind of cost are passed over by the schema. */
+function wasteOnOf(text: string): Pick<Component, 'wasteOn'> {
+  const kinds = text
+    .toLowerCase()
+    .split(/[,;]\s*/)
+    .filter((word) => word.trim() !== '');
+  return kinds.length === 0 ? {} : { wasteOn: kinds as unknown as NonNullable<Component['wasteOn']> };
+}
+
 function readComponent(draft: Draft, row: Row, kind: Component['kind']): Component {
   const name = row.get('Component');
   return {
@@ -281,6 +294,8 @@ function readComponent(draft: Draft, row: Row, kind: Component['kind']): Compone
     ...optional('when', row.get('Counted where')),
     ...optional('partNumber', row.get('Part number')),
     ...optional('costCode', row.get('Cost code')),
+    ...optional('hoursFactor', plain(row.get('Hours times'))),
+    ...wasteOnOf(row.get('Waste acts on')),
     ...(isYes(row.get('Rounded over the job')) ? { roundAt: 'job' as const } : {}),
     ...(isYes(row.get('For each mark')) ? { per: 'mark' as const } : {}),
   };
