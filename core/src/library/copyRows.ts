@@ -2,7 +2,7 @@ import { framesOf } from '../assemblies/frames.ts';
 import { lookupKeysOf } from '../assemblies/lookupKeys.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode, measureNode } from '../calculate/nodes.ts';
+import { measureNode } from '../calculate/nodes.ts';
 import { reportLine, workedOf } from '../reports/estimateReport.ts';
 import type { MakeId, Id } from '../job/id.ts';
 import { type Job, inOrder, orderAfter, settingsOf } from '../job/job.ts';

@@ -294,7 +294,7 @@ function readComponent(draft: Draft, row: Row, kind: Component['kind']): Compone
     ...optional('when', row.get('Counted where')),
     ...optional('partNumber', row.get('Part number')),
     ...optional('costCode', row.get('Cost code')),
-    ...optional('hoursFactor', plain(row.get('Hours times'))),
+    ...optional('hoursFactor', row.get('Hours times')),
     ...wasteOnOf(row.get('Waste acts on')),
     ...(isYes(row.get('Rounded over the job')) ? { roundAt: 'job' as const } : {}),
     ...(isYes(row.get('For each mark')) ? { per: 'mark' as const } : {}),
