@@ -55,6 +55,7 @@ export const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
   corners: 'corners',
   tees: 'tees',
   crossings: 'crossings',
+  bends: 'bends',
 };
 
 export const FOR_KIND_WORDS: Readonly<Record<MarkKind, string>> = {

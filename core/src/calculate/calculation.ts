@@ -30,7 +30,7 @@ import { definePricedUse } from './definePricedUse.ts';
 import { defineYardstick } from './yardsticks.ts';
 import { defineFiltered } from './filters.ts';
 import { ruleOf } from './names.ts';
-import { lineNode, quantityNode } from './nodes.ts';
+import { lineNode, measureNode, quantityNode } from './nodes.ts';
 import { pricingOfPurchase } from './pricing.ts';
 import { ScopeNames } from './scopeNames.ts';
 import { type Affected, findAffected } from './affected.ts';
@@ -156,6 +156,7 @@ export class Calculation {
     if (affected.names) this.#names = new ScopeNames(job);
     else this.#names.follow(job);
     this.#redefineMeasured(affected);
+    this.#redefineBends(diff, affected);
     if (affected.names) this.#defineQuantities();
     const reshaped = this.#redefinePriced(affected);
     if (affected.uses.size > 0 || affected.bid) this.#definePurchases();
@@ -184,6 +185,17 @@ export class Calculation {
     }
     for (const scope of job.scope.values())
       this.#own(`${scope.id}/properties`, defineProperties(scope, this.#names));
+  }
+
+  /** Bends are where no fixture is: a count that came, moved or went changes them, where anything reads them. */
+  #redefineBends(diff: Diff, { scopes }: Affected): void {
+    const counts = [...diff.added, ...diff.removed, ...diff.updated.map(([, to]) => to)].some(
+      (record) => record.type === 'mark' && record.kind === 'count',
+    );
+    if (!counts) return;
+    for (const scope of this.#job.scope.values())
+      if (scope.kind === 'run' && !scopes.has(scope.id) && this.graph.isRead(measureNode(scope.id, 'bends')))
+        this.#defineMeasures(scope);
   }
 
   /** Gives the sections in which lines have other nodes than before. */

@@ -7,6 +7,7 @@ import {
   MARK_MEASURES,
   type Measure,
   OPENING_MEASURES,
+  isJunction,
   isMeasure,
   leadingMeasure,
   measuresOf,
@@ -27,7 +28,7 @@ export const timesOf = (job: Job, part: Part): number => (part.type === 'mark' ?
 
 /** What a part can be asked for alone. How runs meet is a matter of all of them. */
 export const hasAlone = (scope: Scope, measure: Measure): boolean =>
-  measuresOf(scope.kind).includes(measure) && !['ends', 'corners', 'tees', 'crossings'].includes(measure);
+  measuresOf(scope.kind).includes(measure) && !isJunction(measure);
 
 const valued = (value: number): Rule => ({ kind: 'value', value });
 

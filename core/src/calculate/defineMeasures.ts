@@ -1,9 +1,8 @@
 import type { Failure } from '../graph/failure.ts';
 import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
-import { type Junctions, findJunctions } from '../geometry/junctions.ts';
-import { flattenPath } from '../geometry/path.ts';
+import { type Chain, type Junctions, findJunctions } from '../geometry/junctions.ts';
 import type { Point } from '../geometry/point.ts';
-import { TOUCHING_PT } from '../geometry/tolerance.ts';
+import { remember } from '../job/remember.ts';
 import type { Job } from '../job/job.ts';
 import type { Mark } from '../job/records/mark.ts';
 import type { Opening } from '../job/records/opening.ts';
@@ -130,7 +129,7 @@ export function defineMeasures(job: Job, scope: Scope, measured: Measured, names
     [measureNode(scope.id, 'count'), valued(count)],
     ...openings,
     ...defineDerived(scope),
-    ...(scope.kind === 'run' ? defineJunctions(job, scope, measured, measured.met) : []),
+    ...(scope.kind === 'run' ? defineJunctions(scope, measured, names) : []),
   ];
 }
 
@@ -227,16 +226,31 @@ function definePieces(scope: Scope, pieces: readonly PieceRecord[], scopeNames: 
 interface Together {
   readonly times: number;
   readonly sheetId: string;
-  readonly chains: (readonly Point[])[];
+  readonly chains: Chain[];
 }
 
-function groupChains(job: Job, marks: readonly Mark[]): Iterable<Together> {
+/** How thick what a scope measures is, in meters; 0 where it says nothing, or says it by a formula. */
+function thicknessOf(scope: Scope | undefined, names: ScopeNames): number {
+  if (scope === undefined || !scope.properties.some(({ key }) => key === 'thickness')) return 0;
+  const value = names.property(scope, 'thickness');
+  return value.kind === 'constant' ? Math.max(0, value.value) : 0;
+}
+
+/** The strokes of a mark with how thick they are at its scale. */
+function chainsOf(job: Job, mark: Mark, thicknessM: number): readonly Chain[] {
+  const scale = thicknessM === 0 ? undefined : scaleOfMark(job, mark);
+  const widthPt =
+    scale === undefined ? 0 : thicknessM / Math.min(scale.xMetersPerPoint, scale.yMetersPerPoint);
+  return mark.strokes.map((path) => ({ path, widthPt }));
+}
+
+function groupChains(job: Job, marks: readonly Mark[], thicknessM: number): Iterable<Together> {
   const groups = new Map<string, Together>();
   for (const mark of marks) {
     const times = repeatOf(job, mark);
     const key = `${mark.sheetId} ${times}`;
     const group = groups.get(key) ?? { times, sheetId: mark.sheetId, chains: [] };
-    for (const stroke of mark.strokes) group.chains.push(flattenPath(stroke, false, TOUCHING_PT));
+    group.chains.push(...chainsOf(job, mark, thicknessM));
     groups.set(key, group);
   }
   return groups.values();
@@ -245,39 +259,54 @@ function groupChains(job: Job, marks: readonly Mark[]): Iterable<Together> {
 /** Marks of other scopes that a scope's runs meet, by sheet. */
 export type Met = ReadonlyMap<string, readonly Mark[]>;
 
-const chainsOf = (marks: readonly Mark[]): readonly (readonly Point[])[] =>
-  marks.flatMap(({ strokes }) => strokes.map((stroke) => flattenPath(stroke, false, TOUCHING_PT)));
+/** Points of all counts by sheet: boxes and fixtures, into which a run goes without a bend. */
+const stopsBySheet = remember((marks: Job['mark']): ReadonlyMap<string, readonly Point[]> => {
+  const stops = new Map<string, Point[]>();
+  for (const { kind, sheetId, strokes } of marks.values()) {
+    if (kind !== 'count') continue;
+    const there = stops.get(sheetId) ?? [];
+    for (const stroke of strokes) there.push(...stroke);
+    stops.set(sheetId, there);
+  }
+  return stops;
+});
 
 /** Where the runs of a scope end and meet, in sheet points: a group for each sheet and times. */
 function junctionsOf(
-  job: Job,
+  names: ScopeNames,
+  scope: Scope,
   marks: readonly Mark[],
   met: Met,
 ): readonly { readonly times: number; readonly found: Junctions }[] {
-  return [...groupChains(job, marks)].map(({ times, sheetId, chains }) => ({
-    times,
-    found: findJunctions(chains, chainsOf(met.get(sheetId) ?? [])),
-  }));
+  const { job } = names;
+  return [...groupChains(job, marks, thicknessOf(scope, names))].map(({ times, sheetId, chains }) => {
+    const others = (met.get(sheetId) ?? []).flatMap((mark) =>
+      chainsOf(job, mark, thicknessOf(job.scope.get(mark.scopeId), names)),
+    );
+    return { times, found: findJunctions(chains, others, stopsBySheet(job.mark).get(sheetId)) };
+  });
 }
 
 /** The same on one sheet. */
 export const junctionsOnSheet = (
-  job: Job,
+  names: ScopeNames,
+  scope: Scope,
   marks: readonly Mark[],
   met: Met,
   sheetId: string,
 ): readonly Junctions[] =>
   junctionsOf(
-    job,
+    names,
+    scope,
     marks.filter((mark) => mark.sheetId === sheetId),
     met,
   ).map(({ found }) => found);
 
-function defineJunctions(job: Job, scope: Scope, { marks, pieces }: Measured, met: Met): Definitions {
+function defineJunctions(scope: Scope, { marks, pieces, met }: Measured, names: ScopeNames): Definitions {
   let found: Readonly<Record<JunctionMeasure, number>> | undefined;
   const find = (): Readonly<Record<JunctionMeasure, number>> => {
-    const totals = { ends: 0, corners: 0, tees: 0, crossings: 0 };
-    for (const { times, found: junctions } of junctionsOf(job, marks, met))
+    const totals = { ends: 0, corners: 0, tees: 0, crossings: 0, bends: 0 };
+    for (const { times, found: junctions } of junctionsOf(names, scope, marks, met))
       for (const measure of JUNCTION_MEASURES) totals[measure] += junctions[measure].length * times;
     return totals;
   };

@@ -8,7 +8,7 @@ import { type Rule, sumOf } from '../graph/graph.ts';
 import type { Job } from '../job/job.ts';
 import type { Opening } from '../job/records/opening.ts';
 import type { Scope } from '../job/records/scope.ts';
-import { isMeasure } from '../takeoff/measures.ts';
+import { isJunction, isMeasure } from '../takeoff/measures.ts';
 import { NUMBER } from '../units/dimension.ts';
 import type { Calculation } from './calculation.ts';
 import type { Definitions } from './define.ts';
@@ -76,8 +76,7 @@ export function checkFilter({ filter, measure }: TotalAst, names: NameSpace): Fo
   const text = findText(decided);
   if (text !== undefined) return { kind: 'formula-filter-text', at: text.at, known: PLACES };
   const byMark = mentions(filter, ['level', 'zone', 'sheet']);
-  if (byMark && ['ends', 'corners', 'tees', 'crossings'].includes(measure))
-    return { kind: 'formula-filter-measure', at: filter.at, measure };
+  if (byMark && isJunction(measure)) return { kind: 'formula-filter-measure', at: filter.at, measure };
   const compiled = compileAst(asFigure(decided), '', names, NUMBER);
   return compiled.ok ? undefined : compiled.problem;
 }

@@ -122,10 +122,11 @@ describe('junctions on a sheet', () => {
       [10, 0],
       [10, 10],
     ]);
-    const [found] = junctionsOnSheet(job, [bent], new Map(), sheet.id);
+    const names = new Calculation(job).names;
+    const [found] = junctionsOnSheet(names, wall, [bent], new Map(), sheet.id);
     expect(found?.corners).toEqual([{ x: 90, y: 0 }]);
     expect(found?.ends).toHaveLength(2);
-    expect(junctionsOnSheet(job, [bent], new Map(), 'sheet:other')).toEqual([]);
+    expect(junctionsOnSheet(names, wall, [bent], new Map(), 'sheet:other')).toEqual([]);
   });
 });
 

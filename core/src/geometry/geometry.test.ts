@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import * as turf from '@turf/turf';
 import fc from 'fast-check';
+import type { Vertex } from './path.ts';
 import { findJunctions as placesOf } from './junctions.ts';
 import { type Point, nearestOnSegment, point } from './point.ts';
 import { pointToward, polylineLength, squareTo } from './polyline.ts';
@@ -25,8 +26,10 @@ const star: fc.Arbitrary<Point[]> = fc
   });
 
 /** How many of each there are. */
-const findJunctions = (chains: Parameters<typeof placesOf>[0]) =>
-  Object.fromEntries(Object.entries(placesOf(chains)).map(([kind, places]) => [kind, places.length]));
+const findJunctions = (paths: readonly (readonly Vertex[])[]) => {
+  const { bends: _bends, ...found } = placesOf(paths.map((path) => ({ path, widthPt: 0 })));
+  return Object.fromEntries(Object.entries(found).map(([kind, places]) => [kind, places.length]));
+};
 
 describe('polygons', () => {
   it('is positive for a ring that turns from x to y, negative the other way', () => {

@@ -59,6 +59,12 @@ const headingOut = ({ from, to, arc }: Segment): number =>
 const headingIn = ({ from, to, arc }: Segment): number =>
   arc === undefined ? heading(from, to) : arc.start + arc.sweep + quarter(arc);
 
+/** The directions in which a segment sets out and arrives (radians); of an arc, its tangents. */
+export const headingsOf = (segment: Segment): readonly [out: number, into: number] => [
+  headingOut(segment),
+  headingIn(segment),
+];
+
 /** Sharper than this a corner doubles back, and a mitered offset has no end. */
 const DOUBLES_BACK_RAD = (170 * Math.PI) / 180;
 

@@ -137,6 +137,12 @@ export class Graph {
     return rule === undefined ? NOTHING : inputsOfRule(rule);
   }
 
+  /** True where a node has been asked for, by a reader or by figure(). */
+  isRead(id: string): boolean {
+    const node = this.#index.get(id);
+    return node !== undefined && this.#rules[node] !== undefined && this.#unasked[node] === 0;
+  }
+
   /** What reads a node. */
   readersOf(id: string): readonly string[] {
     const node = this.#index.get(id);

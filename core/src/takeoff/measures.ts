@@ -25,7 +25,7 @@ export type MarkMeasure =
   | 'deducted_width'
   | 'deducted_area';
 /** Measures that only exist for the scope as a whole: from how its runs meet, or from its other measures. */
-export type JunctionMeasure = 'ends' | 'corners' | 'tees' | 'crossings';
+export type JunctionMeasure = 'ends' | 'corners' | 'tees' | 'crossings' | 'bends';
 export type DerivedMeasure =
   | 'net_length'
   | 'center_length'
@@ -63,6 +63,7 @@ export const MEASURE_DIMENSION: Readonly<Record<Measure, Dimension>> = {
   corners: NUMBER,
   tees: NUMBER,
   crossings: NUMBER,
+  bends: NUMBER,
   net_length: LENGTH,
   center_length: LENGTH,
   left_length: LENGTH,
@@ -73,7 +74,17 @@ export const MEASURE_DIMENSION: Readonly<Record<Measure, Dimension>> = {
   volume: VOLUME_DIMENSION,
 };
 
-export const JUNCTION_MEASURES: readonly JunctionMeasure[] = ['ends', 'corners', 'tees', 'crossings'];
+export const JUNCTION_MEASURES: readonly JunctionMeasure[] = [
+  'ends',
+  'corners',
+  'tees',
+  'crossings',
+  'bends',
+];
+const JUNCTIONS = new Set<string>(JUNCTION_MEASURES);
+
+/** Measures of how all runs of a scope meet: no part of it has one of its own. */
+export const isJunction = (measure: string): boolean => JUNCTIONS.has(measure);
 export const OPENING_MEASURES = [
   'openings',
   'openings_width',

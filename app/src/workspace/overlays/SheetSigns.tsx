@@ -64,7 +64,13 @@ export function JunctionDots({ sheet, camera }: SignsProps) {
   const groups = useMemo(
     () =>
       shown && scope !== undefined
-        ? junctionsOnSheet(job, calculation.marksOf(scope.id), calculation.metBy(scope), sheet.id)
+        ? junctionsOnSheet(
+            calculation.names,
+            scope,
+            calculation.marksOf(scope.id),
+            calculation.metBy(scope),
+            sheet.id,
+          )
         : [],
     // Of the job only its marks make junctions; the camera moves at every frame.
     // eslint-disable-next-line react-hooks/exhaustive-deps
