@@ -170,7 +170,10 @@ test('lines are typed, pasted and filled like in a spreadsheet', async ({ page, 
   await grid.focus();
   await page.keyboard.press('Control+c');
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('Signs');
+  // Delete empties cells; rows go with Ctrl.
   await page.keyboard.press('Delete');
+  await expect(page.getByRole('row', { name: /Signs/ })).toHaveCount(1);
+  await page.keyboard.press('Control+Delete');
   await expect(page.getByRole('row', { name: /Signs/ })).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('row', { name: /Signs/ })).toHaveCount(1);

@@ -14,6 +14,7 @@ import { GridRow, RowDrag } from './GridRow.tsx';
 import { type Held, cellId } from './RowCells.tsx';
 import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
 import { createHandlers } from './gridKeys.ts';
+import type { Pasted } from './paste.ts';
 import { placeColumns, showColumn, stayClass } from './stay.ts';
 
 export interface GridColumn<Row> {
@@ -45,6 +46,8 @@ export interface GridProps<Row> {
   readonly classOf?: (row: Row) => string;
   /** Takes edits as one step; what it returns is what is wrong. */
   readonly onEdit: (edits: readonly GridEdit<Row>[]) => string | undefined;
+  /** Takes a pasted block, from the row it was pasted on; what it returns is what is wrong. */
+  readonly onPaste?: (pasted: Pasted, from: Row | undefined) => string | undefined;
   readonly onSelect?: (row: Row) => void;
   readonly onRemove?: (rows: readonly Row[]) => void;
   /** Told of the rows of the block that is selected. */

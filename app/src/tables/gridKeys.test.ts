@@ -164,9 +164,17 @@ describe('keys in a table', () => {
     expect(top.told.onMove).not.toHaveBeenCalled();
   });
 
-  it('delete the rows of the block', () => {
-    const { press, told } = gridAt({ row: 3, column: 0 }, { row: 2, column: 1 });
+  it('delete what stands in the cells, and the rows only with Ctrl', () => {
+    const { press, told, edits } = gridAt({ row: 3, column: 1 }, { row: 2, column: 2 });
     press('Delete');
+    expect(told.onRemove).not.toHaveBeenCalled();
+    expect(edits).toEqual([
+      [
+        { row: ROWS[2], column: 'count', text: '' },
+        { row: ROWS[3], column: 'count', text: '' },
+      ],
+    ]);
+    press('Delete', { ctrlKey: true });
     expect(told.onRemove).toHaveBeenCalledWith([ROWS[2], ROWS[3]]);
   });
 });
@@ -192,6 +200,35 @@ describe('the clipboard in a table', () => {
         { row: ROWS[3], column: 'count', text: '20' },
       ],
     ]);
+  });
+
+  it('says how many rows did not fit, where the table takes no more', () => {
+    const { handlers, told } = gridAt({ row: 2, column: 1 });
+    handlers.onPaste(pasted('10\n20\n30\n'));
+    expect(told.refusal).toHaveBeenLastCalledWith(expect.stringContaining('2 of 3 rows were pasted'));
+  });
+
+  it('hands a block to whoever makes rows for it, by the headings above it', () => {
+    const onPaste = jest.fn<NonNullable<GridProps<Row>['onPaste']>>();
+    const { handlers } = gridAt({ row: 3, column: 0 }, { row: 3, column: 0 }, { onPaste });
+    handlers.onPaste(pasted('Count\tName\tColor\n7\tDoor\tred\n8\tGate\tblue\n'));
+    expect(onPaste).toHaveBeenCalledWith(
+      {
+        columns: ['count', 'name', undefined],
+        rows: [
+          ['7', 'Door', 'red'],
+          ['8', 'Gate', 'blue'],
+        ],
+        unknown: ['Color'],
+      },
+      ROWS[3],
+    );
+  });
+
+  it('fills a block with the one cell that is pasted on it', () => {
+    const { handlers, edits } = gridAt({ row: 0, column: 1 }, { row: 1, column: 1 });
+    handlers.onPaste(pasted('5'));
+    expect(edits[0]?.map(({ text }) => text)).toEqual(['5', '5']);
   });
 
   it('says what is wrong with what was pasted, and nothing where nothing can be taken', () => {

@@ -1,6 +1,7 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import type { GridEdit, GridProps } from './Grid.tsx';
-import { type Cell, type Range, blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
+import { type Cell, type Range, blockOf, moveCell, writeTsv } from './cells.ts';
+import { readPasted } from './paste.ts';
 
 /** What the keys of a table do, for those who look them up. */
 export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
@@ -12,7 +13,8 @@ export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Ctrl+D', 'fill the first row of the block down'],
   ['Ctrl+Home End', 'go to the first or last cell of all; with Shift, select as far as there'],
   ['Alt ↑ ↓', 'move the rows of the block'],
-  ['Delete', 'remove the rows of the block'],
+  ['Delete', 'empty the selected cells'],
+  ['Ctrl+Delete', 'remove the rows of the block'],
 ];
 
 interface HandlerContext<Row> {
@@ -63,7 +65,10 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
       if (next.column === focus.column) return;
       goTo(next, false);
     } else if ((event.key === 'Enter' || event.key === 'F2') && editable) edit(undefined);
-    else if (event.key === 'Delete' && props.onRemove !== undefined) props.onRemove(selectedRows);
+    else if (event.key === 'Delete' && (event.ctrlKey || event.metaKey)) {
+      if (props.onRemove === undefined) return;
+      props.onRemove(selectedRows);
+    } else if (event.key === 'Delete') clear();
     else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
       if (editable) edit(event.key);
@@ -88,16 +93,47 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
   };
   const onPaste = (event: ClipboardEvent): void => {
     if (event.target instanceof HTMLInputElement) return;
-    const cells = parseTsv(event.clipboardData.getData('text/plain'));
+    event.preventDefault();
+    const text = event.clipboardData.getData('text/plain');
+    if (text === '') return;
+    const pasted = readPasted(text, columns, block.left);
+    // One cell into a block fills it, as in a spreadsheet.
+    const [only] = pasted.rows;
+    if (
+      pasted.rows.length === 1 &&
+      only?.length === 1 &&
+      (selectedRows.length > 1 || block.left < block.right)
+    ) {
+      const across = columns.slice(block.left, block.right + 1);
+      take(selectedRows.flatMap((row) => across.map(({ id }) => ({ row, column: id, text: only[0] ?? '' }))));
+      return;
+    }
+    if (props.onPaste !== undefined) {
+      setRefusal(props.onPaste(pasted, rows[block.top]));
+      return;
+    }
+    const fitting = pasted.rows.slice(0, rows.length - block.top);
     take(
-      cells.flatMap((texts, down) =>
-        texts.flatMap((text, along) => {
-          const [row, column] = [rows[block.top + down], columns[block.left + along]];
-          return row === undefined || column === undefined ? [] : [{ row, column: column.id, text }];
+      fitting.flatMap((texts, down) =>
+        texts.flatMap((cell, along) => {
+          const [row, column] = [rows[block.top + down], pasted.columns[along]];
+          return row === undefined || column === undefined ? [] : [{ row, column, text: cell }];
         }),
       ),
     );
-    event.preventDefault();
+    if (fitting.length < pasted.rows.length)
+      setRefusal(
+        `${fitting.length} of ${pasted.rows.length} rows were pasted: the table ends here and takes no more rows.`,
+      );
+  };
+  /** Empties the cells of the block that can be typed into; the rows stay. */
+  const clear = (): void => {
+    const across = columns.slice(block.left, block.right + 1);
+    take(
+      selectedRows.flatMap((row) =>
+        across.flatMap((column) => (column.text(row) === '' ? [] : [{ row, column: column.id, text: '' }])),
+      ),
+    );
   };
   /** Puts a text into the column of the current cell in all rows of the block; true where it was taken. */
   const fillBlock = (text: string): boolean => {

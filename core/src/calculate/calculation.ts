@@ -10,7 +10,6 @@ import type { Id } from '../job/id.ts';
 import { type Diff, type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Line } from '../job/records/line.ts';
-import type { JobRecord } from '../job/record.ts';
 import type { Mark } from '../job/records/mark.ts';
 import type { Opening } from '../job/records/opening.ts';
 import type { PieceRecord } from '../job/records/piece.ts';
@@ -34,7 +33,7 @@ import { lineNode, measureNode, quantityNode } from './nodes.ts';
 import { pricingOfPurchase } from './pricing.ts';
 import { ScopeNames } from './scopeNames.ts';
 import { type Affected, findAffected } from './affected.ts';
-import { Groups } from './groups.ts';
+import { RecordIndex } from './recordIndex.ts';
 
 /** The pieces of the calculation that are defined together; what a redefinition drops is removed. */
 type Owner = string;
@@ -48,12 +47,7 @@ export class Calculation {
   #job: Job;
   #names: ScopeNames;
   readonly #owned = new Map<Owner, readonly string[]>();
-  readonly #marksOfScope = new Groups<Mark>();
-  readonly #openingsOfMark = new Groups<Opening>();
-  /** Openings by the count they are one of. */
-  readonly #openingsOfScope = new Groups<Opening>();
-  readonly #piecesOfScope = new Groups<PieceRecord>();
-  readonly #items = new Map<string, Item>();
+  readonly #index = new RecordIndex();
   #filtersDefined: ReadonlySet<string> = new Set();
   /** True while tax or markups may treat some lines apart, also those that are still to come. */
   #grouped = false;
@@ -61,10 +55,9 @@ export class Calculation {
   constructor(job: Job) {
     this.#job = job;
     this.#names = new ScopeNames(job);
-    for (const table of [job.item, job.mark, job.opening, job.piece])
-      for (const record of table.values()) this.#take(record);
+    this.#index.takeAll(job);
     for (const mark of job.mark.values())
-      this.#own(mark.id, defineMark(job, mark, this.#openingsOfMark.list(mark.id)));
+      this.#own(mark.id, defineMark(job, mark, this.#index.openingsOfMark.list(mark.id)));
     for (const scope of job.scope.values()) {
       this.#defineMeasures(scope);
       this.#own(`${scope.id}/properties`, defineProperties(scope, this.#names));
@@ -96,32 +89,32 @@ export class Calculation {
   }
 
   findItem(code: string): Item | undefined {
-    return this.#items.get(code);
+    return this.#index.items.get(code);
   }
 
   marksOf(scopeId: string): readonly Mark[] {
-    return this.#marksOfScope.list(scopeId);
+    return this.#index.marksOfScope.list(scopeId);
   }
 
   openingsOf(markId: string): readonly Opening[] {
-    return this.#openingsOfMark.list(markId);
+    return this.#index.openingsOfMark.list(markId);
   }
 
   /** Marks of the scopes that a scope's runs meet, by sheet. */
   metBy({ meets = [] }: Scope): Met {
     return groupBy(
-      meets.flatMap((id) => this.#marksOfScope.list(id)),
+      meets.flatMap((id) => this.#index.marksOfScope.list(id)),
       ({ sheetId }): string => sheetId,
     );
   }
 
   /** Openings in whatever walls that are counted by a scope. */
   openingsCountedBy(scopeId: string): readonly Opening[] {
-    return this.#openingsOfScope.list(scopeId);
+    return this.#index.openingsOfScope.list(scopeId);
   }
 
   piecesOf(scopeId: string): readonly PieceRecord[] {
-    return this.#piecesOfScope.list(scopeId);
+    return this.#index.piecesOfScope.list(scopeId);
   }
 
   /** What is measured in a scope, one by one: its marks and typed pieces. */
@@ -131,7 +124,9 @@ export class Calculation {
 
   /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
   isMeasured(scopeId: string): boolean {
-    return [this.#marksOfScope, this.#openingsOfScope, this.#piecesOfScope].some((of) => of.has(scopeId));
+    return [this.#index.marksOfScope, this.#index.openingsOfScope, this.#index.piecesOfScope].some((of) =>
+      of.has(scopeId),
+    );
   }
 
   /** False where a rule of the component, or of an assembly around it, says that it does not apply. */
@@ -151,7 +146,7 @@ export class Calculation {
   apply(job: Job, diff: Diff): readonly string[] {
     const before = this.#job;
     this.#job = job;
-    this.#reindex(diff);
+    this.#index.follow(diff);
     const affected = findAffected(before, job, diff);
     if (affected.names) this.#names = new ScopeNames(job);
     else this.#names.follow(job);
@@ -172,7 +167,7 @@ export class Calculation {
     const job = this.#job;
     for (const id of affected.marks) {
       const mark = job.mark.get(id as Id<'mark'>);
-      this.#own(id, mark === undefined ? [] : defineMark(job, mark, this.#openingsOfMark.list(id)));
+      this.#own(id, mark === undefined ? [] : defineMark(job, mark, this.#index.openingsOfMark.list(id)));
     }
     for (const id of affected.scopes) {
       const scope = job.scope.get(id as Id<'scope'>);
@@ -226,34 +221,6 @@ export class Calculation {
     if (affected.bid || (this.#grouped && (affected.regrouped || reshaped.size > 0))) this.#defineBid();
   }
 
-  /** Files a record under what it belongs to. */
-  #take(record: JobRecord): void {
-    if (record.type === 'mark') this.#marksOfScope.put(record.scopeId, record);
-    if (record.type === 'piece') this.#piecesOfScope.put(record.scopeId, record);
-    if (record.type === 'item') this.#items.set(record.code, record);
-    if (record.type !== 'opening') return;
-    this.#openingsOfMark.put(record.markId, record);
-    if (record.scopeId !== null) this.#openingsOfScope.put(record.scopeId, record);
-  }
-
-  #drop(record: JobRecord): void {
-    if (record.type === 'mark') this.#marksOfScope.remove(record.scopeId, record.id);
-    if (record.type === 'piece') this.#piecesOfScope.remove(record.scopeId, record.id);
-    if (record.type === 'item') this.#items.delete(record.code);
-    if (record.type !== 'opening') return;
-    this.#openingsOfMark.remove(record.markId, record.id);
-    if (record.scopeId !== null) this.#openingsOfScope.remove(record.scopeId, record.id);
-  }
-
-  #reindex(diff: Diff): void {
-    // All that goes, goes first: two items may have swapped their codes.
-    for (const record of diff.removed) this.#drop(record);
-    for (const [from, to] of diff.updated)
-      if (from.type !== 'mark' || to.type !== 'mark' || from.scopeId !== to.scopeId) this.#drop(from);
-    for (const [, to] of diff.updated) this.#take(to);
-    for (const record of diff.added) this.#take(record);
-  }
-
   /** True when other nodes stand there now than before: sums over them are to be defined anew. */
   #own(owner: Owner, definitions: Definitions): boolean {
     const before = this.#owned.get(owner) ?? [];
@@ -270,12 +237,12 @@ export class Calculation {
   }
 
   #defineMeasures(scope: Scope): void {
-    const marks = this.#marksOfScope.list(scope.id);
+    const marks = this.#index.marksOfScope.list(scope.id);
     const measured = {
       marks,
-      opened: new Set(marks.filter(({ id }) => this.#openingsOfMark.has(id)).map(({ id }) => id)),
-      counted: this.#openingsOfScope.list(scope.id),
-      pieces: this.#piecesOfScope.list(scope.id),
+      opened: new Set(marks.filter(({ id }) => this.#index.openingsOfMark.has(id)).map(({ id }) => id)),
+      counted: this.#index.openingsOfScope.list(scope.id),
+      pieces: this.#index.piecesOfScope.list(scope.id),
       met: this.metBy(scope),
     };
     this.#own(`${scope.id}/measures`, defineMeasures(this.#job, scope, measured, this.#names));
@@ -284,7 +251,7 @@ export class Calculation {
   #defineUse(use: Use): void {
     const parts = {
       list: this.partsOf(use.scopeId),
-      isOpened: ({ id }: Part) => this.#openingsOfMark.has(id),
+      isOpened: ({ id }: Part) => this.#index.openingsOfMark.has(id),
     };
     this.#own(use.id, [
       ...defineUse(framesOf(this.#job, use), this.#names, parts),
@@ -325,7 +292,7 @@ export class Calculation {
         pricingOfPurchase(purchase),
         actingOn(this.#job, { key: purchase.key, sectionId: null }),
         this.#names.jobNames(),
-        (code) => this.#items.get(code),
+        (code) => this.#index.items.get(code),
         this.#job,
         { worked: lineNode(purchase.key, 'quantity'), bought: ALL_BOUGHT },
       ),
@@ -394,7 +361,7 @@ export class Calculation {
   }
 
   #defineLine(line: Line): boolean {
-    const find = (code: string): Item | undefined => this.#items.get(code);
+    const find = (code: string): Item | undefined => this.#index.items.get(code);
     return this.#own(line.id, defineLine(line, this.#names.jobNames(), find, this.#job));
   }
 

@@ -8,10 +8,11 @@ import { removeNamed, renameColumn, renameKey } from '@zest/core/job/commands/na
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { TableColumn, TableRecord } from '@zest/core/job/records/lookupTable';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
+import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
@@ -260,6 +261,31 @@ function Rows({ table, set }: TablePartProps) {
     }
     return set('change a table', { rows: changed });
   };
+  const onPaste = (pasted: Pasted, from: TableRow | undefined): string | undefined => {
+    const start = from?.index ?? rows.length;
+    const length = Math.max(table.rows.length, start + pasted.rows.length);
+    const changed = Array.from({ length }, (_, at) =>
+      table.columns.map((__, column) => table.rows[at]?.[column] ?? ''),
+    );
+    pasted.rows.forEach((cells, down) =>
+      cells.forEach((text, along) => {
+        const column = pasted.columns[along];
+        const into = changed[start + down];
+        if (column !== undefined && into !== undefined) into[Number(column)] = text.trim();
+      }),
+    );
+    const refused = set(`paste ${plural(pasted.rows.length, 'row')}`, { rows: changed });
+    const added = length - table.rows.length;
+    const said = describePasted({
+      changed: pasted.rows.length - added,
+      added,
+      things: 'row',
+      unknown: pasted.unknown,
+      skipped: 0,
+    });
+    if (refused === undefined && said !== undefined) tell(said);
+    return refused;
+  };
   return (
     <div className="table-rows" style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
       <Grid
@@ -268,6 +294,7 @@ function Rows({ table, set }: TablePartProps) {
         rows={rows}
         keyOf={({ index }) => String(index)}
         onEdit={onEdit}
+        onPaste={onPaste}
         onRemove={(chosen) => {
           const gone = new Set(chosen.map(({ index }) => index));
           set(`remove ${plural(gone.size, 'row')}`, { rows: table.rows.filter((_, at) => !gone.has(at)) });

@@ -90,6 +90,7 @@ function EstimateWork() {
               keyOf={({ key }) => key}
               classOf={(row) => `${row.type} ${countsInBid(calculation, row) ? '' : 'left-out'}`}
               onEdit={estimate.edit}
+              onPaste={estimate.paste}
               onRemove={estimate.removeRows}
               onMove={estimate.move}
               isMovable={isMovable}

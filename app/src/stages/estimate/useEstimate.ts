@@ -1,5 +1,5 @@
 import { changeLines } from '@zest/core/job/commands/changeLines';
-import { type Side, moveRows, putBelow } from '@zest/core/job/commands/moveRows';
+import { type Side, moveRows, putAllBelow, putBelow } from '@zest/core/job/commands/moveRows';
 import { put, remove, sequence } from '@zest/core/job/change';
 import { removePackage, removeSection } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
@@ -11,13 +11,15 @@ import type { Section } from '@zest/core/job/records/section';
 import type { EstimateRow } from '@zest/core/estimate/rows';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import type { LineChange } from '@zest/core/job/commands/changeLines';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
+import { type Result, accept } from '@zest/core/problem/result';
 import { plural } from '../../messages/words.ts';
 import { useAsItIs, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import type { GridEdit } from '../../tables/Grid.tsx';
-import { editRow } from './editRow.ts';
+import { type Pasted, describePasted } from '../../tables/paste.ts';
+import { editRow, isEditable } from './editRow.ts';
 
 const BLANK: Omit<Line, 'id' | 'sectionId' | 'order'> = {
   type: 'line',
@@ -27,6 +29,18 @@ const BLANK: Omit<Line, 'id' | 'sectionId' | 'order'> = {
   itemCode: '',
   typedCost: null,
 };
+
+interface ReadEdits {
+  readonly changes: readonly (readonly [string, LineChange])[];
+  readonly lines: ReadonlyMap<string, Line>;
+  readonly sections: ReadonlyMap<string, Section>;
+}
+
+/** The section that the row at a place stands in. */
+function sectionOfRow(rows: readonly EstimateRow[], at: number): Id<'section'> | null {
+  const last = rows.slice(0, at + 1).findLast((row) => row.type === 'section');
+  return last?.type === 'section' ? (last.section?.id ?? null) : null;
+}
 
 /** What is done to the lines of the estimate, each as one step that can be undone by its name. */
 export function useEstimate(rows: readonly EstimateRow[]) {
@@ -41,7 +55,8 @@ export function useEstimate(rows: readonly EstimateRow[]) {
     if (refused !== undefined) tellProblem(refused);
   };
 
-  const edit = (edits: readonly GridEdit<EstimateRow>[]): string | undefined => {
+  /** What edits ask of lines and sections, or why one of them cannot be. */
+  const readEdits = (edits: readonly GridEdit<EstimateRow>[]): Result<ReadEdits, Problem> => {
     const changes: (readonly [string, LineChange])[] = [];
     const lines = new Map<string, Line>();
     const sections = new Map<string, Section>();
@@ -54,7 +69,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
         continue;
       }
       const edited = editRow(job, row, column, text, numbers, costs.get(row.key));
-      if (!edited.ok) return describeProblem(edited.problem);
+      if (!edited.ok) return edited;
       const { change, line } = edited.value;
       if (change?.costs !== undefined) costs.set(row.key, change.costs);
       if (change !== undefined) changes.push([row.key, change]);
@@ -64,6 +79,13 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       const now: Line = 'quantity' in line || unconfirmed === undefined ? kept : { ...kept, unconfirmed };
       lines.set(row.key, { ...now, ...line });
     }
+    return accept({ changes, lines, sections });
+  };
+
+  const edit = (edits: readonly GridEdit<EstimateRow>[]): string | undefined => {
+    const read = readEdits(edits);
+    if (!read.ok) return describeProblem(read.problem);
+    const { changes, lines, sections } = read.value;
     const count = new Set(edits.map(({ row }) => row.key)).size;
     const label =
       sections.size === count
@@ -73,6 +95,63 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       label,
       sequence(put(...sections.values(), ...lines.values()), changeLines(changes, services.makeId)),
     );
+  };
+
+  /**
+   * A block from the clipboard: into the lines from the row on, and where these end into new ones of
+   * the same section. Sections, words and whatever comes from an assembly end the lines.
+   */
+  const paste = (pasted: Pasted, from: EstimateRow | undefined): string | undefined => {
+    const start = from === undefined ? rows.length : rows.indexOf(from);
+    const below = rows.slice(start).findIndex((row) => row.type !== 'line');
+    const open = rows.slice(start, below < 0 ? rows.length : start + below);
+    const single = pasted.rows.length === 1 && from?.type === 'component' ? [from] : [];
+    const targets = [...open, ...single].slice(0, pasted.rows.length);
+    const sectionId = sectionOfRow(rows, start);
+    const fresh = pasted.rows
+      .slice(targets.length)
+      .map((): Line => ({ ...BLANK, id: services.makeId('line'), sectionId, order: 1 }));
+    const all: readonly EstimateRow[] = [
+      ...targets,
+      ...fresh.map((line): EstimateRow => ({ type: 'line', key: line.id, line, depth: 0 })),
+    ];
+    let skipped = 0;
+    const edits = all.flatMap((row, down) =>
+      (pasted.rows[down] ?? []).flatMap((text, along): readonly GridEdit<EstimateRow>[] => {
+        const column = pasted.columns[along];
+        if (column === undefined) return [];
+        const isNew = down >= targets.length;
+        // A new line keeps what it begins with where the block has nothing.
+        if (isNew && text.trim() === '') return [];
+        if (isEditable(row, column)) return [{ row, column, text }];
+        skipped += isNew || text.trim() === '' ? 0 : 1;
+        return [];
+      }),
+    );
+    const read = readEdits(edits);
+    if (!read.ok) return describeProblem(read.problem);
+    const lines = new Map(read.value.lines);
+    const added = fresh.map((line) => lines.get(line.id) ?? line);
+    for (const { id } of fresh) lines.delete(id);
+    const last = targets.at(-1)?.key ?? from?.key;
+    const refused = settle(
+      `paste ${plural(pasted.rows.length, 'row')}`,
+      sequence(
+        put(...lines.values()),
+        putAllBelow(rows, last, added, services.makeId),
+        changeLines(read.value.changes, services.makeId),
+      ),
+    );
+    if (refused !== undefined) return refused;
+    const said = describePasted({
+      changed: targets.length,
+      added: fresh.length,
+      things: 'line',
+      unknown: pasted.unknown,
+      skipped,
+    });
+    if (said !== undefined) tell(said);
+    return undefined;
   };
 
   const change = (label: string, keys: readonly string[], how: LineChange): string | undefined =>
@@ -146,7 +225,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       settle(`move ${plural(moved.length, 'row')}`, moveRows(rows, moved, to, side, services.makeId)),
     );
 
-  return { edit, change, takeItem, addLine, addSection, removeRows, move, settle, tellRefused };
+  return { edit, paste, change, takeItem, addLine, addSection, removeRows, move, settle, tellRefused };
 }
 
 export type Estimate = ReturnType<typeof useEstimate>;

@@ -11,12 +11,14 @@ import { USUAL_PRICE_DAYS } from '@zest/core/doubts/lines';
 import { BLANK_ITEM } from '@zest/core/pricing/blankItem';
 import { isUnpriced, searchOf, usedCodes } from '@zest/core/pricing/book';
 import { MoreMenu } from '../../components/MoreMenu.tsx';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useChoice } from '../../components/useChoice.ts';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
+import { type Pasted, describePasted } from '../../tables/paste.ts';
+import { planPaste } from './planPaste.ts';
 import { Grid, type GridEdit } from '../../tables/Grid.tsx';
 import { ColumnChoiceButton } from '../estimate/ColumnChoice.tsx';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
@@ -80,18 +82,45 @@ export function PricesStage() {
       put(...changed.values()),
     );
   };
+  /** Rows with a code go to the item of that code; others from the row on, and then into new items. */
+  const onPaste = (pasted: Pasted, from: Item | undefined): string | undefined => {
+    const plan = planPaste(pasted, rows, from, job, (code) => blankItem(code));
+    const changed = new Map<string, Item>(plan.map(({ item }) => [item.id, item]));
+    for (const { item, row } of plan)
+      for (const [along, column] of pasted.columns.entries()) {
+        const typed = row[along] ?? '';
+        if (column === undefined || (typed.trim() === '' && !job.item.has(item.id))) continue;
+        if (column === 'sizes') continue;
+        const edited = editItem(changed.get(item.id) ?? item, column, typed, formats, job);
+        if (!edited.ok) return describeProblem(edited.problem);
+        changed.set(item.id, edited.value);
+      }
+    const refused = settle(`paste ${plural(pasted.rows.length, 'row')}`, put(...changed.values()));
+    if (refused !== undefined) return refused;
+    const added = plan.filter(({ item }) => !job.item.has(item.id)).length;
+    const said = describePasted({
+      changed: changed.size - added,
+      added,
+      things: 'item',
+      unknown: pasted.unknown,
+      skipped: 0,
+    });
+    if (said !== undefined) tell(said);
+    return undefined;
+  };
+  const blankItem = (code: string): Item => ({
+    ...BLANK_ITEM,
+    id: services.makeId('item'),
+    code,
+    description: 'New item',
+    date: dayOf(services.now()),
+    group,
+  });
   const add = (): void => {
     const codes = new Set([...job.item.values()].map(({ code }) => code));
     let number = 1;
     while (codes.has(`NEW-${number}`)) number += 1;
-    const item: Item = {
-      ...BLANK_ITEM,
-      id: services.makeId('item'),
-      code: `NEW-${number}`,
-      description: 'New item',
-      date: dayOf(services.now()),
-      group,
-    };
+    const item = blankItem(`NEW-${number}`);
     actions.transact('add an item', put(item));
     setFilter('all');
     setText(item.code);
@@ -184,6 +213,7 @@ export function PricesStage() {
               selectedKey={selectedKey}
               onSelect={({ id }) => setChosen(id)}
               onEdit={onEdit}
+              onPaste={onPaste}
               onRemove={(items) => {
                 const done = actions.transact(
                   `remove ${plural(items.length, 'item')}`,

@@ -96,6 +96,31 @@ export function putBelow(
   };
 }
 
+/** Puts new lines below a row, in their order. */
+export function putAllBelow(
+  rows: readonly EstimateRow[],
+  key: string | undefined,
+  lines: readonly Line[],
+  makeId: MakeId,
+): Command {
+  const [first] = lines;
+  if (first === undefined) return () => accept(EMPTY_DIFF);
+  return (job) => {
+    const sections = sectionsOfRows(rows);
+    const own = rows.filter((row) => isLoose(row) && (sections.get(row.key) ?? null) === first.sectionId);
+    const above = own.find((row) => row.key === key);
+    const orders = own.map((row) => orderOf(job, row));
+    const from = above === undefined ? Math.floor(Math.max(0, ...orders)) : orderOf(job, above);
+    const next = Math.min(...orders.filter((order) => order > from), from + lines.length + 1);
+    const step = (next - from) / (lines.length + 1);
+    if (step > LEAST_GAP)
+      return put(...lines.map((line, i) => ({ ...line, order: from + (i + 1) * step })))(job);
+    const added = lines.map((line): EstimateRow => ({ type: 'line', key: line.id, line, depth: 0 }));
+    const target = above as EstimateRow;
+    return sequence(put(...lines), moveRows(rows, added, target, 'after', makeId))(job);
+  };
+}
+
 /** The others of a section in their order with the moved ones among them, numbered anew. */
 function insert<Item>(others: readonly Item[], moved: readonly Item[], at: number): readonly Item[] {
   return [...others.slice(0, at), ...moved, ...others.slice(at)];
