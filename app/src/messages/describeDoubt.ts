@@ -1,7 +1,7 @@
 import type { Doubt, DoubtAbout, DoubtRule } from '@zest/core/doubts/doubt';
 import type { Job } from '@zest/core/job/job';
 import { unreachable } from '@zest/core/problem/result';
-import { formatUnitCost } from '@zest/core/pricing/money';
+import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { AREA, LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { formatNumber } from '@zest/core/units/numberFormat';
@@ -28,13 +28,15 @@ export const RULE_WORDS: Readonly<Record<DoubtRule, string>> = {
   'pinned-far': 'Pinned far from what flows',
   'price-old': 'Old prices',
   'quote-expired': 'Quotes that no longer hold',
+  'quote-beside-lines': 'Quotes on top of our own lines',
+  'quote-open': 'Quotes with an exclusion that nothing is allowed for',
   'yardstick-out': 'Outside of your yardsticks',
   'alternate-doubles': 'Paid twice with an alternate',
 };
 
 /** What was found, and how it is put right. */
 export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): string {
-  const { numbers, display } = formats;
+  const { numbers, display, money } = formats;
   const length = (meters: number): string => joinFigure(formatQuantity(meters, LENGTH, display));
   switch (about.rule) {
     case 'sheet-without-scale':
@@ -67,6 +69,10 @@ export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): str
       return `Pinned at ${writeQuantity(about.pinned, about.unit, numbers)}, ${writeQuantity(about.flowing, about.unit, numbers)} ${about.unit} flow. Let it flow, or say why.`;
     case 'price-old':
       return `Priced ${about.date}, ${plural(about.days, 'day')} ago. Ask for it anew.`;
+    case 'quote-beside-lines':
+      return `${about.company} is taken for ${about.section}, and ${plural(about.lines, 'line')} of our own there, ${formatMoney(about.cost, money)}, ${about.lines === 1 ? 'is' : 'are'} in the bid too. Choose which lines the quote replaces, or accept that both are needed.`;
+    case 'quote-open':
+      return `${about.company} leaves out ${about.missing.join(', ')}, and no allowance is set. Allow an amount, or ask for it.`;
     case 'quote-expired':
       return `The quote of ${about.company} held until ${about.validUntil}. Ask for a longer one, or take another.`;
     case 'yardstick-out':

@@ -2,7 +2,7 @@ import type { Failure } from '@zest/core/graph/failure';
 import type { Job } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import { unreachable } from '@zest/core/problem/result';
-import { describeProblem } from './describeProblem.ts';
+import { describeProblem, writePlain } from './describeProblem.ts';
 import { describeDimension } from './words.ts';
 
 /** A few words for the cell where a figure would stand. */
@@ -83,12 +83,21 @@ export function describeFailure(failure: Failure, job: Job): string {
         ? 'Nobody is named for the hours. Choose who does the line, or give its item a craft or crew.'
         : `${failure.craft} has no wage. Set it under Prices, Labor and regions.`;
     case 'no-size':
-      return `No item of ‘${failure.family}’ in the price book is big enough. Add a larger one, or choose an item by hand.`;
+      return `No item of ‘${failure.family}’ in the price book is big enough${describeSizes(failure)}. Add a larger one, or choose an item by hand.`;
     case 'no-quote':
       return `No quote is taken for ${failure.package} yet. Take one under Quotes.`;
     default:
       return unreachable(failure);
   }
+}
+
+/** What was asked for: ` for section 432 in² (2787 cm²)`. */
+function describeSizes({ sizes, keys = [], dimensions = [] }: Extract<Failure, { kind: 'no-size' }>): string {
+  const words = sizes.flatMap((size, at) => {
+    const [key, dimension] = [keys[at], dimensions[at]];
+    return key === undefined || dimension === undefined ? [] : [`${key} ${writePlain(size, dimension)}`];
+  });
+  return words.length === 0 ? '' : ` for ${words.join(', ')}`;
 }
 
 /** What a question takes: `8 in to 24 in`, `24 in at most`. */

@@ -241,7 +241,7 @@ const BOTH_UNITS: readonly (readonly [us: string, metric: string])[] = [
 ];
 
 /** A figure in both systems, for a sentence that does not know which one the job is in. */
-function writePlain(value: number, dimension: Dimension): string {
+export function writePlain(value: number, dimension: Dimension): string {
   const round = (amount: number): string => String(Number(amount.toPrecision(5)));
   const found = BOTH_UNITS.find(([us]) => sameDimension(getUnit(us).dimension, dimension));
   if (found === undefined) return round(value);

@@ -1,6 +1,6 @@
 import { type LineKey, purchaseLine } from '../estimate/lineKey.ts';
 import type { Job } from '../job/job.ts';
-import { acceptedIn, alternateOf, counts, overrideOf } from '../estimate/places.ts';
+import { alternateOf, countedIn, overrideOf } from '../estimate/places.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { componentsOf } from './frames.ts';
 import { isBareMinimum } from './purchase.ts';
@@ -32,7 +32,7 @@ interface Growing extends JobPurchase {
  * for holds for all: a pallet for one is a pallet for the job.
  */
 export function listPurchases(job: Job): readonly JobPurchase[] {
-  const accepted = acceptedIn(job);
+  const isCounted = countedIn(job);
   const found = new Map<string, Growing>();
   for (const use of job.use.values())
     for (const placed of componentsOf(job, use)) {
@@ -41,7 +41,7 @@ export function listPurchases(job: Job): readonly JobPurchase[] {
       if (roundAt !== 'job') continue;
       const itemCode = overrideOf(job, key)?.itemCode ?? component.itemCode;
       // What an alternate holds that is not accepted is not bought.
-      if (itemCode === '' || !counts(alternateOf(job, placed), accepted)) continue;
+      if (itemCode === '' || !isCounted({ key, alternate: alternateOf(job, placed) })) continue;
       const known = found.get(itemCode);
       const text = component.minimum ?? '';
       const bare = isBareMinimum(text);

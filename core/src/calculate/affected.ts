@@ -258,6 +258,8 @@ class Collector {
     this.sections.add(each.sectionId ?? NO_SECTION);
     this.bid = true;
     for (const key of each.lines) this.keyed(key);
+    // Lines that its quote stands for leave their sections, and come back.
+    if (each.by === 'sum' && each.lines.length > 0) this.everySection();
   }
 
   /** The line of a key: typed, or of a use. */

@@ -3,7 +3,7 @@ import { ALL_BOUGHT } from '../assemblies/purchase.ts';
 import { listPurchases } from '../assemblies/jobPurchases.ts';
 import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
 import { type LineAt, linesOfScope, listLines, placeComponent } from '../estimate/lines.ts';
-import { acceptedIn, counts } from '../estimate/places.ts';
+import { countedIn } from '../estimate/places.ts';
 import { type Figure, Graph } from '../graph/graph.ts';
 import { groupBy } from '../job/groupBy.ts';
 import type { Id } from '../job/id.ts';
@@ -372,8 +372,8 @@ export class Calculation {
 
   /** The lines that count at this moment, with their places. */
   *countedLines(): Generator<LineAt> {
-    const accepted = acceptedIn(this.#job);
-    for (const line of listLines(this.#job)) if (counts(line.alternate, accepted)) yield line;
+    const isCounted = countedIn(this.#job);
+    for (const line of listLines(this.#job)) if (isCounted(line)) yield line;
   }
 
   /** Defines the given sections; lines are gathered in one pass for all of them. */

@@ -1,6 +1,7 @@
-import { type GroupCost, sumBid } from '../estimate/bid.ts';
+import { type BidSums, type KindSums, sumBid } from '../estimate/bid.ts';
+import type { Markup } from '../job/records/markup.ts';
 import { distribute } from '../estimate/distribute.ts';
-import { type Group, groupOf } from '../estimate/groups.ts';
+import { type Group, MAIN_GROUP, groupOf } from '../estimate/groups.ts';
 import { type LineKey, NO_SECTION } from '../estimate/lineKey.ts';
 import type { LineAt } from '../estimate/lines.ts';
 import { sectionsAround } from '../estimate/places.ts';
@@ -23,10 +24,21 @@ interface Gathered {
   readonly sums: Record<CostKind, number>;
   readonly lines: LineAt[];
   readonly costs: number[];
+  /** Of each line by kind, in the order of the lines. */
+  readonly kinds: KindSums[];
 }
+
+/** The same order as in the bid itself, so that cents that are left over fall on the same groups. */
+const rank = (group: Group): number => (group === MAIN_GROUP ? 0 : 1);
 
 const known = (calculation: Calculation, node: string): number =>
   calculation.graph.has(node) ? (knownValue(calculation.figure(node)) ?? 0) : 0;
+
+const kindsOf = (calculation: Calculation, key: LineKey): KindSums => {
+  const sums = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0 };
+  for (const kind of COST_KINDS) sums[kind] = known(calculation, lineNode(key, kind));
+  return sums;
+};
 
 /** Lines by the group that tax and markups treat them in, with their sums. */
 export function gatherGroups(calculation: Calculation, lines: Iterable<LineAt>): readonly Gathered[] {
@@ -42,20 +54,19 @@ export function gatherGroups(calculation: Calculation, lines: Iterable<LineAt>):
         sums: { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0 },
         lines: [],
         costs: [],
+        kinds: [],
       };
       groups.set(group.id, there);
     }
-    for (const kind of COST_KINDS) there.sums[kind] += known(calculation, lineNode(line.key, kind));
+    const own = kindsOf(calculation, line.key);
+    for (const kind of COST_KINDS) there.sums[kind] += own[kind];
+    there.kinds.push(own);
     there.lines.push(line);
     there.costs.push(extension.value);
   }
-  return [...groups.values()].sort((a, b) => (a.group.id < b.group.id ? -1 : 1));
-}
-
-/** What a set of lines comes to as a bid. */
-export function bidOfLines(calculation: Calculation, lines: Iterable<LineAt>): ReturnType<typeof sumBid> {
-  const groups: readonly GroupCost[] = gatherGroups(calculation, lines);
-  return sumBid(groups, inOrder(calculation.job.markup.values()), settingsOf(calculation.job));
+  return [...groups.values()].sort(
+    (a, b) => rank(a.group) - rank(b.group) || (a.group.id < b.group.id ? -1 : 1),
+  );
 }
 
 const latest = new WeakMap<Calculation, { readonly job: Calculation['job']; readonly prices: LinePrices }>();
@@ -69,14 +80,47 @@ export function linePrices(calculation: Calculation): LinePrices {
   return prices;
 }
 
+/**
+ * What each line of a group is sold for: tax on materials lies on the lines with material, a markup on
+ * the lines with what it is taken of, so that a subcontract pays no tax of another's material.
+ */
+function sharesOf(
+  { costs, kinds }: Gathered,
+  at: number,
+  { parts }: BidSums,
+  markups: readonly Markup[],
+): readonly number[] {
+  const running = [...costs];
+  const add = (amount: number, bases: readonly number[]): void => {
+    if (amount === 0) return;
+    // What has no base in this group lies on all of its lines.
+    const weights = bases.some((base) => base !== 0) ? bases : costs;
+    distribute(amount, weights).forEach((share, index) => {
+      running[index] = (running[index] ?? 0) + share;
+    });
+  };
+  const ofKind = (kind: CostKind): readonly number[] => kinds.map((sums) => sums[kind]);
+  add(parts.tax[at] ?? 0, ofKind('material'));
+  markups.forEach(({ base }, index) =>
+    add(
+      parts.markups[index]?.[at] ?? 0,
+      base === 'running' ? [...running] : base === 'cost' ? costs : ofKind(base),
+    ),
+  );
+  add(parts.rounding[at] ?? 0, [...running]);
+  return running;
+}
+
 function workOut(calculation: Calculation): LinePrices {
   const { job } = calculation;
   const gathered = gatherGroups(calculation, calculation.countedLines());
-  const sums = sumBid(gathered, inOrder(job.markup.values()), settingsOf(job));
+  const markups = inOrder(job.markup.values());
+  const sums = sumBid(gathered, markups, settingsOf(job));
   const byLine = new Map<LineKey, number>();
   const bySection = new Map<string, number>();
-  gathered.forEach(({ lines, costs }, at) => {
-    const shares = distribute(sums.groups[at] ?? 0, costs);
+  gathered.forEach((group, at) => {
+    const { lines } = group;
+    const shares = sharesOf(group, at, sums, markups);
     lines.forEach(({ key, sectionId }, index) => {
       const share = shares[index] ?? 0;
       byLine.set(key, share);

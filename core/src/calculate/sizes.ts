@@ -6,7 +6,8 @@ import { remember } from '../job/remember.ts';
 import type { Job } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Sizing } from '../job/records/pricing.ts';
-import { type Dimension, sameDimension } from '../units/dimension.ts';
+import { type Dimension, NUMBER, sameDimension } from '../units/dimension.ts';
+import { type Unit, findUnit } from '../units/unit.ts';
 import { type LineKey } from '../estimate/lineKey.ts';
 import type { Definitions } from './define.ts';
 import { type Names, compileValue, ruleOf } from './names.ts';
@@ -76,6 +77,7 @@ export function defineSizes(
 ): Definitions {
   const keys = Object.keys(sizing.by);
   const family = items[0]?.item;
+  const dimensions = keys.map((key) => sizeOf(family?.sizes?.[key] ?? '')?.dimension ?? NUMBER);
   const wanted: Definitions = keys.map((key) => {
     const node = sizeNode(line, key);
     const dimension = sizeOf(family?.sizes?.[key] ?? '')?.dimension;
@@ -91,17 +93,29 @@ export function defineSizes(
     explain: (values, at) => {
       const sizes = keys.map((_, slot) => values[at[slot] as number] as number);
       const found = findBigEnough(items, (slot) => sizes[slot] ?? 0);
-      return problems[found] ?? { kind: 'no-size', family: sizing.family, sizes };
+      return problems[found] ?? { kind: 'no-size', family: sizing.family, sizes, keys, dimensions };
     },
   };
   return [...wanted, [lineNode(line, 'pick'), pick]];
 }
 
+export interface SizeCompared {
+  readonly key: string;
+  readonly wanted: number;
+  readonly has: number;
+  readonly dimension: Dimension;
+  /** The unit the price book writes the size in; undefined for feet and inches. */
+  readonly unit: Unit | undefined;
+}
+
+/** The unit at the end of a size: `432 in²`. */
+const unitOfSize = (text: string): Unit | undefined => findUnit(/[^\d.\s/].*$/.exec(text.trim())?.[0] ?? '');
+
 /** Why an item of a family was taken. */
 export interface SizeReason {
   readonly item: Item;
-  /** In SI, by key. */
-  readonly wanted: Readonly<Record<string, number>>;
+  /** Each size as it was asked for and as the item has it, SI, with the unit it is priced by. */
+  readonly sizes: readonly SizeCompared[];
   /** Just the size that was asked for; else the next larger one. */
   readonly exact: boolean;
   /** How many smaller ones were not big enough. */
@@ -122,7 +136,16 @@ export function reasonOfSize(
   const wanted = keys.map((key) => known(sizeNode(line, key)) ?? 0);
   return {
     item: taken.item,
-    wanted: Object.fromEntries(keys.map((key, slot) => [key, wanted[slot] ?? 0])),
+    sizes: keys.map((key, slot) => {
+      const text = taken.item.sizes?.[key] ?? '';
+      return {
+        key,
+        wanted: wanted[slot] ?? 0,
+        has: taken.sizes[slot] ?? 0,
+        dimension: sizeOf(text)?.dimension ?? NUMBER,
+        unit: unitOfSize(text),
+      };
+    }),
     exact: isExactSize(taken, wanted),
     tooSmall: at,
   };

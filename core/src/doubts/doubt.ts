@@ -40,6 +40,16 @@ export type DoubtAbout =
     }
   | { readonly rule: 'pinned-far'; readonly pinned: number; readonly flowing: number; readonly unit: string }
   | { readonly rule: 'price-old'; readonly date: string; readonly days: number }
+  /** A quote is taken, and our own lines for the same section are in the bid as well. */
+  | {
+      readonly rule: 'quote-beside-lines';
+      readonly company: string;
+      readonly section: string;
+      readonly lines: number;
+      readonly cost: number;
+    }
+  /** The taken quote leaves something out for which nothing is allowed. */
+  | { readonly rule: 'quote-open'; readonly company: string; readonly missing: readonly string[] }
   | { readonly rule: 'quote-expired'; readonly company: string; readonly validUntil: string }
   | {
       readonly rule: 'yardstick-out';
@@ -74,6 +84,8 @@ export const RULE_ORDER: readonly DoubtRule[] = [
   'unconfirmed',
   'marks-overlap',
   'alternate-doubles',
+  'quote-beside-lines',
+  'quote-open',
   'opening-beyond-wall',
   'pinned-far',
   'zero-quantity',

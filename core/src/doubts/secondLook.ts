@@ -14,7 +14,7 @@ import {
 } from './lines.ts';
 import { openingsBeyondWalls } from './openings.ts';
 import { marksOverlap } from './overlaps.ts';
-import { expiredQuotes } from './quotes.ts';
+import { expiredQuotes, openQuotes, quotesBesideLines } from './quotes.ts';
 import { scopesPricedNowhere, scopesWithoutMarks } from './scopes.ts';
 import { sheetsWithoutScale } from './sheets.ts';
 import { yardsticksOut } from './yardsticks.ts';
@@ -35,6 +35,8 @@ const RULES: readonly Rule[] = [
   oldPrices,
   untidyLines,
   expiredQuotes,
+  openQuotes,
+  quotesBesideLines,
   yardsticksOut,
   alternatesThatDouble,
 ];

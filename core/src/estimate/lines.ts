@@ -6,7 +6,7 @@ import type { PlaceInAlternate } from '../job/records/alternate.ts';
 import type { Line } from '../job/records/line.ts';
 import type { Package } from '../job/records/quote.ts';
 import type { LineKey } from './lineKey.ts';
-import { acceptedIn, alternateOf, counts, isSpread, overrideOf, sectionOf } from './places.ts';
+import { alternateOf, countedIn, isSpread, overrideOf, sectionOf } from './places.ts';
 
 /** A priced line of whatever kind, with what its place in the estimate is. */
 export interface LineAt {
@@ -61,10 +61,13 @@ export function* listLines(job: Job): Generator<LineAt> {
 
 /** The lines of a scope that count and stand under it. */
 export function linesOfScope(job: Job, scopeId: string): readonly LineKey[] {
-  const accepted = acceptedIn(job);
+  const isCounted = countedIn(job);
   return [...job.use.values()]
     .filter((use) => use.scopeId === scopeId)
     .flatMap((use) => componentsOf(job, use))
-    .filter((placed) => !isSpread(job, placed) && counts(alternateOf(job, placed), accepted))
+    .filter(
+      (placed) =>
+        !isSpread(job, placed) && isCounted({ key: placed.key, alternate: alternateOf(job, placed) }),
+    )
     .map(({ key }) => key);
 }

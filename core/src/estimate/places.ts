@@ -75,6 +75,30 @@ export function counts(place: PlaceInAlternate | undefined, accepted: Accepted):
   return place.as === 'adds' ? accepted(place.id) : !accepted(place.id);
 }
 
+/** What tells whether a line counts. */
+export interface Counted {
+  readonly key: LineKey;
+  readonly alternate: PlaceInAlternate | undefined;
+}
+
+/** Lines that the taken quote of a package stands for: they stay to compare with, and leave the bid. */
+function replacedLines(job: Job, accepted: Accepted): ReadonlySet<LineKey> {
+  const replaced = new Set<LineKey>();
+  for (const { by, lines, takenId, alternate } of job.package.values()) {
+    if (by !== 'sum' || takenId === null || !job.quote.has(takenId) || !counts(alternate, accepted)) continue;
+    for (const key of lines) replaced.add(key);
+  }
+  return replaced;
+}
+
+/** Tells which lines are in the bid: by their alternates, and by quotes that stand in their place. */
+export function countedIn(job: Job, accepted: Accepted = acceptedIn(job)): (line: Counted) => boolean {
+  const replaced = job.package.size === 0 ? NOTHING_REPLACED : replacedLines(job, accepted);
+  return ({ key, alternate }) => counts(alternate, accepted) && !replaced.has(key);
+}
+
+const NOTHING_REPLACED: ReadonlySet<LineKey> = new Set();
+
 /** The sections around one, itself first. */
 export function sectionsAround(job: Job, id: Id<'section'> | null): readonly Id<'section'>[] {
   const around: Id<'section'>[] = [];

@@ -29,6 +29,7 @@ describe('a quote made comparable', () => {
       quoted: 9800_00,
       leftOut: 1400_00,
       adjusted: -349_50,
+      open: 1,
       total: 10_850_50,
     });
   });

@@ -12,6 +12,8 @@ export interface Leveled {
   readonly leftOut: number;
   readonly adjusted: number;
   readonly total: number;
+  /** How many things it leaves out for which nothing is allowed yet: it does not compare. */
+  readonly open: number;
 }
 
 const minorOf = (decimal: string, digits: number): number =>
@@ -23,7 +25,8 @@ export function levelQuote(quote: Quote, digits: number): Leveled {
   const quoted = minorOf(quote.amount, digits);
   const leftOut = sum(Object.values(quote.leftOut));
   const adjusted = sum(quote.adjustments.map(({ amount }) => amount));
-  return { quoted, leftOut, adjusted, total: quoted + leftOut + adjusted };
+  const open = Object.values(quote.leftOut).filter((amount) => amount === '').length;
+  return { quoted, leftOut, adjusted, total: quoted + leftOut + adjusted, open };
 }
 
 export const quotesOf = (job: Job, packageId: string): readonly Quote[] =>

@@ -41,6 +41,13 @@ export type Failure =
     }
   | { readonly kind: 'no-wage'; readonly craft: string }
   /** No item of the family is big enough; sizes in SI, in the order they were asked for. */
-  | { readonly kind: 'no-size'; readonly family: string; readonly sizes: readonly number[] }
+  | {
+      readonly kind: 'no-size';
+      readonly family: string;
+      readonly sizes: readonly number[];
+      /** What each size is called, and its dimension, in the same order. */
+      readonly keys?: readonly string[];
+      readonly dimensions?: readonly Dimension[];
+    }
   /** Several were asked for a price, and none is taken yet. */
   | { readonly kind: 'no-quote'; readonly package: string };

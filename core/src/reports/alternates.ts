@@ -1,40 +1,57 @@
 import { Calculation } from '../calculate/calculation.ts';
-import { bidOfLines } from '../calculate/linePrices.ts';
+import { knownValue } from '../calculate/define.ts';
+import { bidNode } from '../calculate/nodes.ts';
 import type { Id } from '../job/id.ts';
-import { type Job, inOrder } from '../job/job.ts';
+import { type Diff, type Job, inOrder } from '../job/job.ts';
+import { type JobRecord, RECORD_TYPES } from '../job/record.ts';
 import type { Alternate } from '../job/records/alternate.ts';
-import { componentsOf } from '../assemblies/frames.ts';
-import { type LineAt, listLines } from '../estimate/lines.ts';
-import { alternateOf, counts } from '../estimate/places.ts';
+import { listLines } from '../estimate/lines.ts';
 
 export type AlternateIds = ReadonlySet<Id<'alternate'>>;
-
-/** What is rounded up over the whole job follows from what is in it: it must be figured for each choice. */
-function roundsAcross(job: Job): boolean {
-  for (const use of job.use.values())
-    for (const placed of componentsOf(job, use))
-      if (placed.component.roundAt === 'job' && alternateOf(job, placed) !== undefined) return true;
-  return false;
-}
-
-function* linesWith(job: Job, accepted: AlternateIds): Generator<LineAt> {
-  for (const line of listLines(job)) if (counts(line.alternate, (id) => accepted.has(id))) yield line;
-}
 
 /** The job as it would be with just these alternates accepted. */
 export const withAlternates = (job: Job, accepted: AlternateIds): Job => ({
   ...job,
   alternate: new Map(
-    [...job.alternate].map(([id, each]) => [id, { ...each, accepted: accepted.has(id) }] as const),
+    [...job.alternate].map(([id, each]) => [
+      id,
+      each.accepted === accepted.has(id) ? each : { ...each, accepted: accepted.has(id) },
+    ]),
   ),
 });
 
-/** The bid with just these alternates in it, whole minor units. */
+/** A second calculation of each job, that follows it and is asked for what would be. */
+const scratches = new WeakMap<Calculation, Calculation>();
+
+/** What differs between two states of a job: tables that are the same object are passed over. */
+function diffOf(from: Job, to: Job): Diff {
+  const added: JobRecord[] = [];
+  const removed: JobRecord[] = [];
+  const updated: (readonly [JobRecord, JobRecord])[] = [];
+  for (const type of RECORD_TYPES) {
+    const [before, after] = [from[type], to[type]] as readonly ReadonlyMap<string, JobRecord>[];
+    if (before === after || before === undefined || after === undefined) continue;
+    for (const [id, record] of after) {
+      const was = before.get(id);
+      if (was === undefined) added.push(record);
+      else if (was !== record) updated.push([was, record]);
+    }
+    for (const [id, record] of before) if (!after.has(id)) removed.push(record);
+  }
+  return { added, updated, removed };
+}
+
+/**
+ * The bid with just these alternates in it, whole minor units: figured as the bid itself is, so that
+ * an option is printed at the difference it makes.
+ */
 export function bidWith(calculation: Calculation, accepted: AlternateIds): number {
-  const { job } = calculation;
-  if (!roundsAcross(job)) return bidOfLines(calculation, linesWith(job, accepted)).total;
-  const chosen = new Calculation(withAlternates(job, accepted));
-  return bidOfLines(chosen, chosen.countedLines()).total;
+  const wanted = withAlternates(calculation.job, accepted);
+  const known = scratches.get(calculation);
+  const scratch = known ?? new Calculation(wanted);
+  if (known === undefined) scratches.set(calculation, scratch);
+  else scratch.apply(wanted, diffOf(scratch.job, wanted));
+  return knownValue(scratch.figure(bidNode('total'))) ?? 0;
 }
 
 /** An alternate by itself: what it changes, given the others as they are. */

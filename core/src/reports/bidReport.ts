@@ -1,9 +1,9 @@
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { joinNote, notesOf } from '../calculate/notes.ts';
-import { linePrices } from '../calculate/linePrices.ts';
-import { bidNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
-import { distribute } from '../estimate/distribute.ts';
+import { type LinePrices, linePrices } from '../calculate/linePrices.ts';
+import { bidNode, sectionNode } from '../calculate/nodes.ts';
+import { linesOfScope } from '../estimate/lines.ts';
 import { NO_SECTION } from '../estimate/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Settings } from '../job/records/settings.ts';
@@ -38,7 +38,7 @@ const paragraphs = (text: string): readonly string[] =>
 
 const valueOf = (calculation: Calculation, node: string): number => knownValue(calculation.figure(node)) ?? 0;
 
-/** What the client gets. Tax and markups are spread over the lines by their cost, to the cent. */
+/** What the client gets. Tax and markups lie on the lines that they are taken of, to the cent. */
 export function bidReport(calculation: Calculation, detail: BidDetail): BidReport {
   const { job } = calculation;
   const settings = settingsOf(job);
@@ -60,7 +60,12 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
   const left = total - shared.reduce((sum, share) => sum + share, 0);
   const rows = sections.map(({ id, code, name }, index) => {
     const amount = (shared[index] ?? 0) + (index === 0 ? left : 0);
-    return { code, name, amount, inner: detail === 'scopes' ? innerRows(calculation, id, amount) : [] };
+    return {
+      code,
+      name,
+      amount,
+      inner: detail === 'scopes' ? innerRows(calculation, prices, id, amount) : [],
+    };
   });
   return { ...common, rows };
 }
@@ -87,21 +92,24 @@ function topSections(
   return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
 }
 
-function innerRows(calculation: Calculation, sectionId: string, amount: number): BidRow['inner'] {
+/** What was measured in a section by the shares of its lines, and the rest. */
+function innerRows(
+  calculation: Calculation,
+  prices: LinePrices,
+  sectionId: string,
+  amount: number,
+): BidRow['inner'] {
   const { job } = calculation;
   const inside = sectionsInside(job, sectionId);
   const scopes = inOrder(job.scope.values())
     .filter((scope) => inside.has(scope.sectionId ?? NO_SECTION))
-    .map((scope) => ({ name: scope.name, cost: valueOf(calculation, scopeCostNode(scope.id)) }))
-    .filter(({ cost }) => cost !== 0);
-  const cost = valueOf(calculation, sectionNode(sectionId, 'cost'));
-  const rest = cost - scopes.reduce((sum, scope) => sum + scope.cost, 0);
-  const parts = rest === 0 ? scopes : [...scopes, { name: 'Further work in this section', cost: rest }];
-  const shares = distribute(
-    amount,
-    parts.map((part) => part.cost),
-  );
-  return parts.map(({ name }, index) => ({ name, amount: shares[index] ?? 0 }));
+    .map((scope) => ({
+      name: scope.name,
+      amount: linesOfScope(job, scope.id).reduce((sum, key) => sum + (prices.ofLine(key) ?? 0), 0),
+    }))
+    .filter(({ amount: own }) => own !== 0);
+  const rest = amount - scopes.reduce((sum, scope) => sum + scope.amount, 0);
+  return rest === 0 ? scopes : [...scopes, { name: 'Further work in this section', amount: rest }];
 }
 
 function sectionsInside(job: Job, sectionId: string): ReadonlySet<string> {

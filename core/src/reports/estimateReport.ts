@@ -16,7 +16,7 @@ import { listLines } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
 import { remember } from '../job/remember.ts';
 import { type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
-import { acceptedIn, costCodeOf, counts, overrideOf, sectionOf } from '../estimate/places.ts';
+import { costCodeOf, countedIn, overrideOf, sectionOf } from '../estimate/places.ts';
 import { takenQuote } from '../estimate/quotes.ts';
 import type { Failure } from '../graph/failure.ts';
 import type { CostKind } from '../job/records/assembly.ts';
@@ -71,7 +71,7 @@ export function estimateReport(calculation: Calculation): readonly ReportLine[] 
 
 /** False for what stands in an alternate that is not accepted, or is dropped by one that is. */
 export const countsInBid = ({ job }: Calculation, row: EstimateRow): boolean =>
-  counts(alternateOfRow(job, row), acceptedIn(job));
+  countedIn(job)({ key: row.key, alternate: alternateOfRow(job, row) });
 
 /** The rows with something to show: components whose rule says that they do not apply are left out. */
 export const listShownRows = (calculation: Calculation): readonly EstimateRow[] =>
@@ -155,9 +155,9 @@ function groupLine(
 
 /** Keys of the lines that count, gathered once for a job however many subtotals it has. */
 const countedKeys = remember((job: Job): ReadonlySet<string> => {
-  const accepted = acceptedIn(job);
   const keys = new Set<string>();
-  for (const { key, alternate } of listLines(job)) if (counts(alternate, accepted)) keys.add(key);
+  const isCounted = countedIn(job);
+  for (const line of listLines(job)) if (isCounted(line)) keys.add(line.key);
   return keys;
 });
 

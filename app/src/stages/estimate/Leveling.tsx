@@ -1,4 +1,8 @@
+import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { knownValue } from '@zest/core/calculate/define';
+import { lineNode } from '@zest/core/calculate/nodes';
 import { levelQuote } from '@zest/core/estimate/quotes';
 import { settingsOf } from '@zest/core/job/job';
 import { keyFor } from '@zest/core/job/keyFor';
@@ -6,7 +10,9 @@ import type { Package, Quote } from '@zest/core/job/records/quote';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
+import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { ChooseLines } from './QuoteLines.tsx';
 import {
   type ChangeQuote,
   DateInput,
@@ -28,7 +34,8 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
   const { money } = useFormats();
   const digits = minorDigits(settingsOf(job).currency);
   const leveled = quotes.map((quote) => levelQuote(quote, digits));
-  const lowest = Math.min(...leveled.map(({ total }) => total));
+  // A quote that leaves something open does not compare: it is not the lowest of anything.
+  const lowest = Math.min(...leveled.filter(({ open }) => open === 0).map(({ total }) => total));
   return (
     <table className="leveling">
       <thead>
@@ -94,21 +101,68 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
       <tfoot>
         <tr>
           <th scope="row">Leveled</th>
-          {leveled.map(({ total }, at) => (
+          {leveled.map(({ total, open }, at) => (
             <td
               key={quotes[at]?.id}
-              className={`right ${total === lowest && quotes.length > 1 ? 'lowest' : ''}`}
+              className={`right ${open === 0 && total === lowest && quotes.length > 1 ? 'lowest' : ''}`}
             >
               <b>{formatMoney(total, money)}</b>
-              {total === lowest ? null : (
+              {open > 0 ? (
+                <div className="warn">
+                  {plural(open, 'exclusion')} without an allowance: not comparable yet
+                </div>
+              ) : total === lowest ? null : (
                 <div className="soft">{formatMoney(total - lowest, money)} above the lowest</div>
               )}
             </td>
           ))}
         </tr>
         <TakenRow each={each} quotes={quotes} change={change} />
+        <OwnRow each={each} span={quotes.length} change={change} />
       </tfoot>
     </table>
+  );
+}
+
+/** Our own lines that the taken quote stands for: to compare with, and out of the bid while one is taken. */
+function OwnRow({ each, span, change }: Pick<LevelingProps, 'each' | 'change'> & { readonly span: number }) {
+  const { calculation } = useOpenJob();
+  const { money } = useFormats();
+  const [choosing, setChoosing] = useState(false);
+  const own = each.lines.reduce(
+    (sum, key) => sum + (knownValue(calculation.figure(lineNode(key, 'extension'))) ?? 0),
+    0,
+  );
+  return (
+    <tr>
+      <th scope="row">Our own lines</th>
+      <td colSpan={Math.max(1, span)}>
+        {each.lines.length === 0 ? (
+          <span className="soft">None is replaced: the quote is added to what the estimate has. </span>
+        ) : (
+          <span>
+            {plural(each.lines.length, 'line')}, <b>{formatMoney(own, money)}</b>
+            <span className="soft">
+              {each.takenId === null ? ', replaced once a quote is taken. ' : ', out of the bid. '}
+            </span>
+          </span>
+        )}
+        <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>
+          Choose lines it replaces
+        </Button>
+        {choosing ? (
+          <ChooseLines
+            chosen={new Set(each.lines)}
+            sectionId={each.sectionId}
+            onClose={() => setChoosing(false)}
+            onChoose={(lines) => {
+              change({ lines });
+              setChoosing(false);
+            }}
+          />
+        ) : null}
+      </td>
+    </tr>
   );
 }
 

@@ -15,8 +15,7 @@ import { overrideOf, sectionOf } from '@zest/core/estimate/places';
 import { lineNode } from '@zest/core/calculate/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { type SizeReason, reasonOfSize } from '@zest/core/calculate/sizes';
-import { LENGTH } from '@zest/core/units/dimension';
-import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { type Display, formatInUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { linePrices } from '@zest/core/calculate/linePrices';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, settingsOf } from '@zest/core/job/job';
@@ -288,14 +287,17 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
   );
 }
 
-/** Why this size: it is the one, or the next larger since no row is. */
-function describeSize({ wanted, exact, tooSmall }: SizeReason, display: Display): string {
-  const sizes = Object.entries(wanted)
-    .map(([key, meters]) => `${key} ${joinFigure(formatQuantity(meters, LENGTH, display))}`)
-    .join(', ');
-  return exact
-    ? `Just the size: ${sizes}`
-    : `No row is ${sizes}: the next that is big enough in all, after ${tooSmall} that are not`;
+/** Why this size: what was asked for beside what the item has, in the unit of the price book. */
+function describeSize({ sizes, exact, tooSmall }: SizeReason, display: Display): string {
+  const write = (value: number, { unit, dimension }: SizeReason['sizes'][number]): string =>
+    joinFigure(
+      unit === undefined ? formatQuantity(value, dimension, display) : formatInUnit(value, unit, display),
+    );
+  const asked = sizes.map((size) => `${size.key} ${write(size.wanted, size)}`).join(', ');
+  if (exact) return `Just the size: ${asked}`;
+  const has = sizes.map((size) => `${size.key} ${write(size.has, size)}`).join(', ');
+  const smaller = tooSmall === 0 ? '' : `; ${tooSmall} smaller ${tooSmall === 1 ? 'is' : 'are'} not enough`;
+  return `Asked for ${asked}. The next size is ${has}${smaller}`;
 }
 
 /** Who does the hours of a line, in the place of those its item names; or a crew whose days it counts. */

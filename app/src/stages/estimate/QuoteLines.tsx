@@ -5,7 +5,10 @@ import type { Package, Quote } from '@zest/core/job/records/quote';
 import { isPriced } from '@zest/core/estimate/rows';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { sumPrices } from '@zest/core/estimate/quotes';
-import { listShownRows, reportLine } from '@zest/core/reports/estimateReport';
+import type { Calculation } from '@zest/core/calculate/calculation';
+import { sectionsAround } from '@zest/core/estimate/places';
+import type { Id } from '@zest/core/job/id';
+import { type ReportLine, listShownRows, reportLine } from '@zest/core/reports/estimateReport';
 import { settingsOf } from '@zest/core/job/job';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
@@ -115,17 +118,35 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   );
 }
 
+/** The keys of the lines that stand in a section or deeper. */
+function inSection(
+  calculation: Calculation,
+  lines: readonly ReportLine[],
+  sectionId: Id<'section'>,
+): readonly string[] {
+  const shown = new Set(lines.map(({ row }) => row.key));
+  return [...calculation.countedLines()]
+    .filter(
+      (line) => shown.has(line.key) && sectionsAround(calculation.job, line.sectionId).includes(sectionId),
+    )
+    .map(({ key }) => key);
+}
+
 interface ChooseLinesProps {
   readonly chosen: ReadonlySet<string>;
+  /** The section whose lines can be taken all at once. */
+  readonly sectionId?: Id<'section'> | null;
   readonly onClose: () => void;
   readonly onChoose: (keys: readonly string[]) => void;
 }
 
-function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
+/** Lines to be asked for, or that a quote replaces; those of a section at one press. */
+export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLinesProps) {
   const { calculation } = useOpenJob();
   const formats = useFormats();
   const [keys, setKeys] = useState(chosen);
   const [text, setText] = useState('');
+  const section = sectionId === undefined || sectionId === null ? undefined : calculation.job.section.get(sectionId);
   const lines = useMemo(
     () =>
       listShownRows(calculation)
@@ -140,7 +161,7 @@ function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} onDone={() => onChoose([...keys])}>
-          Ask for {plural(keys.size, 'line')}
+          {sectionId === undefined ? 'Ask for' : 'Replace'} {plural(keys.size, 'line')}
         </DialogButtons>
       }
     >
@@ -152,6 +173,15 @@ function ChooseLines({ chosen, onClose, onChoose }: ChooseLinesProps) {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
+        {section === undefined ? null : (
+          <Button
+            size="xs"
+            variant="outline"
+            onClick={() => setKeys(new Set([...keys, ...inSection(calculation, lines, section.id)]))}
+          >
+            All lines in {`${section.code} ${section.name}`.trim()}
+          </Button>
+        )}
         <LinePicker
           label="Lines of the estimate"
           lines={lines}
