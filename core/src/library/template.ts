@@ -1,3 +1,6 @@
+import { parseFormula } from '../formula/parse.ts';
+import { listReferences } from '../formula/references.ts';
+import { isMeasure } from '../takeoff/measures.ts';
 import type { Job } from '../job/job.ts';
 import { listRecords, settingsOf } from '../job/job.ts';
 import type { JobRecord } from '../job/record.ts';
@@ -25,14 +28,36 @@ export const USUAL_TEMPLATE: TemplateChoices = {
 
 const GONE = new Set(['file', 'sheet', 'mark', 'opening', 'piece', 'schedule', 'acceptance', 'zone']);
 
-/** A formula goes on flowing from what will be measured; a figure is of the old job. */
-const isFigure = (quantity: string): boolean => /^[\d.,\s+*/()-]*$/.test(quantity);
+/** Named figures that flow from what is measured, through whatever other named figures. */
+function flowingFigures(job: Job): ReadonlySet<string> {
+  const flowing = new Set<string>();
+  for (let before = -1; before !== flowing.size;) {
+    before = flowing.size;
+    for (const { key, formula } of job.quantity.values()) if (flows(job, formula, flowing)) flowing.add(key);
+  }
+  return flowing;
+}
 
-function lineOf(line: Line, choices: TemplateChoices): Line {
+/**
+ * A formula goes on flowing from what will be measured; anything else is a figure of the old job:
+ * `12 ft`, `96 ft + 2 * 8 ft`, and what only rests on named figures or on properties of scopes.
+ */
+function flows(job: Job, formula: string, named: ReadonlySet<string>): boolean {
+  const parsed = parseFormula(formula);
+  if (!parsed.ok) return false;
+  return listReferences(parsed.value).some((reference) => {
+    if (reference.type === 'name') return named.has(reference.name);
+    if (isMeasure(reference.measure)) return true;
+    // A property of a count is taken so often as the count is there; of a run or an area it is what it is.
+    return [...job.scope.values()].some(({ key, kind }) => key === reference.scope && kind === 'count');
+  });
+}
+
+function lineOf(job: Job, line: Line, named: ReadonlySet<string>, choices: TemplateChoices): Line {
   const { pinned: _pinned, unconfirmed: _unconfirmed, source: _source, alternate, ...kept } = line;
   return {
     ...kept,
-    quantity: !choices.quantities && isFigure(line.quantity) ? '0' : line.quantity,
+    quantity: !choices.quantities && !flows(job, line.quantity, named) ? '0' : line.quantity,
     ...(choices.alternates && alternate !== undefined ? { alternate } : {}),
     ...(choices.prices ? {} : { typedCost: null, costs: {} }),
   };
@@ -48,6 +73,7 @@ function scopeOf({ alternate, dueOn, ...scope }: Scope, choices: TemplateChoices
 
 /** The records a template keeps: what must come out, with nothing measured in it. */
 export function templateOf(job: Job, name: string, choices: TemplateChoices): readonly JobRecord[] {
+  const named = flowingFigures(job);
   return [...listRecords(job)].flatMap((record): readonly JobRecord[] => {
     if (GONE.has(record.type)) return [];
     switch (record.type) {
@@ -56,7 +82,7 @@ export function templateOf(job: Job, name: string, choices: TemplateChoices): re
         return [{ ...settingsOf(job), ...blank, name, bidDate: '' }];
       }
       case 'line':
-        return [lineOf(record, choices)];
+        return [lineOf(job, record, named, choices)];
       case 'scope':
         return [scopeOf(record, choices)];
       case 'item':

@@ -39,6 +39,8 @@ export interface ReportLine {
   readonly row: EstimateRow;
   readonly code: string;
   readonly description: string;
+  /** The supplier's number of a component; empty for none. */
+  readonly partNumber: string;
   /** In the line's unit; undefined for groups and where it is not known. */
   readonly quantity: number | undefined;
   readonly unit: string;
@@ -109,6 +111,7 @@ const titleOfRow = (row: PlainRow, changed: string | undefined): string =>
 
 const EMPTY_LINE = {
   code: '',
+  partNumber: '',
   quantity: undefined,
   worked: undefined,
   bought: ALL_BOUGHT,
@@ -233,6 +236,7 @@ function pricedLine(calculation: Calculation, row: PlainRow, description: string
     row,
     code: pricing.sizing === undefined ? pricing.itemCode : (itemOfRow(calculation, row)?.code ?? ''),
     description,
+    partNumber: row.type === 'component' ? (row.component.partNumber ?? '') : '',
     quantity: knownValue(quantity),
     worked: workedOf(calculation, row),
     bought: boughtOf(row),

@@ -305,8 +305,7 @@ function Rows({ table, set }: TablePartProps) {
 }
 
 async function csvOf(table: TableRecord): Promise<Blob> {
-  const { default: Papa } = await import('papaparse');
+  const { csvBlob, csvText } = await import('../../platform/csvText.ts');
   const header = table.columns.map(({ name, unit }) => (unit === '' ? name : `${name} (${unit})`));
-  const text = Papa.unparse([header, ...table.rows.map((row) => [...row])], { escapeFormulae: true });
-  return new Blob([text], { type: 'text/csv' });
+  return csvBlob(csvText([header, ...table.rows]));
 }

@@ -96,6 +96,19 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         size="sm"
         variant="outline"
         disabled={busy}
+        title="Every part once, with all that is bought of it"
+        onClick={() =>
+          void write('-materials.csv', async () =>
+            (await import('./writeCsv.ts')).writeMaterials(calculation),
+          )
+        }
+      >
+        <Download size={14} /> Material list
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        disabled={busy}
         onClick={() =>
           void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(calculation))
         }

@@ -1,9 +1,10 @@
-import Papa from 'papaparse';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
 import { isPriced } from '@zest/core/estimate/rows';
-import { estimateReport } from '@zest/core/reports/estimateReport';
+import { csvBlob, csvText } from '../../platform/csvText.ts';
+import { materialList } from '@zest/core/reports/materialList';
+import { estimateReport, factsOf } from '@zest/core/reports/estimateReport';
 
 const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
 
@@ -17,8 +18,11 @@ export function csvOf(calculation: Calculation): string {
     'measured',
     'item',
     'description',
+    'cost code',
+    'part number',
     'quantity',
     'unit',
+    'before waste',
     'hours',
     ...KINDS,
     'extension',
@@ -38,18 +42,38 @@ export function csvOf(calculation: Calculation): string {
         measured,
         line.code,
         line.description,
+        factsOf(calculation, line.row)?.costCode ?? '',
+        line.partNumber,
         line.quantity === undefined ? '' : String(line.quantity),
         line.unit,
+        line.worked === undefined ? '' : String(line.worked),
         hours,
         ...amounts,
         money(line.extension),
       ]);
     }
   }
-  // A description that begins like a formula must not run in the spreadsheet that opens it.
-  return Papa.unparse([header, ...rows], { escapeFormulae: true, newline: '\r\n' });
+  return csvText([header, ...rows]);
 }
 
+/** What has to be bought, the same part of the whole job in one row. */
+export function materialsOf(calculation: Calculation): string {
+  const digits = minorDigits(settingsOf(calculation.job).currency);
+  const header = ['part number', 'item', 'description', 'supplier', 'quantity', 'unit', 'material', 'lines'];
+  const rows = materialList(calculation).map((part) => [
+    part.partNumber,
+    part.code,
+    part.description,
+    part.supplier,
+    String(part.quantity),
+    part.unit,
+    (part.material / 10 ** digits).toFixed(digits),
+    String(part.lines),
+  ]);
+  return csvText([header, ...rows]);
+}
+
+export const writeMaterials = (calculation: Calculation): Blob => csvBlob(materialsOf(calculation));
+
 /** With a byte order mark, so that spreadsheets read it as UTF-8. */
-export const writeCsv = (calculation: Calculation): Blob =>
-  new Blob(['\ufeff', csvOf(calculation)], { type: 'text/csv;charset=utf-8' });
+export const writeCsv = (calculation: Calculation): Blob => csvBlob(csvOf(calculation));

@@ -146,7 +146,8 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
   const formats = useFormats();
   const [keys, setKeys] = useState(chosen);
   const [text, setText] = useState('');
-  const section = sectionId === undefined || sectionId === null ? undefined : calculation.job.section.get(sectionId);
+  const section =
+    sectionId === undefined || sectionId === null ? undefined : calculation.job.section.get(sectionId);
   const lines = useMemo(
     () =>
       listShownRows(calculation)

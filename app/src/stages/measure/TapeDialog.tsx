@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { tapeOf } from '@zest/core/calculate/explain';
 import { repeatOf } from '@zest/core/calculate/defineMeasures';
 import { knownValue } from '@zest/core/calculate/define';
-import { measureNode, pieceNode, sharedNode } from '@zest/core/calculate/nodes';
+import { measureNode, openingNode, pieceNode, sharedNode } from '@zest/core/calculate/nodes';
 import type { Job } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import { plainToLocal } from '@zest/core/formula/localize';
@@ -16,7 +16,11 @@ import { Modal } from '../../components/Modal.tsx';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useFormats, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
+import { csvBlob } from '../../platform/csvText.ts';
 import { writeTape } from './writeTape.ts';
+
+const sheetOfMark = (job: Job, markId: Mark['id']): string =>
+  job.sheet.get(job.mark.get(markId)?.sheetId ?? ('sheet:none' as Mark['sheetId']))?.number ?? '';
 
 const zoneName = (job: Job, { zoneId }: Mark): string =>
   zoneId === undefined ? '' : (job.zone.get(zoneId)?.name ?? '');
@@ -39,8 +43,8 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
   const shared = calculation.figure(sharedNode(scope.id, measure));
   const dimension = MEASURE_DIMENSION[measure];
   const exportTape = (): void => {
-    const text = writeTape(calculation, scope, formats);
-    services.download(fileName(`tape ${scope.name}`, '.csv'), new Blob([text], { type: 'text/csv' }));
+    const text = writeTape(calculation, scope, formats, measure);
+    services.download(fileName(`tape ${scope.name}`, '.csv'), csvBlob(text));
   };
   const showPieces = measure === 'length' || measure === 'perimeter';
   return (
@@ -124,6 +128,21 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
             )}
             {measure !== leadingMeasure(scope.kind)
               ? null
+              : calculation.openingsCountedBy(scope.id).map((opening) => (
+                  <tr key={opening.id}>
+                    <td>opening</td>
+                    <td>{sheetOfMark(job, opening.markId)}</td>
+                    <td className="soft">{opening.tag}</td>
+                    <td className="right">
+                      <QuantityText
+                        figure={calculation.figure(openingNode(opening.id))}
+                        dimension={dimension}
+                      />
+                    </td>
+                  </tr>
+                ))}
+            {measure !== leadingMeasure(scope.kind)
+              ? null
               : calculation.piecesOf(scope.id).map((piece) => (
                   <tr key={piece.id}>
                     <td>typed</td>
@@ -139,7 +158,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
           </tbody>
           <tfoot>
             <tr>
-              <td colSpan={3}>{tape.length === 0 ? 'Nothing measured yet' : 'Together'}</td>
+              <td colSpan={3}>{calculation.isMeasured(scope.id) ? 'Together' : 'Nothing measured yet'}</td>
               <td className="right">
                 <QuantityText
                   figure={calculation.figure(measureNode(scope.id, measure))}

@@ -1,27 +1,67 @@
-import Papa from 'papaparse';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { tapeOf } from '@zest/core/calculate/explain';
 import { repeatOf } from '@zest/core/calculate/defineMeasures';
+import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/nodes';
+import { csvText } from '../../platform/csvText.ts';
+import type { Figure } from '@zest/core/graph/graph';
 import type { Scope } from '@zest/core/job/records/scope';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, type MarkMeasure, leadingMeasure } from '@zest/core/takeoff/measures';
 import { formatQuantity } from '@zest/core/units/format';
+import { shortFailure } from '../../messages/describeFailure.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import type { Formats } from '../../stores/context.tsx';
 
-/** The tape of a scope as CSV: a row a mark and a row a typed piece, with figure and unit apart. */
-export function writeTape(calculation: Calculation, scope: Scope, { display }: Formats): string {
-  const measure = leadingMeasure(scope.kind);
-  const rows = tapeOf(calculation, scope.id, measure).map(({ mark, figure, pieces }, index) => {
-    const known = figure.failure === undefined ? figure.value : undefined;
-    const text = known === undefined ? undefined : formatQuantity(known, MEASURE_DIMENSION[measure], display);
-    return {
-      Mark: index + 1,
-      Sheet: calculation.job.sheet.get(mark.sheetId)?.number ?? '',
-      Pieces: pieces.length,
-      Times: repeatOf(calculation.job, mark),
-      [MEASURE_WORDS[measure]]: text?.figure ?? 'no scale',
-      Unit: text?.unit ?? '',
-    };
-  });
-  return Papa.unparse(rows, { newline: '\r\n' });
+const HEADS = ['Mark', 'Sheet', 'Pieces', 'Times'] as const;
+
+/**
+ * The tape of a scope as CSV: a row for each mark, each typed piece, and for a count each opening that
+ * sits in a wall; figure and unit apart. All rows together are the figure that the scope shows.
+ */
+export function writeTape(
+  calculation: Calculation,
+  scope: Scope,
+  { display }: Formats,
+  measure: MarkMeasure = leadingMeasure(scope.kind),
+): string {
+  const { job } = calculation;
+  const written = (figure: Figure): readonly [figure: string, unit: string] => {
+    if (figure.failure !== undefined) return [shortFailure(figure.failure), ''];
+    const text = formatQuantity(figure.value, MEASURE_DIMENSION[measure], display);
+    return [text.figure.replace('\u2212', '-'), text.unit];
+  };
+  const marks = tapeOf(calculation, scope.id, measure).map(({ mark, figure, pieces }, index) => [
+    String(index + 1),
+    job.sheet.get(mark.sheetId)?.number ?? '',
+    pieces.length === 0 ? '' : String(pieces.length),
+    String(repeatOf(job, mark)),
+    ...written(figure),
+  ]);
+  const leading = measure === leadingMeasure(scope.kind);
+  const openings = !leading
+    ? []
+    : calculation.openingsCountedBy(scope.id).map((opening) => {
+        const host = job.mark.get(opening.markId);
+        const sheet = host === undefined ? undefined : job.sheet.get(host.sheetId);
+        const times = host === undefined ? 1 : repeatOf(job, host);
+        const figure = calculation.figure(openingNode(opening.id));
+        return ['opening', sheet?.number ?? '', opening.tag, String(times), ...written(figure)];
+      });
+  const typed = !leading
+    ? []
+    : calculation
+        .piecesOf(scope.id)
+        .map((piece) => [
+          'typed',
+          '',
+          [piece.text, piece.note].filter(Boolean).join(' '),
+          '1',
+          ...written(calculation.figure(pieceNode(piece.id))),
+        ]);
+  const shared = calculation.figure(sharedNode(scope.id, measure));
+  const once =
+    shared.failure === undefined && shared.value !== 0
+      ? [['where two slopes meet, counted once', '', '', '', ...written(shared)]]
+      : [];
+  const rows = [[...HEADS, MEASURE_WORDS[measure], 'Unit'], ...marks, ...openings, ...typed, ...once];
+  return csvText(rows);
 }

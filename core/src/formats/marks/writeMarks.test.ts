@@ -70,4 +70,79 @@ describe('marks as open drawings', () => {
     const unscaled = createJob([...listRecords(job), bare]);
     expect(JSON.parse(writeGeoJson(unscaled, bare))).toMatchObject({ features: [] });
   });
+
+  it('have a ring inside an area as its hole, the outer ring turning left and the hole right (RFC 7946, 3.1.6)', () => {
+    const holed = makeMark(
+      makeId,
+      slab,
+      sheet,
+      [[0, 0], [0, 20], [30, 20], [30, 0]],
+      [[5, 5], [5, 10], [10, 10], [10, 5]],
+      [[6, 6], [7, 6], [7, 7], [6, 7]],
+    ); // prettier-ignore
+    const { features } = JSON.parse(
+      writeGeoJson(createJob([...listRecords(started), slab, holed]), sheet),
+    ) as {
+      features: { geometry: { coordinates: number[][][][] } }[];
+    };
+    const polygons = features[0]?.geometry.coordinates ?? [];
+    // The slab with its hole, and what stands in the hole.
+    expect(polygons.map((rings) => rings.length)).toEqual([2, 1]);
+    const turns = (ring: number[][] = []): number =>
+      ring
+        .slice(1)
+        .reduce((sum, [x = 0, y = 0], i) => sum + (ring[i]?.[0] ?? 0) * y - x * (ring[i]?.[1] ?? 0), 0);
+    expect(turns(polygons[0]?.[0])).toBeGreaterThan(0);
+    expect(turns(polygons[0]?.[1])).toBeLessThan(0);
+    // As an independent reader measures it: 600 less 25 and one again, in square feet.
+    const far = polygons.map((rings) =>
+      rings.map((ring) => ring.map(([x = 0, y = 0]) => [x * 1e-5, (y - top) * 1e-5])),
+    );
+    const square = [[[[0, 0], [1e-5, 0], [1e-5, 1e-5], [0, 1e-5], [0, 0]]]]; // prettier-ignore
+    const area = (coordinates: number[][][][]) => geodesicArea({ type: 'MultiPolygon', coordinates });
+    expect(area(far) / area(square) / FOOT ** 2).toBeCloseTo(576, 1);
+  });
+
+  it('have openings with their size and what they sit in', () => {
+    const run = makeMark(makeId, wall, sheet, [[0, 0], [10, 0]]); // prettier-ignore
+    const door = {
+      type: 'opening',
+      id: makeId('opening'),
+      markId: run.id,
+      scopeId: null,
+      tag: 'D1',
+      widthM: 3 * FOOT,
+      heightM: 7 * FOOT,
+      seat: { on: 'run', stroke: 0, along: 0.5 },
+    } as const;
+    const built = createJob([...listRecords(started), wall, run, door]);
+    const { features } = JSON.parse(writeGeoJson(built, sheet)) as {
+      features: { properties: object; geometry: { type: string; coordinates: number[][] } }[];
+    };
+    expect(features[1]?.properties).toMatchObject({
+      kind: 'opening',
+      tag: 'D1',
+      width: 0.9144,
+      host: run.id,
+    });
+    const [a = [], b = []] = features[1]?.geometry.coordinates ?? [];
+    expect([(a[0] ?? 0) / FOOT, (b[0] ?? 0) / FOOT]).toEqual([
+      expect.closeTo(3.5, 4),
+      expect.closeTo(6.5, 4),
+    ]);
+    const lines = writeDxf(built, sheet).split('\n');
+    expect(lines).toEqual(expect.arrayContaining(['WALL_OPENINGS', 'LINE', 'D1 0.9144 x 2.1336']));
+  });
+
+  it('have arcs as arcs in DXF: half a circle has a bulge of one', () => {
+    const mark = makeMark(makeId, wall, sheet, [[0, 0], [10, 0]]); // prettier-ignore
+    const [[from, to] = []] = mark.strokes;
+    if (from === undefined || to === undefined) throw new Error('no stroke');
+    // Over the top of the sheet: a turn to the right as it is seen.
+    const half = { ...mark, strokes: [[from, { ...to, through: { x: 45, y: -45 } }]] };
+    const text = writeDxf(createJob([...listRecords(started), wall, half]), sheet).split('\n');
+    const at = text.indexOf('42');
+    expect(Number(text[at + 1])).toBeCloseTo(-1, 6);
+    expect(text.filter((line) => line === 'VERTEX')).toHaveLength(2);
+  });
 });

@@ -1,3 +1,4 @@
+import { unguarded } from '../csv/guard.ts';
 import type { Craft } from '../../job/records/craft.ts';
 import type { Crew } from '../../job/records/crew.ts';
 import type { Item } from '../../job/records/item.ts';
@@ -59,9 +60,6 @@ type Read<Value> = Result<Value, RowFault>;
 
 const spreadsheetError = /^#(REF!|N\/A|VALUE!|DIV\/0!|NAME\?|NUM!|NULL!|SPILL!)$/i;
 const byField = new Map<PriceField, PriceColumn>(PRICE_COLUMNS.map((column) => [column.field, column]));
-
-/** Text that was guarded against running as a formula is the text again. */
-const unguarded = (text: string): string => (/^'+[=+\-@]/.test(text) ? text.slice(1) : text);
 
 /** A figure as price lists write them: `$1,204.50`, `1.204,50 €`. */
 function readFigure(text: string, column: PriceColumn, numbers: NumberFormat, limit: number): Read<string> {

@@ -1,9 +1,7 @@
 import type { Job } from '../../job/job.ts';
 import type { Item } from '../../job/records/item.ts';
+import { guarded } from '../csv/guard.ts';
 import { PRICE_COLUMNS, type PriceField } from './columns.ts';
-
-/** A text that begins like a formula must not run in the spreadsheet that opens it. */
-export const guarded = (text: string): string => (/^'*[=+\-@]/.test(text) ? `'${text}` : text);
 
 /** Sizes as they are read back: `width 20 in; depth 30 in`. */
 const writeSizes = (sizes: Item['sizes']): string =>
@@ -14,11 +12,11 @@ const writeSizes = (sizes: Item['sizes']): string =>
 function cellOf(item: Item, field: PriceField, job: Pick<Job, 'craft' | 'crew'>): string {
   switch (field) {
     case 'craft':
-      return item.craftId === null ? '' : (job.craft.get(item.craftId)?.name ?? '');
+      return guarded(item.craftId === null ? '' : (job.craft.get(item.craftId)?.name ?? ''));
     case 'crew':
-      return item.crewId === undefined ? '' : (job.crew.get(item.crewId)?.name ?? '');
+      return guarded(item.crewId === undefined ? '' : (job.crew.get(item.crewId)?.name ?? ''));
     case 'sizes':
-      return writeSizes(item.sizes);
+      return guarded(writeSizes(item.sizes));
     case 'basis':
     case 'laborBasis':
       return String(item[field] ?? '');

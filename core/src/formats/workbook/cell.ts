@@ -26,6 +26,8 @@ export const COLUMNS = [
   ['quantity', 'Quantity', 11],
   ['unit', 'Unit', 8],
   ['worked', 'Before waste', 11],
+  ['costCode', 'Cost code', 10],
+  ['partNumber', 'Part number', 12],
   ['unitMaterial', 'Material / unit', 12],
   ['unitHours', 'Hours / unit', 10],
   ['wage', 'Wage', 9],

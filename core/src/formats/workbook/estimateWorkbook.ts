@@ -4,7 +4,8 @@ import type { CostKind } from '../../job/records/assembly.ts';
 import { settingsOf } from '../../job/job.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { quantityPlaces } from '../../pricing/quantity.ts';
-import { type ReportLine, estimateReport } from '../../reports/estimateReport.ts';
+import { type ReportLine, estimateReport, factsOf } from '../../reports/estimateReport.ts';
+import { materialList } from '../../reports/materialList.ts';
 import { AT, COLUMNS, type Cell, columnIndex, letter, text } from './cell.ts';
 import { groupMarks, totalRows } from './totalRows.ts';
 
@@ -24,13 +25,14 @@ const HEAD_ROWS = 2;
  */
 export function estimateWorkbook(calculation: Calculation): readonly WorkbookSheet[] {
   const lines = estimateReport(calculation);
+  const codes = new Map(lines.map(({ row }) => [row.key, factsOf(calculation, row)?.costCode ?? '']));
   const places = minorDigits(settingsOf(calculation.job).currency);
   const marks = groupMarks(calculation);
   const rows: (readonly Cell[])[] = [
     [text(settingsOf(calculation.job).name, true)],
     COLUMNS.map(([, title]) => text(title, true)),
     ...lines.map((line, index) => [
-      ...rowOf(line, index + HEAD_ROWS + 1, lines, places),
+      ...rowOf(line, index + HEAD_ROWS + 1, lines, { places, codes }),
       ...groupMark(marks.get(line.row.key)),
     ]),
   ];
@@ -38,7 +40,27 @@ export function estimateWorkbook(calculation: Calculation): readonly WorkbookShe
   rows.push([]);
   rows.push(...totalRows(calculation, { first: HEAD_ROWS + 1, last: lastLine, columns: COLUMNS.length }));
   const widths = COLUMNS.map(([, , width]) => width);
-  return [{ name: 'Estimate', widths, rows }, ...acceptedSheet(calculation)];
+  return [
+    { name: 'Estimate', widths, rows },
+    materialSheet(calculation, places),
+    ...acceptedSheet(calculation),
+  ];
+}
+
+/** What has to be bought, the same part of the whole job in one row. */
+function materialSheet(calculation: Calculation, places: number): WorkbookSheet {
+  const heads = ['Part number', 'Item', 'Description', 'Supplier', 'Quantity', 'Unit', 'Material'];
+  const rows = materialList(calculation).map((part): readonly Cell[] => [
+    text(part.partNumber),
+    text(part.code),
+    text(part.description),
+    text(part.supplier),
+    { kind: 'number', value: part.quantity, style: 'quantity' },
+    text(part.unit),
+    { kind: 'number', value: major(part.material, places), style: 'money' },
+  ]);
+  const widths = [14, 12, 44, 20, 11, 8, 14];
+  return { name: 'Materials', widths, rows: [heads.map((title) => text(title, true)), ...rows] };
 }
 
 /** Doubts that were accepted, each with its reason: for the office, never for the client. */
@@ -50,14 +72,25 @@ function acceptedSheet({ job }: Calculation): readonly WorkbookSheet[] {
   return [{ name: 'Second look', widths: [44, 60, 12], rows: [heads, ...rows] }];
 }
 
-function rowOf(line: ReportLine, row: number, lines: readonly ReportLine[], places: number): readonly Cell[] {
+interface Written {
+  readonly places: number;
+  /** Cost codes by line. */
+  readonly codes: ReadonlyMap<string, string>;
+}
+
+function rowOf(
+  line: ReportLine,
+  row: number,
+  lines: readonly ReportLine[],
+  { places, codes }: Written,
+): readonly Cell[] {
   const grouped = line.row.type === 'section' || line.row.type === 'scope';
   const head = [text(line.code, grouped), text(line.description, grouped, line.row.depth)];
   if (line.row.type === 'text') return head;
   if (line.row.type === 'subtotal') return [...head, ...subtotalCells(line, row, lines, places)];
   return grouped
     ? [...head, ...groupCells(line, row, lines, places)]
-    : [...head, ...lineCells(line, row, places)];
+    : [...head, ...lineCells(line, row, places, codes.get(line.row.key) ?? '')];
 }
 
 /** Which lines tax and markups treat apart stands behind them; most jobs have none. */
@@ -129,7 +162,7 @@ function amountIn(line: ReportLine, offset: number, places: number): number {
   return major(minor, places);
 }
 
-function lineCells(line: ReportLine, row: number, places: number): readonly Cell[] {
+function lineCells(line: ReportLine, row: number, places: number, costCode: string): readonly Cell[] {
   const quantity: Cell =
     line.quantity === undefined
       ? text('not known')
@@ -142,7 +175,8 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
         ? // Nothing is added: a changed quantity is worked too.
           { kind: 'formula', formula: `${AT.quantity}${row}`, value: line.worked, style: 'quantity' }
         : { kind: 'number', value: line.worked, style: 'quantity' };
-  if (price === undefined) return [quantity, text(line.unit), worked];
+  const codes = [costCode, line.partNumber].map((code) => (code === '' ? undefined : text(code)));
+  if (price === undefined) return [quantity, text(line.unit), worked, ...codes];
   const cost = (value: number): Cell =>
     value === 0 ? undefined : { kind: 'number', value, style: 'unit-cost' };
   const money = (formula: string, offset: number): Cell => ({
@@ -168,6 +202,7 @@ function lineCells(line: ReportLine, row: number, places: number): readonly Cell
     quantity,
     text(line.unit),
     worked,
+    ...codes,
     cost(price.material),
     cost(price.hours),
     cost(price.wage),

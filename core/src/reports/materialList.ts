@@ -1,0 +1,49 @@
+import type { Calculation } from '../calculate/calculation.ts';
+import { isPriced } from '../estimate/rows.ts';
+import { roundTo } from '../units/numberFormat.ts';
+import { estimateReport, itemOfRow } from './estimateReport.ts';
+
+/** One part that is bought, from wherever in the job it is needed. */
+export interface MaterialPart {
+  /** Empty where no component names one; parts are then told apart by their item. */
+  readonly partNumber: string;
+  readonly code: string;
+  readonly description: string;
+  readonly supplier: string;
+  /** What is bought, in `unit`: with waste, spares and rounding. */
+  readonly quantity: number;
+  readonly unit: string;
+  /** Whole minor units. */
+  readonly material: number;
+  readonly lines: number;
+}
+
+/**
+ * The materials of the lines that are in the bid, the same part of the same unit added up: by its part
+ * number, else by its item, else by what it is called. Ordered by part number, item and name.
+ */
+export function materialList(calculation: Calculation): readonly MaterialPart[] {
+  const parts = new Map<string, MaterialPart>();
+  for (const line of estimateReport(calculation)) {
+    const { row, partNumber, code, description, unit, quantity } = line;
+    const material = line.amounts.material ?? 0;
+    if (!isPriced(row) || row.type === 'quote' || quantity === undefined) continue;
+    if (material === 0 && partNumber === '') continue;
+    const key = JSON.stringify([partNumber || code || description, unit]);
+    const known = parts.get(key);
+    const item = itemOfRow(calculation, row);
+    parts.set(key, {
+      partNumber,
+      code,
+      description: known?.description ?? item?.description ?? description,
+      supplier: known?.supplier ?? item?.supplier ?? '',
+      quantity: roundTo((known?.quantity ?? 0) + quantity, 8),
+      unit,
+      material: (known?.material ?? 0) + material,
+      lines: (known?.lines ?? 0) + 1,
+    });
+  }
+  const order = ({ partNumber, code, description }: MaterialPart): string =>
+    [partNumber, code, description].join('\n');
+  return [...parts.values()].sort((a, b) => (order(a) < order(b) ? -1 : 1));
+}
