@@ -170,6 +170,10 @@ function describeZestjob(problem: ZestjobProblem): string {
       return 'The job file is empty. Export it again where it came from.';
     case 'zestjob-not-zip':
       return 'This is not a job file, or it was cut off on the way. Export or copy it again.';
+    case 'zestjob-damaged':
+      return `${problem.name === '' ? 'The job file' : quote(problem.name)} was damaged on its way: it isn't what was written. Copy or export the file again. Nothing was imported.`;
+    case 'zestjob-unknown-entry':
+      return `The job file holds ${quote(problem.name)}, which doesn't belong in it. Export it again where it came from.`;
     case 'zestjob-too-large':
       return `The job file unpacks to more than ${megabytes(problem.limit)}. It was not opened, to keep this machine safe.`;
     case 'zestjob-no-job':

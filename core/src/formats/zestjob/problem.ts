@@ -6,6 +6,9 @@ export type ZestjobProblem =
   | { readonly kind: 'zestjob-not-zip' }
   | { readonly kind: 'zestjob-too-large'; readonly limit: number }
   | { readonly kind: 'zestjob-no-job' }
+  /** An entry is not what was written; of a drawing, its name as the job knows it. */
+  | { readonly kind: 'zestjob-damaged'; readonly name: string }
+  | { readonly kind: 'zestjob-unknown-entry'; readonly name: string }
   | { readonly kind: 'zestjob-not-json' }
   | { readonly kind: 'zestjob-other-format' }
   | { readonly kind: 'zestjob-newer'; readonly version: number; readonly known: number }

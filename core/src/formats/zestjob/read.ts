@@ -1,4 +1,4 @@
-import { type Unzipped, strFromU8, unzipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
 import * as z from 'zod';
 import { checkRecord } from '../../job/checkRecord.ts';
 import type { RecordType } from '../../job/id.ts';
@@ -6,8 +6,10 @@ import { checkJob } from '../../job/integrity.ts';
 import { type Job, createJob } from '../../job/job.ts';
 import { type JobRecord, RECORD_TYPES } from '../../job/record.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
+import { readZipDirectory, unpackEntry } from '../zip/readZip.ts';
 import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
 import type { ZestjobProblem } from './problem.ts';
+import { isSealed, manifestSchema, sha256Hex } from './seal.ts';
 import { type Snapshot, filesWith, snapshotsSchema } from './snapshot.ts';
 import { fileEntry } from './write.ts';
 
@@ -35,25 +37,77 @@ export function readZestjob(bytes: Uint8Array): Step<ZestjobContent> {
   return readFiles(job, entries.value);
 }
 
-function unpack(bytes: Uint8Array): Step<Unzipped> {
+type Entries = ReadonlyMap<string, Uint8Array>;
+
+const ZIP_LIMITS = { bytes: UNPACKED_LIMIT, entries: ENTRY_LIMIT };
+
+const isKnown = (name: string): boolean =>
+  [ZESTJOB.jobEntry, ZESTJOB.snapshotsEntry, ZESTJOB.manifestEntry].includes(name as 'job.json') ||
+  name.startsWith(ZESTJOB.filesFolder);
+
+/** Every entry held against its sum, and all of the file against its seal where it has a manifest. */
+function unpack(bytes: Uint8Array): Step<Entries> {
   if (bytes.length === 0) return refuse({ kind: 'zestjob-empty' });
-  let total = 0;
-  let count = 0;
-  try {
-    const entries = unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        total += originalSize;
-        count += 1;
-        // Nothing is inflated once a zip says it is too much; fflate never writes past what it says.
-        return total <= UNPACKED_LIMIT && count <= ENTRY_LIMIT;
-      },
-    });
-    if (total > UNPACKED_LIMIT || count > ENTRY_LIMIT)
-      return refuse({ kind: 'zestjob-too-large', limit: UNPACKED_LIMIT });
-    return accept(entries);
-  } catch {
-    return refuse({ kind: 'zestjob-not-zip' });
+  const directory = readZipDirectory(bytes, ZIP_LIMITS);
+  if (!directory.ok)
+    return directory.problem.kind === 'zip-too-large'
+      ? refuse({ kind: 'zestjob-too-large', limit: UNPACKED_LIMIT })
+      : refuse({ kind: 'zestjob-not-zip' });
+  const { entries, comment } = directory.value;
+  if (!entries.some(({ name }) => name === ZESTJOB.jobEntry)) return refuse({ kind: 'zestjob-no-job' });
+  const unknown = entries.find(({ name }) => !isKnown(name));
+  if (unknown !== undefined)
+    return refuse({ kind: 'zestjob-unknown-entry', name: unknown.name.slice(0, 120) });
+  const unpacked = new Map<string, Uint8Array>();
+  const damaged: string[] = [];
+  for (const entry of entries) {
+    const content = unpackEntry(bytes, entry);
+    if (content.ok) unpacked.set(entry.name, content.value);
+    else damaged.push(entry.name);
   }
+  const manifest = unpacked.get(ZESTJOB.manifestEntry);
+  const isWhole = entries.some(({ name }) => name === ZESTJOB.manifestEntry);
+  if (manifest !== undefined) damaged.push(...differing(manifest, unpacked));
+  const [first] = damaged;
+  if (first !== undefined) return refuse({ kind: 'zestjob-damaged', name: nameOfEntry(first, unpacked) });
+  if (isWhole && !isSealed(bytes, comment)) return refuse({ kind: 'zestjob-damaged', name: '' });
+  return accept(unpacked);
+}
+
+/** Entries that are not what the manifest says, more than it says, or fewer. */
+function differing(manifest: Uint8Array, unpacked: Entries): readonly string[] {
+  const parsed = manifestSchema.safeParse(parseJson(manifest));
+  if (!parsed.success) return [ZESTJOB.manifestEntry];
+  const said = new Map(parsed.data.entries.map((entry) => [entry.name, entry]));
+  const wrong = [...unpacked].flatMap(([name, bytes]) => {
+    if (name === ZESTJOB.manifestEntry) return [];
+    const entry = said.get(name);
+    return entry?.bytes === bytes.length && entry.sha256 === sha256Hex(bytes) ? [] : [name];
+  });
+  return [...wrong, ...[...said.keys()].filter((name) => !unpacked.has(name))];
+}
+
+function parseJson(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(strFromU8(bytes));
+  } catch {
+    return undefined;
+  }
+}
+
+/** What a person knows an entry by: of a drawing, the name of its file. */
+function nameOfEntry(entry: string, unpacked: Entries): string {
+  const job = unpacked.get(ZESTJOB.jobEntry);
+  const parsed = z
+    .looseObject({ records: z.array(z.looseObject({ type: z.string(), id: z.string() })) })
+    .safeParse(job === undefined ? undefined : parseJson(job));
+  if (!entry.startsWith(ZESTJOB.filesFolder) || !parsed.success) return entry;
+  for (const record of parsed.data.records) {
+    if (record.type !== 'file') continue;
+    const file = checkRecord('file', record);
+    if (file.ok && fileEntry(file.value) === entry) return file.value.name;
+  }
+  return entry;
 }
 
 const envelopeSchema = z.strictObject({
@@ -62,8 +116,8 @@ const envelopeSchema = z.strictObject({
   records: z.array(z.looseObject({ type: z.string() })),
 });
 
-function readRecords(entries: Unzipped): Step<readonly JobRecord[]> {
-  const entry = entries[ZESTJOB.jobEntry];
+function readRecords(entries: Entries): Step<readonly JobRecord[]> {
+  const entry = entries.get(ZESTJOB.jobEntry);
   if (entry === undefined) return refuse({ kind: 'zestjob-no-job' });
   let json: unknown;
   try {
@@ -103,8 +157,8 @@ function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly 
 }
 
 /** States that were kept come through the same doors as the job itself. */
-function readSnapshots(entries: Unzipped): Step<readonly Snapshot[]> {
-  const entry = entries[ZESTJOB.snapshotsEntry];
+function readSnapshots(entries: Entries): Step<readonly Snapshot[]> {
+  const entry = entries.get(ZESTJOB.snapshotsEntry);
   if (entry === undefined) return accept([]);
   let json: unknown;
   try {
@@ -124,13 +178,13 @@ function readSnapshots(entries: Unzipped): Step<readonly Snapshot[]> {
   return accept(snapshots);
 }
 
-function readFiles(job: Job, entries: Unzipped): Step<ZestjobContent> {
+function readFiles(job: Job, entries: Entries): Step<ZestjobContent> {
   const snapshots = readSnapshots(entries);
   if (!snapshots.ok) return snapshots;
   const files = new Map<string, Uint8Array>();
   for (const file of filesWith(job, snapshots.value).values()) {
     const { id, name, byteLength } = file;
-    const bytes = entries[fileEntry(file)];
+    const bytes = entries.get(fileEntry(file));
     // Files of long ago came without what only their snapshots show.
     if (bytes === undefined && !job.file.has(id)) continue;
     if (bytes === undefined) return refuse({ kind: 'zestjob-file-missing', name });

@@ -2,6 +2,7 @@ import { type Zippable, strToU8, zipSync } from 'fflate';
 import { type Job, listRecords } from '../../job/job.ts';
 import type { FileRecord, MediaType } from '../../job/records/file.ts';
 import { ZESTJOB } from './descriptor.ts';
+import { sealZip, sha256Hex } from './seal.ts';
 import { type Snapshot, filesWith } from './snapshot.ts';
 
 /** Keys in order at every depth, so that equal jobs are equal bytes. */
@@ -44,7 +45,20 @@ export function writeZestjob(
     const kept = strToU8(JSON.stringify({ snapshots: sorted }, null, 1));
     entries[ZESTJOB.snapshotsEntry] = [kept, { level: 6, mtime: ENTRY_TIME }];
   }
-  return zipSync(entries);
+  entries[ZESTJOB.manifestEntry] = [strToU8(manifestOf(entries)), { level: 6, mtime: ENTRY_TIME }];
+  return sealZip(zipSync(entries));
+}
+
+/** Each entry with what it must be when it is read again. */
+function manifestOf(entries: Zippable): string {
+  const all = Object.entries(entries).map(([name, entry]) => {
+    const [bytes] = entry as [Uint8Array, unknown];
+    return { name, bytes: bytes.length, sha256: sha256Hex(bytes) };
+  });
+  return JSON.stringify({
+    format: 'zestjob-manifest',
+    entries: all.sort((a, b) => bytewise(a.name, b.name)),
+  });
 }
 
 /** Where a file lies in the zip; ids are safe as names, names of people's files are not. */

@@ -33,8 +33,10 @@ function changed(change: (envelope: Envelope) => unknown): Uint8Array {
   const entries = unzipSync(packed);
   const envelope = JSON.parse(strFromU8(entries[ZESTJOB.jobEntry]!)) as Envelope;
   const result = change(envelope) ?? envelope;
+  // Put together by hand: without the manifest that a changed file does not fit any more.
+  const { [ZESTJOB.manifestEntry]: _manifest, ...rest } = entries;
   return zipSync({
-    ...entries,
+    ...rest,
     [ZESTJOB.jobEntry]: strToU8(typeof result === 'string' ? result : JSON.stringify(result)),
   });
 }
@@ -73,7 +75,7 @@ describe('.zestjob files', () => {
     [
       'a newer version',
       changed((envelope) => ({ ...envelope, version: 99, news: true })),
-      { kind: 'zestjob-newer', version: 99, known: 5 },
+      { kind: 'zestjob-newer', version: 99, known: ZESTJOB.version },
     ],
     [
       'an unknown field',
@@ -123,7 +125,7 @@ describe('.zestjob files', () => {
   });
 
   it('refuses a job whose drawings are missing or cut off', () => {
-    const { [fileEntry(file!)]: _drawings, ...rest } = unzipSync(packed);
+    const { [fileEntry(file!)]: _drawings, [ZESTJOB.manifestEntry]: _manifest, ...rest } = unzipSync(packed);
     expect(problemOf(zipSync(rest))).toEqual({ kind: 'zestjob-file-missing', name: 'plans.pdf' });
     expect(problemOf(zipSync({ ...rest, [fileEntry(file!)]: new Uint8Array([1]) }))).toEqual({
       kind: 'zestjob-file-size',
@@ -147,7 +149,7 @@ describe('.zestjob files', () => {
     expect(new Set(read.value.snapshots[0]?.records.map(({ id }) => id))).toEqual(
       new Set(state.records.map(({ id }) => id)),
     );
-    const entries = unzipSync(whole);
+    const { [ZESTJOB.manifestEntry]: _manifest, ...entries } = unzipSync(whole);
     const text = strFromU8(entries['snapshots.json'] as Uint8Array).replace(
       '"type": "scope"',
       '"type": "scape"',
@@ -171,8 +173,9 @@ describe('.zestjob files', () => {
     expect(readZestjob(writeZestjob(later, new Map(), [state]))).toMatchObject({ ok: true });
   });
 
-  it.each([1, 2])('takes a file of version %i: the same job without what came later', (version) => {
-    const entries = unzipSync(packed);
+  it.each([1, 2, 3, 4, 5])('takes a file of version %i: the same job without what came later', (version) => {
+    // As it was written then: without a manifest.
+    const { [ZESTJOB.manifestEntry]: _manifest, ...entries } = unzipSync(packed);
     const json = JSON.parse(strFromU8(entries['job.json'] as Uint8Array)) as { version: number };
     const older = zipSync({ ...entries, 'job.json': strToU8(JSON.stringify({ ...json, version })) });
     expect(readZestjob(older)).toMatchObject({ ok: true });
@@ -198,5 +201,44 @@ describe('.zestjob files', () => {
       }),
       { numRuns: 120 },
     );
+  });
+
+  it('takes no flipped bit: not in the data, not in the heads of the zip, not in its seal', () => {
+    const flip = (at: number, bit: number): boolean => {
+      const flipped = packed.slice();
+      flipped[at] = (flipped[at] ?? 0) ^ (1 << bit);
+      return readZestjob(flipped).ok;
+    };
+    fc.assert(
+      fc.property(fc.nat(packed.length - 1), fc.nat(7), (at, bit) => {
+        expect(flip(at, bit)).toBe(false);
+      }),
+      { numRuns: 150 },
+    );
+    // The directory and the end, bit by bit in turn.
+    const taken: number[] = [];
+    for (let at = packed.length - 360; at < packed.length; at += 1) if (flip(at, at % 8)) taken.push(at);
+    expect(taken).toEqual([]);
+  });
+
+  it('names a drawing that is not what was written, and a file that does not belong', () => {
+    const whole = unzipSync(packed);
+    const swapped = { ...whole, [fileEntry(file!)]: new Uint8Array([37, 80, 69]) };
+    expect(problemOf(zipSync(swapped))).toEqual({ kind: 'zestjob-damaged', name: 'plans.pdf' });
+    expect(problemOf(zipSync({ ...whole, 'notes.txt': strToU8('hello') }))).toEqual({
+      kind: 'zestjob-unknown-entry',
+      name: 'notes.txt',
+    });
+    // Packed again by another program: the entries are right, and it is not the file that was written.
+    expect(problemOf(zipSync(whole))).toEqual({ kind: 'zestjob-damaged', name: '' });
+  });
+
+  it('checks the sum of every entry of a file without a manifest too', () => {
+    const { [ZESTJOB.manifestEntry]: _manifest, ...rest } = unzipSync(packed);
+    const older = zipSync({ ...rest, [fileEntry(file!)]: [bytes, { level: 0 }] });
+    expect(readZestjob(older).ok).toBe(true);
+    const at = older.findIndex((_, i) => bytes.every((byte, k) => older[i + k] === byte));
+    older[at] = (older[at] ?? 0) ^ 1;
+    expect(problemOf(older)).toEqual({ kind: 'zestjob-damaged', name: 'plans.pdf' });
   });
 });
