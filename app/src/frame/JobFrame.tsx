@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Glasses } from 'lucide-react';
-import { useEffect } from 'react';
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useBlocker, useNavigate, useParams } from 'react-router';
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
@@ -9,6 +9,7 @@ import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
 import { packJob } from '../storage/jobFiles.ts';
 import { Later, useJobActions, useJobState, useLook, useOpenJob, useServices } from '../stores/context.tsx';
+import { Modal } from '../components/Modal.tsx';
 import { tellProblem } from '../components/toaster.tsx';
 import { Beside } from './Beside.tsx';
 import { Head } from './Head.tsx';
@@ -64,6 +65,7 @@ function Frame() {
       <Later>{THROUGH_LINE}</Later>
       <Finder />
       <KeysDialog />
+      <LeaveGuard />
     </div>
   );
 }
@@ -121,33 +123,104 @@ function SaveBanner() {
   const save = useJobState((state) => state.save);
   const readOnly = useJobState((state) => state.readOnly);
   const actions = useJobActions();
+  const [behind, setBehind] = useState<string | undefined>();
+  const exportJob = useExportJob();
+  const takeOver = (force: boolean): void =>
+    void actions
+      .takeOver(force)
+      .then((done) => setBehind(done.ok ? undefined : describeProblem(done.problem)));
+  const failed = save.state === 'failed';
+  if (!readOnly && !failed) return null;
+  const lost = failed ? save.lost : undefined;
+  const words = failed
+    ? describeProblem(
+        lost === undefined
+          ? { kind: save.full ? 'disk-full' : 'storage-failed' }
+          : { kind: 'save-lost', why: lost, count: actions.unsaved() },
+      )
+    : describeProblem({ kind: 'read-only' });
+  return (
+    <div className={failed ? 'banner bad' : 'banner'} role={failed ? 'alert' : 'status'}>
+      {behind ?? words}
+      {failed && lost === undefined ? (
+        <Button size="xs" onClick={actions.retrySave}>
+          Try again
+        </Button>
+      ) : null}
+      {failed || behind !== undefined ? (
+        <Button size="xs" variant="outline" onClick={() => void exportJob()}>
+          Export the job
+        </Button>
+      ) : null}
+      {readOnly && lost !== 'gone' ? (
+        <Button
+          size="xs"
+          variant={failed ? 'outline' : 'solid'}
+          onClick={() => takeOver(behind !== undefined)}
+        >
+          {behind === undefined ? 'Take over' : 'Take over without them'}
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+function useExportJob(): () => Promise<void> {
   const services = useServices();
   const { jobId, job } = useOpenJob();
-  const exportJob = async (): Promise<void> => {
+  return async () => {
     const packed = await packJob(services, jobId, job);
     if (packed.ok) services.download(packed.value.name, packed.value.blob);
     else tellProblem(describeProblem(packed.problem));
   };
-  if (readOnly)
-    return (
-      <div className="banner" role="status">
-        {describeProblem({ kind: 'read-only' })}
-        <Button size="xs" onClick={() => void actions.takeOver()}>
-          Take over
-        </Button>
-      </div>
-    );
-  if (save.state !== 'failed') return null;
+}
+
+/** What is not on the disk is never dropped without a question: not by leaving the job, nor by closing the tab. */
+function LeaveGuard() {
+  const actions = useJobActions();
+  const { jobId } = useOpenJob();
+  const exportJob = useExportJob();
+  const here = `/job/${jobId}/`;
+  const blocker = useBlocker(
+    ({ nextLocation }) => !`${nextLocation.pathname}/`.startsWith(here) && actions.unsaved() > 0,
+  );
+  useEffect(() => {
+    const ask = (event: BeforeUnloadEvent): void => {
+      if (actions.unsaved() > 0) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [actions]);
+  const { state } = blocker;
+  useEffect(() => {
+    if (state !== 'blocked') return;
+    // Most often it is only still being written.
+    void actions.settled().then(() => {
+      if (actions.unsaved() === 0) blocker.proceed?.();
+    });
+  }, [state, actions, blocker]);
+  if (blocker.state !== 'blocked' || actions.unsaved() === 0) return null;
+  const count = plural(actions.unsaved(), 'change');
   return (
-    <div className="banner bad" role="alert">
-      {describeProblem({ kind: save.full ? 'disk-full' : 'storage-failed' })}
-      <Button size="xs" onClick={actions.retrySave}>
-        Try again
-      </Button>
-      <Button size="xs" variant="outline" onClick={() => void exportJob()}>
-        Export the job
-      </Button>
-    </div>
+    <Modal
+      title="Leave with unsaved changes?"
+      onClose={() => blocker.reset()}
+      footer={
+        <>
+          <Button size="sm" variant="outline" onClick={() => blocker.proceed()}>
+            Leave and lose {count}
+          </Button>
+          <Button size="sm" variant="outline" onClick={() => void exportJob()}>
+            Export the job
+          </Button>
+          <Button size="sm" onClick={() => blocker.reset()}>
+            Stay
+          </Button>
+        </>
+      }
+    >
+      <p>{count} could not be saved in this browser. Export the job to keep all of it in a file.</p>
+    </Modal>
   );
 }
 

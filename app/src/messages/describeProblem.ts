@@ -22,6 +22,10 @@ export type AppProblem =
   | { readonly kind: 'job-missing' }
   | { readonly kind: 'drawings-lost'; readonly name: string }
   | { readonly kind: 'read-only' }
+  /** Changes made here, or in the other tab, that a take-over would leave behind. */
+  | { readonly kind: 'takeover-own'; readonly count: number }
+  | { readonly kind: 'takeover-theirs'; readonly count: number }
+  | { readonly kind: 'save-lost'; readonly why: 'taken' | 'gone'; readonly count: number }
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly kind: 'clipboard' }
   | { readonly kind: 'worker-unknown'; readonly text: string }
@@ -338,6 +342,14 @@ function describeOther(problem: Other): string {
       return `The drawings ${quote(problem.name)} are not kept in this browser. Remove their sheets, or add the drawings again; then export.`;
     case 'read-only':
       return 'This job is open in another tab. Take over here to change it.';
+    case 'takeover-own':
+      return `${plural(problem.count, 'change')} made in this tab ${problem.count === 1 ? 'was' : 'were'} never saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}, then take over.`;
+    case 'takeover-theirs':
+      return `The other tab has ${plural(problem.count, 'change')} it can't save. Export the job there first; taking over leaves ${problem.count === 1 ? 'it' : 'them'} behind.`;
+    case 'save-lost':
+      return problem.why === 'taken'
+        ? `Another tab took over before ${plural(problem.count, 'change')} made here could be saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}.`
+        : `This job was removed from this browser. ${plural(problem.count, 'change')} made here can't be saved. Export the job to keep it.`;
     case 'file-too-large':
       return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
     case 'clipboard':

@@ -19,6 +19,8 @@ export interface JobSummary {
   readonly template?: { readonly folder: string };
   /** Set while a deletion can still be undone. */
   readonly deletedAt: number | null;
+  /** Counted up by every tab that takes the job to write it; only the last may. None before the first. */
+  readonly generation?: number;
 }
 
 /** A named state of a job: all its records; files are the job's own. */
@@ -30,7 +32,13 @@ interface ZestSchema extends DBSchema {
   jobs: { key: string; value: JobSummary };
   records: {
     key: [string, string];
-    value: { readonly jobId: string; readonly id: string; readonly record: JobRecord };
+    /** A record that was written after the bulk of its job; null where it was removed. */
+    value: { readonly jobId: string; readonly id: string; readonly record: JobRecord | null };
+  };
+  /** Records by the thousand: a row each would cost seconds with a large job. */
+  bulk: {
+    key: [string, number];
+    value: { readonly jobId: string; readonly part: number; readonly records: readonly JobRecord[] };
   };
   files: {
     key: [string, string];
@@ -47,7 +55,7 @@ interface ZestSchema extends DBSchema {
 export type Database = IDBPDatabase<ZestSchema>;
 
 const NAME = 'zest-line';
-const VERSION = 2;
+const VERSION = 3;
 
 /** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
 export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
@@ -61,6 +69,7 @@ export function openDatabase(onBlocked: () => void = () => undefined, name = NAM
         database.createObjectStore('choices');
       }
       if (from < 2) database.createObjectStore('snapshots', { keyPath: ['jobId', 'id'] });
+      if (from < 3) database.createObjectStore('bulk', { keyPath: ['jobId', 'part'] });
     },
     blocked: onBlocked,
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),

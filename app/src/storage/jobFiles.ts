@@ -1,7 +1,7 @@
 import { Calculation } from '@zest/core/calculate/calculation';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
-import { filesWith } from '@zest/core/formats/zestjob/snapshot';
+import { type Snapshot, filesWith } from '@zest/core/formats/zestjob/snapshot';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
 import { type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
@@ -11,7 +11,7 @@ import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
 import { totalOf } from '../stores/jobStore.ts';
 import type { JobSummary } from './database.ts';
-import { recordsOf, summarize } from './jobStorage.ts';
+import { type StoredJob, recordsOf, summarize } from './jobStorage.ts';
 
 type Done<Value> = Promise<Result<Value, Problem>>;
 
@@ -20,25 +20,39 @@ export const FILE_LIMIT = 1024 ** 3;
 
 const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
 
+/** A job as it is kept for the first time, under an id of its own. */
+function storedJob(
+  services: Services,
+  job: Job,
+  files: ReadonlyMap<string, Blob>,
+  template: { readonly folder: string } | undefined,
+  snapshots: readonly Snapshot[],
+): StoredJob {
+  const id = newJobId(services);
+  const at = { id, createdAt: services.now(), changedAt: services.now() };
+  return {
+    summary: {
+      ...summarize(job, at, totalOf(new Calculation(job))),
+      ...(template === undefined ? {} : { template }),
+    },
+    records: recordsOf(job),
+    files,
+    snapshots: snapshots.map((snapshot) => ({ ...snapshot, jobId: id })),
+  };
+}
+
 /** Keeps a new job; with a folder, as a template that others are started from. */
 export async function keepJob(
   services: Services,
   job: Job,
   files: ReadonlyMap<string, Blob>,
   template?: { readonly folder: string },
+  snapshots: readonly Snapshot[] = [],
 ): Done<string> {
-  const id = newJobId(services);
-  const at = { id, createdAt: services.now(), changedAt: services.now() };
+  const stored = storedJob(services, job, files, template, snapshots);
   try {
-    await services.storage.createJob(
-      {
-        ...summarize(job, at, totalOf(new Calculation(job))),
-        ...(template === undefined ? {} : { template }),
-      },
-      recordsOf(job),
-      files,
-    );
-    return accept(id);
+    await services.storage.createJobs([stored]);
+    return accept(stored.summary.id);
   } catch (error) {
     return refuse({
       kind:
@@ -65,10 +79,7 @@ export async function importJob(
   const content = readZestjob(new Uint8Array(await file.arrayBuffer()));
   if (!content.ok) return content;
   const files = new Map([...content.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])]));
-  const kept = await keepJob(services, content.value.job, files, template);
-  if (!kept.ok) return kept;
-  for (const snapshot of content.value.snapshots)
-    await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
+  const kept = await keepJob(services, content.value.job, files, template, content.value.snapshots);
   return kept;
 }
 
@@ -125,22 +136,28 @@ export async function duplicateJob(services: Services, jobId: string): Done<stri
   const name = `${settings.name.slice(0, 190)} (copy)`;
   const copy = createJob([...recordsOf(job), { ...settings, name }]);
   const snapshots = await services.storage.listSnapshots(jobId);
-  const kept = await keepJob(services, copy, await readFiles(services, jobId, filesWith(job, snapshots)));
-  if (!kept.ok) return kept;
-  for (const snapshot of snapshots) await services.storage.saveSnapshot({ ...snapshot, jobId: kept.value });
-  return kept;
+  const files = await readFiles(services, jobId, filesWith(job, snapshots));
+  return keepJob(services, copy, files, undefined, snapshots);
 }
 
-/** Renames a job that is not open. */
+/** Renames a job that is not open, here or in another tab: there it is renamed by whoever has it open. */
 export async function renameJob(services: Services, summary: JobSummary, name: string): Done<string> {
-  const job = await services.storage.loadJob(summary.id);
-  if (job === undefined) return refuse({ kind: 'job-missing' });
-  const from = settingsOf(job);
-  const to = checkRecord('settings', { ...from, name });
-  if (!to.ok) return to;
-  const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
-  await services.storage.saveDiff(summary.id, diff, { name: to.value.name, changedAt: services.now() });
-  return accept(summary.id);
+  const release = await services.locks.take(`job ${summary.id}`, false, () => undefined);
+  if (release === undefined) return refuse({ kind: 'read-only' });
+  try {
+    const generation = await services.storage.claim(summary.id);
+    const job = await services.storage.loadJob(summary.id);
+    if (job === undefined) return refuse({ kind: 'job-missing' });
+    const from = settingsOf(job);
+    const to = checkRecord('settings', { ...from, name });
+    if (!to.ok) return to;
+    const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
+    const changed = { name: to.value.name, changedAt: services.now() };
+    await services.storage.saveDiff(summary.id, diff, changed, new Map(), generation);
+    return accept(summary.id);
+  } finally {
+    release();
+  }
 }
 
 const SEEDED = 'demo-seeded';
@@ -152,20 +169,33 @@ const DEMOS: readonly (readonly [path: string, template?: { readonly folder: str
   ['/demo/tern-island-boathouse.zestjob'],
 ];
 
-/** On the very first start, the demo jobs are put in; deleted, they stay deleted. */
+/** On the very first start, the demo jobs are put in, all or none; deleted, they stay deleted. */
 export async function seedDemo(services: Services): Promise<void> {
   if ((await services.storage.readChoice(SEEDED)) === true) return;
   const answers = await Promise.all(DEMOS.map(([path]) => fetch(path)));
   if (answers.some(({ ok }) => !ok)) return;
+  const jobs: StoredJob[] = [];
   for (const [at, answer] of answers.entries()) {
-    const seeded = await importJob(services, await answer.blob(), DEMOS[at]?.[1]);
-    if (!seeded.ok) return;
+    const content = readZestjob(new Uint8Array(await answer.arrayBuffer()));
+    if (!content.ok) return;
+    const { job, files, snapshots } = content.value;
+    const blobs = new Map([...files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])]));
+    jobs.push(storedJob(services, job, blobs, DEMOS[at]?.[1], snapshots));
   }
-  await services.storage.saveChoice(SEEDED, true);
+  await services.storage.createJobs(jobs, SEEDED);
 }
 
-/** Jobs whose deletion was not undone go for good at the next start. */
+/** How long a deletion can be undone, whatever else is done in the browser meanwhile. */
+export const UNDO_DELETE_MS = 24 * 3600 * 1000;
+
+/** Jobs that were deleted a day ago go for good, unless a tab still has them open. */
 export async function purgeDeleted(services: Services): Promise<void> {
-  for (const summary of await services.storage.listJobs())
-    if (summary.deletedAt !== null) await services.storage.removeJob(summary.id);
+  const due = services.now() - UNDO_DELETE_MS;
+  for (const { id, deletedAt } of await services.storage.listJobs()) {
+    if (deletedAt === null || deletedAt >= due) continue;
+    const release = await services.locks.take(`job ${id}`, false, () => undefined);
+    if (release === undefined) continue;
+    await services.storage.purge(id, due);
+    release();
+  }
 }

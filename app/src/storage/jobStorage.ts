@@ -3,6 +3,24 @@ import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
 import { type Database, type JobSummary, type StoredSnapshot, rowsOf } from './database.ts';
 
+/** A job with all that is kept of it, to be written at once. */
+export interface StoredJob {
+  readonly summary: JobSummary;
+  readonly records: Iterable<JobRecord>;
+  readonly files: ReadonlyMap<string, Blob>;
+  readonly snapshots?: readonly StoredSnapshot[];
+}
+
+/** A write that the store itself refused: nothing of it was written. */
+export class WriteRefused extends Error {
+  /** Another tab took the job since, or it is not there any more. */
+  readonly reason: 'taken' | 'gone';
+  constructor(reason: 'taken' | 'gone') {
+    super(`saveDiff: the job is ${reason}`);
+    this.reason = reason;
+  }
+}
+
 /** What is kept of jobs, and how. Every write is one strict transaction: done means on the disk. */
 export interface JobStorage {
   readonly listJobs: () => Promise<readonly JobSummary[]>;
@@ -13,13 +31,21 @@ export interface JobStorage {
     records: Iterable<JobRecord>,
     files: ReadonlyMap<string, Blob>,
   ) => Promise<void>;
+  /** Several jobs or none. With `once`, only where that was never done; says whether it was done now. */
+  readonly createJobs: (jobs: readonly StoredJob[], once?: string) => Promise<boolean>;
+  /** Makes the caller the only writer of a job; gives the generation its writes must bring. */
+  readonly claim: (jobId: string) => Promise<number | undefined>;
   readonly saveDiff: (
     jobId: string,
     diff: Diff,
     summary: Partial<JobSummary>,
     files?: ReadonlyMap<string, Blob>,
+    generation?: number,
   ) => Promise<void>;
-  readonly saveSummary: (summary: JobSummary) => Promise<void>;
+  /** Deletes a job so that it can be brought back, or brings it back with null. */
+  readonly markDeleted: (jobId: string, at: number | null) => Promise<void>;
+  /** Takes a job away for good, if it was deleted before this time and nobody brought it back. */
+  readonly purge: (jobId: string, deletedBefore: number) => Promise<boolean>;
   readonly removeJob: (jobId: string) => Promise<void>;
   readonly readFile: (jobId: string, fileId: string) => Promise<Blob | undefined>;
   readonly readThumbnail: (jobId: string, sheetId: string) => Promise<Blob | undefined>;
@@ -34,45 +60,145 @@ export interface JobStorage {
 }
 
 const STRICT = { durability: 'strict' } as const;
+const OF_JOB = ['records', 'bulk', 'files', 'thumbnails', 'snapshots'] as const;
+/** Records in a part of the bulk: few enough to be read while others are still being read. */
+const PART = 2000;
+/** So many rows beside the bulk, and they are folded into it when the job is next opened to be written. */
+const FOLD_FROM = 3000;
+
+function* partsOf(jobId: string, records: Iterable<JobRecord>) {
+  let part = 0;
+  let some: JobRecord[] = [];
+  for (const record of records) {
+    some.push(record);
+    if (some.length < PART) continue;
+    yield { jobId, part, records: some };
+    part += 1;
+    some = [];
+  }
+  if (some.length > 0) yield { jobId, part, records: some };
+}
+
+async function readRecords(database: Database, jobId: string): Promise<Map<string, JobRecord>> {
+  // One transaction: what another tab writes meanwhile is seen whole or not at all.
+  const transaction = database.transaction(['records', 'bulk']);
+  const [bulk, rows] = await Promise.all([
+    transaction.objectStore('bulk').getAll(rowsOf(jobId)),
+    transaction.objectStore('records').getAll(rowsOf(jobId)),
+  ]);
+  const records = new Map<string, JobRecord>();
+  for (const part of bulk) for (const record of part.records) records.set(record.id, record);
+  for (const { id, record } of rows) {
+    if (record === null) records.delete(id);
+    else records.set(id, record);
+  }
+  return records;
+}
+
+/** Folds what was written since into the bulk, so that the job opens as fast as when it was new. */
+async function fold(database: Database, jobId: string): Promise<void> {
+  const transaction = database.transaction(['records', 'bulk'], 'readwrite', STRICT);
+  const rows = await transaction.objectStore('records').getAll(rowsOf(jobId));
+  const bulk = await transaction.objectStore('bulk').getAll(rowsOf(jobId));
+  const records = new Map<string, JobRecord>();
+  for (const part of bulk) for (const record of part.records) records.set(record.id, record);
+  for (const { id, record } of rows) {
+    if (record === null) records.delete(id);
+    else records.set(id, record);
+  }
+  void transaction.objectStore('records').delete(rowsOf(jobId));
+  void transaction.objectStore('bulk').delete(rowsOf(jobId));
+  for (const part of partsOf(jobId, records.values())) void transaction.objectStore('bulk').put(part);
+  await transaction.done;
+}
 
 export function createJobStorage(database: Database): JobStorage {
+  const createJobs: JobStorage['createJobs'] = async (jobs, once) => {
+    const stores = ['jobs', 'bulk', 'files', 'snapshots', 'choices'] as const;
+    const transaction = database.transaction(stores, 'readwrite', STRICT);
+    if (once !== undefined && (await transaction.objectStore('choices').get(once)) === true) {
+      await transaction.done;
+      return false;
+    }
+    // A request that fails ends the transaction, which says so.
+    const ask = (request: Promise<unknown>): void => void request.catch(() => undefined);
+    try {
+      for (const { summary, records, files, snapshots = [] } of jobs) {
+        const jobId = summary.id;
+        ask(transaction.objectStore('jobs').put(summary));
+        for (const part of partsOf(jobId, records)) ask(transaction.objectStore('bulk').put(part));
+        for (const [id, bytes] of files) ask(transaction.objectStore('files').put({ jobId, id, bytes }));
+        for (const snapshot of snapshots) ask(transaction.objectStore('snapshots').put(snapshot));
+      }
+      if (once !== undefined) ask(transaction.objectStore('choices').put(true, once));
+    } catch (error) {
+      // What fails on the way must not leave the half of it.
+      transaction.abort();
+      await transaction.done.catch(() => undefined);
+      throw error;
+    }
+    await transaction.done;
+    return true;
+  };
   return {
     listJobs: () => database.getAll('jobs'),
     getSummary: (jobId) => database.get('jobs', jobId),
     loadJob: async (jobId) => {
-      const rows = await database.getAll('records', rowsOf(jobId));
-      return rows.length === 0 ? undefined : createJob(rows.map(({ record }) => record));
+      const records = await readRecords(database, jobId);
+      return records.size === 0 ? undefined : createJob(records.values());
     },
     createJob: async (summary, records, files) => {
-      const transaction = database.transaction(['jobs', 'records', 'files'], 'readwrite', STRICT);
-      const jobId = summary.id;
-      void transaction.objectStore('jobs').put(summary);
-      for (const record of records)
-        void transaction.objectStore('records').put({ jobId, id: record.id, record });
-      for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
-      await transaction.done;
+      await createJobs([{ summary, records, files }]);
     },
-    saveDiff: async (jobId, diff, changed, files = new Map()) => {
+    createJobs,
+    claim: async (jobId) => {
+      if ((await database.count('records', rowsOf(jobId))) > FOLD_FROM) await fold(database, jobId);
+      const transaction = database.transaction('jobs', 'readwrite', STRICT);
+      const summary = await transaction.store.get(jobId);
+      const generation = (summary?.generation ?? 0) + 1;
+      if (summary !== undefined) void transaction.store.put({ ...summary, generation });
+      await transaction.done;
+      return summary === undefined ? undefined : generation;
+    },
+    saveDiff: async (jobId, diff, changed, files = new Map(), generation) => {
       const transaction = database.transaction(['jobs', 'records', 'files'], 'readwrite', STRICT);
+      const jobs = transaction.objectStore('jobs');
+      const summary = await jobs.get(jobId);
+      const isTaken = generation !== undefined && (summary?.generation ?? 0) !== generation;
+      if (summary === undefined || isTaken) {
+        transaction.abort();
+        await transaction.done.catch(() => undefined);
+        throw new WriteRefused(summary === undefined ? 'gone' : 'taken');
+      }
       const records = transaction.objectStore('records');
-      for (const { id } of diff.removed) void records.delete([jobId, id]);
+      for (const { id } of diff.removed) void records.put({ jobId, id, record: null });
       for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
         void records.put({ jobId, id: record.id, record });
       for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
-      const jobs = transaction.objectStore('jobs');
-      const summary = await jobs.get(jobId);
-      if (summary !== undefined) void jobs.put({ ...summary, ...changed });
+      void jobs.put({ ...summary, ...changed });
       await transaction.done;
     },
-    saveSummary: async (summary) => {
-      await database.put('jobs', summary);
+    markDeleted: async (jobId, deletedAt) => {
+      const transaction = database.transaction('jobs', 'readwrite', STRICT);
+      const summary = await transaction.store.get(jobId);
+      if (summary !== undefined) void transaction.store.put({ ...summary, deletedAt });
+      await transaction.done;
+    },
+    purge: async (jobId, deletedBefore) => {
+      const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
+      const summary = await transaction.objectStore('jobs').get(jobId);
+      const isDue = summary !== undefined && summary.deletedAt !== null && summary.deletedAt < deletedBefore;
+      if (isDue) {
+        void transaction.objectStore('jobs').delete(jobId);
+        for (const store of OF_JOB) void transaction.objectStore(store).delete(rowsOf(jobId));
+      }
+      await transaction.done;
+      return isDue;
     },
     removeJob: async (jobId) => {
-      const stores = ['jobs', 'records', 'files', 'thumbnails', 'snapshots'] as const;
-      const transaction = database.transaction(stores, 'readwrite', STRICT);
+      const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
       void transaction.objectStore('jobs').delete(jobId);
-      for (const store of ['records', 'files', 'thumbnails', 'snapshots'] as const)
-        void transaction.objectStore(store).delete(rowsOf(jobId));
+      for (const store of OF_JOB) void transaction.objectStore(store).delete(rowsOf(jobId));
       await transaction.done;
     },
     readFile: async (jobId, fileId) => (await database.get('files', [jobId, fileId]))?.bytes,

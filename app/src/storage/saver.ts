@@ -1,10 +1,17 @@
 import { joinDiffs } from '@zest/core/job/change';
 import { type Diff, EMPTY_DIFF, isEmptyDiff } from '@zest/core/job/job';
 
+import { WriteRefused } from './jobStorage.ts';
+
 export type SaveState =
   | { readonly state: 'saved' }
   | { readonly state: 'saving' }
-  | { readonly state: 'failed'; readonly full: boolean };
+  | {
+      readonly state: 'failed';
+      readonly full: boolean;
+      /** Trying again cannot help: another tab has the job, or it is gone from this browser. */
+      readonly lost?: 'taken' | 'gone';
+    };
 
 export interface Saver {
   /** Queues a change; changes made while one is being written go out together after it. */
@@ -13,6 +20,8 @@ export interface Saver {
   readonly retry: () => void;
   /** Settles when nothing is waiting, or writing failed. */
   readonly settled: () => Promise<void>;
+  /** How many records are changed and not written. */
+  readonly unsaved: () => number;
 }
 
 type Write = (diff: Diff, files: ReadonlyMap<string, Blob>) => Promise<void>;
@@ -25,17 +34,29 @@ export function createSaver(write: Write, tell: (state: SaveState) => void): Sav
   let waiting: Diff = EMPTY_DIFF;
   let files = new Map<string, Blob>();
   let running: Promise<void> | undefined;
+  /** What is being written at this moment: not on the disk yet either. */
+  let writing = 0;
+  const sizeOf = (diff: Diff, of: ReadonlyMap<string, Blob>): number =>
+    diff.added.length + diff.updated.length + diff.removed.length + of.size;
 
   const drain = async (): Promise<boolean> => {
     while (!isEmptyDiff(waiting) || files.size > 0) {
       const [diff, taken] = [waiting, files];
       [waiting, files] = [EMPTY_DIFF, new Map()];
+      writing = sizeOf(diff, taken);
       try {
         await write(diff, taken);
+        writing = 0;
       } catch (error) {
+        writing = 0;
         waiting = joinDiffs(diff, waiting);
         files = new Map([...taken, ...files]);
-        tell({ state: 'failed', full: error instanceof DOMException && error.name === 'QuotaExceededError' });
+        const full = error instanceof DOMException && error.name === 'QuotaExceededError';
+        tell({
+          state: 'failed',
+          full,
+          ...(error instanceof WriteRefused ? { lost: error.reason } : {}),
+        });
         return false;
       }
     }
@@ -63,5 +84,6 @@ export function createSaver(write: Write, tell: (state: SaveState) => void): Sav
     settled: async () => {
       while (running !== undefined) await running;
     },
+    unsaved: () => writing + sizeOf(waiting, files),
   };
 }

@@ -47,7 +47,11 @@ beforeEach(async () => {
     storage,
     now: () => 42,
     makeId,
-    locks: { take: async (_name: string, steal: boolean) => (held && !steal ? undefined : () => undefined) },
+    locks: {
+      take: async (_name: string, steal: boolean) => (held && !steal ? undefined : () => undefined),
+      askToSettle: async () => undefined,
+      onAsked: () => () => undefined,
+    },
   } as unknown as Services;
   store = createJobStore(services);
   await store.actions.openJob('job-a');

@@ -43,7 +43,10 @@ export interface JobActions {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly select: (selection: Selection | undefined) => void;
-  readonly takeOver: () => Promise<void>;
+  /** Takes the job from another tab once that has written what it has; `force` leaves behind what it could not. */
+  readonly takeOver: (force?: boolean) => Promise<Result<undefined, Problem>>;
+  /** How many changes are not on the disk. */
+  readonly unsaved: () => number;
   readonly retrySave: () => void;
   readonly settled: () => Promise<void>;
 }
@@ -70,6 +73,7 @@ export function createJobStore(services: Services): JobStore {
   const store = createStore<JobState>(() => CLOSED);
   let saver: Saver | undefined;
   let release: (() => void) | undefined;
+  let stopAnswering: (() => void) | undefined;
 
   /** Applies a diff to the job and its figures, and hands it to be saved. */
   const apply = (label: string, diff: Diff, history: History, files?: ReadonlyMap<string, Blob>): void => {
@@ -88,43 +92,76 @@ export function createJobStore(services: Services): JobStore {
     saver?.save(diff, files);
   };
 
+  const lockOf = (jobId: string): string => `job ${jobId}`;
+
+  const onLost = (): void => {
+    release = undefined;
+    store.setState({ readOnly: true });
+    // What was not written by now never will be from here: say so, and offer it as a file.
+    if (saver !== undefined && saver.unsaved() > 0)
+      store.setState({ save: { state: 'failed', full: false, lost: 'taken' } });
+  };
+
+  /** From now on this tab writes the job, and every write brings the generation it got. */
+  const becomeWriter = (jobId: string, generation: number | undefined): void => {
+    saver = createSaver(
+      async (diff, files) => {
+        const open = store.getState().open;
+        const settings = open === undefined ? undefined : settingsOf(open.job);
+        const summary = {
+          changedAt: services.now(),
+          ...(open === undefined
+            ? {}
+            : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
+          ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
+        };
+        await services.storage.saveDiff(jobId, diff, summary, files, generation);
+      },
+      (save) =>
+        store.setState(
+          save.state === 'failed' && save.lost !== undefined ? { save, readOnly: true } : { save },
+        ),
+    );
+    stopAnswering?.();
+    stopAnswering = services.locks.onAsked(lockOf(jobId), async () => {
+      // Nothing more is changed here while the other tab waits for what is left to be written.
+      store.setState({ readOnly: true });
+      await saver?.settled();
+      const unsaved = saver?.unsaved() ?? 0;
+      if (unsaved > 0) store.setState({ readOnly: false });
+      return unsaved;
+    });
+  };
+
   const actions: JobActions = {
     openJob: async (jobId) => {
       if (store.getState().open?.jobId === jobId) return;
       await actions.closeJob();
       store.setState({ ...CLOSED, loading: true });
-      release = await services.locks.take(`job ${jobId}`, false, () => store.setState({ readOnly: true }));
+      release = await services.locks.take(lockOf(jobId), false, onLost);
+      // The generation first: what is read after it cannot be changed by another tab any more.
+      const generation = release === undefined ? undefined : await services.storage.claim(jobId);
       const job = await services.storage.loadJob(jobId);
       if (job === undefined) {
         release?.();
+        release = undefined;
         store.setState({ ...CLOSED, missing: true });
         return;
       }
-      saver = createSaver(
-        async (diff, files) => {
-          const open = store.getState().open;
-          const settings = open === undefined ? undefined : settingsOf(open.job);
-          const summary = {
-            changedAt: services.now(),
-            ...(open === undefined
-              ? {}
-              : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
-            ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
-          };
-          await services.storage.saveDiff(jobId, diff, summary, files);
-        },
-        (save) => store.setState({ save }),
-      );
+      if (release !== undefined) becomeWriter(jobId, generation);
       const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
       store.setState({ ...CLOSED, open, readOnly: release === undefined });
     },
     closeJob: async () => {
       await saver?.settled();
+      stopAnswering?.();
       release?.();
       release = undefined;
       saver = undefined;
+      stopAnswering = undefined;
       store.setState(CLOSED);
     },
+    unsaved: () => saver?.unsaved() ?? 0,
     transact: (label, command, files) => {
       const { open, readOnly } = store.getState();
       if (open === undefined) throw new Error(`transact: no job is open for ${label}`);
@@ -138,16 +175,32 @@ export function createJobStore(services: Services): JobStore {
     undo: () => turn(planUndo, 'Undid'),
     redo: () => turn(planRedo, 'Redid'),
     select: (selection) => store.setState({ selection }),
-    takeOver: async () => {
+    takeOver: async (force = false) => {
       const jobId = store.getState().open?.jobId;
-      if (jobId === undefined) return;
-      release = await services.locks.take(`job ${jobId}`, true, () => store.setState({ readOnly: true }));
+      if (jobId === undefined || !store.getState().readOnly) return accept(undefined);
+      await saver?.settled();
+      const own = saver?.unsaved() ?? 0;
+      if (own > 0 && !force) return refuse({ kind: 'takeover-own', count: own });
+      const theirs = (await services.locks.askToSettle(lockOf(jobId))) ?? 0;
+      if (theirs > 0 && !force) return refuse({ kind: 'takeover-theirs', count: theirs });
+      release = await services.locks.take(lockOf(jobId), true, onLost);
+      const generation = await services.storage.claim(jobId);
       // The other tab may have changed the job since it was opened here.
       const job = await services.storage.loadJob(jobId);
-      if (job === undefined) return;
+      if (job === undefined) {
+        store.setState({ ...CLOSED, missing: true });
+        return refuse({ kind: 'job-missing' });
+      }
+      becomeWriter(jobId, generation);
       const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
       // Two steps on: whoever keeps in step by the last change must look at everything.
-      store.setState({ open, readOnly: false, revision: store.getState().revision + 2 });
+      store.setState({
+        open,
+        readOnly: false,
+        save: { state: 'saved' },
+        revision: store.getState().revision + 2,
+      });
+      return accept(undefined);
     },
     retrySave: () => saver?.retry(),
     settled: async () => saver?.settled(),

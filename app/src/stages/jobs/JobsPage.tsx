@@ -114,16 +114,13 @@ export function JobsPage() {
           templates={templates}
           onStart={(template) => setAsking(template)}
           onDelete={(template) =>
-            void services.storage.saveSummary({ ...template, deletedAt: services.now() }).then(refresh)
+            void services.storage.markDeleted(template.id, services.now()).then(refresh)
           }
         />
         {deleted.map((job) => (
           <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
             ‘{job.name}’ is deleted. It goes for good when Zest Line is next opened.
-            <Button
-              size="xs"
-              onClick={() => void services.storage.saveSummary({ ...job, deletedAt: null }).then(refresh)}
-            >
+            <Button size="xs" onClick={() => void services.storage.markDeleted(job.id, null).then(refresh)}>
               Undo
             </Button>
           </div>
@@ -245,9 +242,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
               <IconAction
                 label={`Delete ${job.name}`}
                 icon={Trash2}
-                onClick={() =>
-                  void services.storage.saveSummary({ ...job, deletedAt: services.now() }).then(refresh)
-                }
+                onClick={() => void services.storage.markDeleted(job.id, services.now()).then(refresh)}
               />
             </td>
           </tr>
