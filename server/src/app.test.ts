@@ -1,5 +1,5 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import type { Server } from 'node:http';
+import { type Server, request } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -65,7 +65,46 @@ describe('the measuring wheel', () => {
   });
 });
 
+/** A raw request: fetch does not let the Host be chosen. */
+const answerTo = (path: string, host: string): Promise<{ readonly status: number; readonly body: string }> =>
+  new Promise((resolve, reject) => {
+    const { port } = server.address() as AddressInfo;
+    request({ host: '127.0.0.1', port, path, headers: { Host: host } }, (answer) => {
+      let body = '';
+      answer.on('data', (part: Buffer) => (body += part.toString()));
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body }));
+    })
+      .on('error', reject)
+      .end();
+  });
+
 describe('the server', () => {
+  it.each(['localhost:4173', '127.0.0.1', '[::1]:80'])('answers to this machine as %s', async (host) => {
+    expect((await answerTo('/jobs', host)).status).toBe(200);
+  });
+
+  it.each(['zest.example', 'localhost.example:80', '192.168.0.4'])('does not answer to %s', async (host) => {
+    expect((await answerTo('/jobs', host)).status).toBe(421);
+  });
+
+  it.each(['/%E0%A4%A', '/assets/%E0', '/api/wheel/readings'])(
+    'says nothing of itself when %s is no request',
+    async (path) => {
+      const answer =
+        path === '/api/wheel/readings'
+          ? await fetch(base + path, {
+              method: 'POST',
+              headers: { 'Content-Type': 'application/json' },
+              body: '{',
+            })
+          : await fetch(base + path);
+      const body = await answer.text();
+      expect(answer.status).toBeGreaterThanOrEqual(400);
+      expect(body).not.toMatch(/node_modules|\bat \w|\/(?:tmp|work|home)\//);
+      expect(body.length).toBeLessThan(200);
+    },
+  );
+
   it('gives the app at every address of the app', async () => {
     for (const path of ['/', '/jobs', '/job/job-1/measure/sheet%3Aabc']) {
       const answer = await fetch(base + path);

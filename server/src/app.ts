@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import express, { type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import { type Wheel, createWheel } from './wheel/wheel.ts';
 
 /**
@@ -20,10 +20,33 @@ const CONTENT_POLICY = [
   "form-action 'self'",
 ].join('; ');
 
+/** Names of this machine to itself. A page elsewhere that points its own name here is not let in. */
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d{1,5})?$/i;
+
+/** HOST says that the server is meant to be reached from elsewhere: then any name is right. */
+const isOpened = !LOOPBACK.test(process.env['HOST'] ?? '127.0.0.1');
+
+const refuseOtherHosts: RequestHandler = (request, response, next) => {
+  if (isOpened || LOOPBACK.test(request.headers.host ?? '')) next();
+  else response.status(421).type('text/plain').send('This server answers to localhost only.');
+};
+
+/** What went wrong stays here: no stack and no path of this machine goes out. */
+const sayLittle: ErrorRequestHandler = (error: { readonly status?: number }, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  const { status = 500 } = error;
+  const known = status >= 400 && status < 500;
+  response
+    .status(known ? status : 500)
+    .type('text/plain')
+    .send(known ? 'The request was not understood.' : 'Something went wrong here. Try again.');
+};
+
 /** Serves the built app from `dist` with strict headers, and the stand-ins for outside devices. */
 export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use(refuseOtherHosts);
   app.use((_request, response, next) => {
     response.set({
       'Content-Security-Policy': CONTENT_POLICY,
@@ -49,5 +72,6 @@ export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
     if (/\.[a-z0-9]{2,8}$/i.test(request.path)) response.status(404).type('text/plain').send('Not found.');
     else response.sendFile('index.html', { root: dist, maxAge: 0 });
   });
+  app.use(sayLittle);
   return app;
 }

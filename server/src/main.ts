@@ -10,6 +10,9 @@ const wheel = createWheel();
 const server = createApp(dist, wheel).listen(port, host, () => {
   console.log(`Zest Line is open at http://${host}:${port}/`);
 });
+// A caller that never says what it wants does not keep a place.
+server.headersTimeout = 10_000;
+server.requestTimeout = 30_000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   const taken = error.code === 'EADDRINUSE';
   console.error(
