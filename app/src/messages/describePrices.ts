@@ -45,6 +45,8 @@ export function describePriceFile(problem: PriceFileProblem, name: string): stri
       return `${quote(name)} has more than ${problem.limit} rows. Split it.`;
     case 'price-file-columns':
       return `${quote(name)} has ${problem.columns} columns; ${problem.limit} are read. Leave out those that are not prices.`;
+    case 'price-file-merged':
+      return `${quote(name)} has cells merged over ${problem.cells.toLocaleString('en-US')} cells. Take the merges out, or save the prices as CSV.`;
     case 'price-file-damaged':
       return `${quote(name)} is damaged or no workbook. Save it anew as XLSX or CSV.`;
     default:

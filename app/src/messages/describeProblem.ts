@@ -1,5 +1,6 @@
 import type { ZestjobProblem } from '@zest/core/formats/zestjob/problem';
 import type { EntryProblem } from '@zest/core/formula/evaluateEntry';
+import { describeTyped } from './describeTyped.ts';
 import type { TypedProblem } from '@zest/core/formula/readTyped';
 import type { ArithmeticFailure, FormulaProblem } from '@zest/core/formula/problem';
 import type { FieldFault, JobProblem } from '@zest/core/job/problem';
@@ -27,6 +28,8 @@ export type AppProblem =
   | { readonly kind: 'takeover-theirs'; readonly count: number }
   | { readonly kind: 'save-lost'; readonly why: 'taken' | 'gone'; readonly count: number }
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
+  /** A file that was being read beside the page: too much of it, stopped by the person, or the worker died. */
+  | { readonly kind: 'reading-ended'; readonly why: 'too-long' | 'canceled' | 'died' }
   | { readonly kind: 'clipboard' }
   | { readonly kind: 'worker-unknown'; readonly text: string }
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
@@ -112,34 +115,6 @@ function describeFormula(problem: FormulaProblem): string {
     default:
       return unreachable(problem);
   }
-}
-
-/** One sentence for a typed figure, whatever cell it was typed in. */
-function describeTyped(problem: TypedProblem): string {
-  const text = quote(problem.text.trim());
-  switch (problem.kind) {
-    case 'typed-mark':
-      return `${text}: this job writes numbers the other way. Did you mean ${problem.meant.join(' or ')}?`;
-    case 'typed-not-a-number':
-      return `${text} isn't a number. Type a figure such as ${problem.example}, or arithmetic such as 2 * ${problem.example}.`;
-    case 'typed-percent':
-      return `${text} is a percentage. Type an amount here.`;
-    case 'typed-currency':
-      return `${text} is in another currency; this job is in ${problem.currency}. Convert it first.`;
-    case 'typed-range':
-      return `${text} isn't possible here. ${describeRange(problem.least, problem.most)}`;
-    case 'typed-drawing':
-      return `${text} would be meters. Did you mean ${problem.millimeters}? Type the unit with it.`;
-    default:
-      return unreachable(problem);
-  }
-}
-
-function describeRange(least: number, most: number): string {
-  const [from, to] = [least, most].map((limit) => limit.toLocaleString('en-US'));
-  if (!Number.isFinite(least) && !Number.isFinite(most)) return 'Type a whole number.';
-  if (!Number.isFinite(most)) return `Type ${from} or more.`;
-  return Number.isFinite(least) ? `Type something from ${from} to ${to}.` : `Type ${to} or less.`;
 }
 
 const suggest = (near: readonly string[]): string =>
@@ -352,6 +327,10 @@ function describeOther(problem: Other): string {
         : `This job was removed from this browser. ${plural(problem.count, 'change')} made here can't be saved. Export the job to keep it.`;
     case 'file-too-large':
       return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
+    case 'reading-ended':
+      return problem.why === 'canceled'
+        ? 'Reading was stopped. Nothing was imported.'
+        : `Reading ${problem.why === 'too-long' ? 'took too long and was stopped' : 'stopped: the file asks for more than this browser has'}. Nothing was imported. Split the file, or save it in a simpler form.`;
     case 'clipboard':
       return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
     case 'worker-unknown':

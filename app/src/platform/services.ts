@@ -1,9 +1,11 @@
-import { wrap } from 'comlink';
+import { type Remote, wrap } from 'comlink';
 import { createIdMaker, type MakeId } from '@zest/core/job/id';
 import { openDatabase } from '../storage/database.ts';
 import { type JobStorage, createJobStorage } from '../storage/jobStorage.ts';
+import type { JobWorker } from '../workers/jobProtocol.ts';
+import { createGuardedWorker } from './guardedWorker.ts';
 import type { MarksWorker } from '../workers/marksProtocol.ts';
-import type { SheetWorker } from '../workers/sheetProtocol.ts';
+import type { OpenAnswer, SheetWorker } from '../workers/sheetProtocol.ts';
 import { type Locks, createBrowserLocks } from './locks.ts';
 
 /** The browser, as the app needs it; each part has a stand-in for tests. */
@@ -12,6 +14,8 @@ export interface Services {
   readonly now: () => number;
   readonly makeId: MakeId;
   readonly sheets: SheetWorker;
+  /** Rejects with WorkerEnded where reading takes too long or is stopped. */
+  readonly readJobFile: (file: Blob, stop?: AbortSignal) => ReturnType<JobWorker['read']>;
   readonly createMarksWorker: () => MarksWorker & { readonly end: () => void };
   readonly locks: Locks;
   readonly download: (name: string, blob: Blob) => void;
@@ -39,17 +43,40 @@ function createMarksWorker(): MarksWorker & { readonly end: () => void } {
   };
 }
 
+/** Longer than any drawing takes that can be worked with; after it the worker is ended. */
+const PAGE_BUDGET_MS = 40_000;
+const JOB_BUDGET_MS = 180_000;
+
 function createSheetWorker(): SheetWorker {
-  const worker = new Worker(new URL('../workers/sheet.worker.ts', import.meta.url), { type: 'module' });
-  const remote = wrap<SheetWorker>(worker);
+  const guarded = createGuardedWorker<SheetWorker>(
+    () => new Worker(new URL('../workers/sheet.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const ask = <Value>(call: (remote: Remote<SheetWorker>) => Promise<Value>): Promise<Value> =>
+    guarded.ask(call, PAGE_BUDGET_MS);
   return {
-    open: (fileId, bytes) => remote.open(fileId, bytes),
-    close: (fileId) => remote.close(fileId),
-    page: (fileId, index) => remote.page(fileId, index) as Promise<never>,
-    texts: (sheet) => remote.texts(sheet as never) as Promise<never>,
-    lineWork: (sheet) => remote.lineWork(sheet as never) as Promise<never>,
-    render: (sheet, tile) => remote.render(sheet as never, tile) as Promise<ImageBitmap>,
+    open: (fileId, bytes) => ask<OpenAnswer>((remote) => remote.open(fileId, bytes)),
+    close: (fileId) => ask((remote) => remote.close(fileId)),
+    page: (fileId, index) => ask((remote) => remote.page(fileId, index) as Promise<never>),
+    texts: (sheet) => ask((remote) => remote.texts(sheet as never) as Promise<never>),
+    lineWork: (sheet) => ask((remote) => remote.lineWork(sheet as never) as Promise<never>),
+    render: (sheet, tile) => ask((remote) => remote.render(sheet as never, tile) as Promise<ImageBitmap>),
   };
+}
+
+/** Reads a job file in a worker of its own, which ends with it. */
+async function readJobFile(file: Blob, stop?: AbortSignal): ReturnType<Services['readJobFile']> {
+  const guarded = createGuardedWorker<JobWorker>(
+    () => new Worker(new URL('../workers/job.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  try {
+    return await guarded.ask(
+      (remote) => remote.read(file) as ReturnType<JobWorker['read']>,
+      JOB_BUDGET_MS,
+      stop,
+    );
+  } finally {
+    guarded.end();
+  }
 }
 
 const random = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) / 2 ** 32;
@@ -61,6 +88,7 @@ export async function createServices(): Promise<Services> {
     now: () => Date.now(),
     makeId: createIdMaker(random),
     sheets: createSheetWorker(),
+    readJobFile,
     createMarksWorker,
     locks: createBrowserLocks(),
     download: downloadBlob,

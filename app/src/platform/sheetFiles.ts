@@ -3,6 +3,7 @@ import type { Placing, Sheet } from '@zest/core/job/records/sheet';
 import { placingsOf } from '@zest/core/takeoff/placing';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
 import type { PlacedSheet, Tile } from '../workers/sheetProtocol.ts';
+import { WorkerEnded } from './guardedWorker.ts';
 import type { Services } from './services.ts';
 
 /** Sheets as pictures; files are opened in the worker the first time they are needed. */
@@ -40,6 +41,8 @@ function ensureOpen(services: Services, jobId: string, fileId: string): Promise<
       async (blob) => blob !== undefined && (await services.sheets.open(fileId, await blob.arrayBuffer())).ok,
     );
   files.set(fileId, opening);
+  // What failed is tried again the next time it is asked for.
+  opening.catch(() => files.delete(fileId));
   return opening;
 }
 
@@ -51,19 +54,31 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
       if (await ensureOpen(services, jobId, placing.fileId)) placings.push(placing);
     return { placings, tone: sheet.tone };
   };
-  const render = async (sheet: Sheet, tile: Tile): Promise<ImageBitmap> => {
-    const placed = await ensurePlaced(sheet);
-    if (placed.placings.length === 0) throw new Error(`render: ${sheet.fileId} cannot be opened`);
-    return services.sheets.render(placed, tile);
+  /** A worker that was ended has none of the files open any more: the next who asks opens them again. */
+  const asking = async <Value>(
+    sheet: Sheet,
+    ask: (placed: PlacedSheet) => Promise<Value>,
+  ): Promise<Value> => {
+    try {
+      return await ask(await ensurePlaced(sheet));
+    } catch (error) {
+      if (error instanceof WorkerEnded) opened.delete(services);
+      throw error;
+    }
   };
+  const render = (sheet: Sheet, tile: Tile): Promise<ImageBitmap> =>
+    asking(sheet, (placed) => {
+      if (placed.placings.length === 0) throw new Error(`render: ${sheet.fileId} cannot be opened`);
+      return services.sheets.render(placed, tile);
+    });
   return {
     render,
-    lineWork: async (sheet) => services.sheets.lineWork(await ensurePlaced(sheet)),
+    lineWork: (sheet) => asking(sheet, (placed) => services.sheets.lineWork(placed)),
     texts: (sheet) => {
       const read = textsRead.get(services) ?? new Map<string, Promise<readonly SheetText[]>>();
       textsRead.set(services, read);
       const key = `${jobId} ${pictureKey(sheet)}`;
-      const reading = read.get(key) ?? ensurePlaced(sheet).then((placed) => services.sheets.texts(placed));
+      const reading = read.get(key) ?? asking(sheet, (placed) => services.sheets.texts(placed));
       read.set(key, reading);
       // What failed is tried again the next time it is asked for.
       reading.catch(() => read.delete(key));

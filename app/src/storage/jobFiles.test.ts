@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { describe, expect, it } from '@jest/globals';
 import { removeSheet } from '@zest/core/job/commands/removeWith';
 import { restoreJob } from '@zest/core/job/commands/restore';
+import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { createIdMaker } from '@zest/core/job/id';
 import { type Job, applyDiff, createJob, listRecords } from '@zest/core/job/job';
 import { createChance, createTestJob } from '@zest/core/testing/job';
@@ -21,6 +22,17 @@ function value<Value>(
   return result.value;
 }
 
+/** What the worker does, on the spot. */
+async function readHere(file: Blob): ReturnType<Services['readJobFile']> {
+  const read = readZestjob(new Uint8Array(await file.arrayBuffer()));
+  if (!read.ok) return read;
+  const files = [...read.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])] as const);
+  return {
+    ok: true,
+    value: { records: [...listRecords(read.value.job)], files, snapshots: read.value.snapshots },
+  };
+}
+
 let databases = 0;
 /** A job of which a state was kept, and whose only sheet was removed since. */
 async function createSheetless(): Promise<{ services: Services; jobId: string }> {
@@ -29,6 +41,7 @@ async function createSheetless(): Promise<{ services: Services; jobId: string }>
     storage,
     now: () => 5,
     makeId: createIdMaker(createChance(31)),
+    readJobFile: readHere,
   } as unknown as Services;
   const jobId = value(await keepJob(services, job, drawings));
   const records = [...listRecords(job)];

@@ -7,6 +7,7 @@ import { type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
 import { type NewJob, startJob } from '@zest/core/library/startJob';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
+import { WorkerEnded } from '../platform/guardedWorker.ts';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
 import { totalOf } from '../stores/jobStore.ts';
@@ -74,13 +75,18 @@ export async function importJob(
   services: Services,
   file: Blob,
   template?: { readonly folder: string },
+  stop?: AbortSignal,
 ): Done<string> {
   if (file.size > FILE_LIMIT) return refuse({ kind: 'file-too-large', bytes: file.size, limit: FILE_LIMIT });
-  const content = readZestjob(new Uint8Array(await file.arrayBuffer()));
-  if (!content.ok) return content;
-  const files = new Map([...content.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])]));
-  const kept = await keepJob(services, content.value.job, files, template, content.value.snapshots);
-  return kept;
+  try {
+    const content = await services.readJobFile(file, stop);
+    if (!content.ok) return content;
+    const { records, files, snapshots } = content.value;
+    return await keepJob(services, createJob(records), new Map(files), template, snapshots);
+  } catch (error) {
+    if (error instanceof WorkerEnded) return refuse({ kind: 'reading-ended', why: error.reason });
+    throw error;
+  }
 }
 
 async function readFiles(

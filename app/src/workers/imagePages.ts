@@ -1,3 +1,4 @@
+import { TIFF_PAGE_LIMIT, isSoundTiff } from '@zest/core/formats/image/checkTiff';
 import { PIXEL_LIMIT, readImageSize } from '@zest/core/formats/image/readImageSize';
 import type { Placing } from '@zest/core/job/records/sheet';
 import UTIF from 'utif2';
@@ -6,8 +7,6 @@ import type { OpenAnswer, PageInfo, Tile } from './sheetProtocol.ts';
 
 /** Dots an inch that are assumed of a photo or a scan that does not say. */
 const USUAL_DPI = 150;
-/** Pages of one TIFF. */
-const TIFF_PAGE_LIMIT = 200;
 
 interface ImagePage {
   readonly widthPt: number;
@@ -50,6 +49,8 @@ export async function openImages(fileId: string, bytes: ArrayBuffer): Promise<Op
 }
 
 function openTiff(fileId: string, bytes: ArrayBuffer, dpi: number | undefined): OpenAnswer {
+  // Checked before it is decoded: directories that lead in a ring would be followed for ever.
+  if (!isSoundTiff(new Uint8Array(bytes))) return { ok: false, problem: { kind: 'image-damaged' } };
   let pages: readonly ImagePage[];
   try {
     const directories = UTIF.decode(bytes).slice(0, TIFF_PAGE_LIMIT);

@@ -1,5 +1,6 @@
 import type { CellValue, Workbook } from 'exceljs';
 import Papa from 'papaparse';
+import { type XlsxProblem, checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 
 /** What is taken in at most. A list beyond it is split where it came from. */
@@ -19,6 +20,8 @@ export type PriceFileProblem =
   | { readonly kind: 'price-file-large'; readonly limit: number }
   | { readonly kind: 'price-file-rows'; readonly limit: number }
   | { readonly kind: 'price-file-columns'; readonly columns: number; readonly limit: number }
+  /** Merges that cover so many cells that no one can have meant them. */
+  | { readonly kind: 'price-file-merged'; readonly cells: number }
   | { readonly kind: 'price-file-damaged' };
 
 type Read = Result<readonly PriceSheet[], PriceFileProblem>;
@@ -76,8 +79,21 @@ export function cellText(value: CellValue): string {
   return '';
 }
 
+const priceProblem = (problem: XlsxProblem): PriceFileProblem => {
+  switch (problem.kind) {
+    case 'xlsx-damaged':
+      return { kind: 'price-file-damaged' };
+    case 'xlsx-too-large':
+      return { kind: 'price-file-large', limit: problem.limit };
+    case 'xlsx-merged':
+      return { kind: 'price-file-merged', cells: problem.cells };
+  }
+};
+
 /** Every sheet of a workbook. Of merged cells the first has the text, and the others are empty. */
 export async function readXlsx(bytes: ArrayBuffer, onProgress: OnProgress = () => undefined): Promise<Read> {
+  const checked = checkXlsx(new Uint8Array(bytes));
+  if (!checked.ok) return refuse(priceProblem(checked.problem));
   const { default: ExcelJS } = await import('exceljs');
   const book: Workbook = new ExcelJS.Workbook();
   try {

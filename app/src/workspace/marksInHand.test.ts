@@ -1,3 +1,4 @@
+import { freeLocks } from '../testing/locks.ts';
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { put } from '@zest/core/job/change';
@@ -54,7 +55,7 @@ beforeEach(async () => {
     storage,
     now: () => 1,
     makeId,
-    locks: { take: async () => () => undefined },
+    locks: freeLocks,
   } as unknown as Services;
   const jobs = createJobStore(services);
   await jobs.actions.openJob('job-a');

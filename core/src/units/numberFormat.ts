@@ -56,7 +56,10 @@ export function parseNumber(text: string, format: NumberFormat): number | undefi
   if (ungrouped === undefined) return undefined;
   const joined = fraction === '' ? ungrouped : `${ungrouped}.${fraction}`;
   if (!plainNumber.test(joined)) return undefined;
-  return negative ? -Number(joined) : Number(joined);
+  const value = Number(joined);
+  // Three hundred digits are no figure that anything can be reckoned with.
+  if (!Number.isFinite(value)) return undefined;
+  return negative ? -value : value;
 }
 
 function ungroup(whole: string, format: NumberFormat): string | undefined {

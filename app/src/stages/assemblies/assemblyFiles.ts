@@ -7,6 +7,7 @@ import {
   readAssemblyRows,
   writeAssemblyRows,
 } from '@zest/core/formats/assemblies/rows';
+import { checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
 import type { MakeId } from '@zest/core/job/id';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { describeProblem } from '../../messages/describeProblem.ts';
@@ -47,6 +48,7 @@ function cellText(value: unknown): string {
 }
 
 async function readWorkbook(bytes: ArrayBuffer): Promise<readonly Rows[] | undefined> {
+  if (!checkXlsx(new Uint8Array(bytes)).ok) return undefined;
   const { default: ExcelJS } = await import('exceljs');
   const book: Workbook = new ExcelJS.Workbook();
   try {

@@ -25,6 +25,8 @@ export function JobsPage() {
   /** A new job is asked for: from the template, or with what ships. */
   const [asking, setAsking] = useState<JobSummary | true | undefined>();
   const [busy, setBusy] = useState<string | undefined>();
+  /** Set while a file is being read, which can be stopped. */
+  const reading = useRef<AbortController | undefined>(undefined);
   const chooser = useRef<HTMLInputElement>(null);
   const refresh = useCallback(async () => {
     const all = await services.storage.listJobs();
@@ -41,7 +43,11 @@ export function JobsPage() {
     return done.ok;
   };
   const onImport = async (file: File | undefined): Promise<void> => {
-    if (file !== undefined) await settle(`Reading ${file.name}`, importJob(services, file));
+    if (file !== undefined) {
+      reading.current = new AbortController();
+      await settle(`Reading ${file.name}`, importJob(services, file, undefined, reading.current.signal));
+      reading.current = undefined;
+    }
     if (chooser.current !== null) chooser.current.value = '';
   };
   const all = jobs?.filter(({ deletedAt }) => deletedAt === null) ?? [];
@@ -78,6 +84,11 @@ export function JobsPage() {
           {busy === undefined ? null : (
             <span role="status" className="soft">
               {busy}…
+              {busy.startsWith('Reading') ? (
+                <button type="button" className="link" onClick={() => reading.current?.abort()}>
+                  Stop
+                </button>
+              ) : null}
             </span>
           )}
           <Button size="sm" variant="outline" onClick={() => chooser.current?.click()}>

@@ -1,3 +1,4 @@
+import { WorkerEnded } from '../../platform/guardedWorker.ts';
 import type { Id } from '@zest/core/job/id';
 import { type Job, orderAfter } from '@zest/core/job/job';
 import { type Command, put } from '@zest/core/job/change';
@@ -45,7 +46,7 @@ export async function planDrawings(
   const image = sniffImage(new Uint8Array(await file.slice(0, 8).arrayBuffer()));
   if (image === undefined && !(await looksLikePdf(file))) return refuse({ kind: 'pdf-not-pdf' });
   const fileId = services.makeId('file');
-  const opened = await services.sheets.open(fileId, await file.arrayBuffer());
+  const opened = await openWithin(services, fileId, file);
   if (!opened.ok) return refuse(opened.problem);
   const { pageCount } = opened;
   if (pageCount === 0) return refuse({ kind: 'pdf-no-pages' });
@@ -65,7 +66,8 @@ export async function planDrawings(
           ? { ...page, ...levels.of(page.title) }
           : { ...page, title: nameOfScan(file.name, pageIndex, pageCount) },
       );
-    } catch {
+    } catch (error) {
+      if (error instanceof WorkerEnded) return refuse({ kind: 'reading-ended', why: error.reason });
       await drop();
       return refuse({ kind: 'pdf-damaged' });
     }
@@ -90,6 +92,19 @@ export async function planDrawings(
     count: pageCount,
     firstSheet: first.id,
   });
+}
+
+type Opened =
+  { readonly ok: true; readonly pageCount: number } | { readonly ok: false; readonly problem: Problem };
+
+/** A drawing that takes too much is told by name; the worker it held is ended. */
+async function openWithin(services: Services, fileId: string, file: Blob): Promise<Opened> {
+  try {
+    return await services.sheets.open(fileId, await file.arrayBuffer());
+  } catch (error) {
+    if (!(error instanceof WorkerEnded)) throw error;
+    return { ok: false, problem: { kind: 'reading-ended', why: error.reason } };
+  }
 }
 
 /** Levels by name: those of the job, and new ones as titles name them. */

@@ -1,0 +1,8 @@
+import type { Locks } from '../platform/locks.ts';
+
+/** Locks of a browser with one tab. */
+export const freeLocks: Locks = {
+  take: async () => () => undefined,
+  askToSettle: async () => undefined,
+  onAsked: () => () => undefined,
+};
