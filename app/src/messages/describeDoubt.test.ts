@@ -32,6 +32,11 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'pinned-far', pinned: 500, flowing: 720, unit: 'ft²' }, /Pinned at 500.*720.* ft² flow/],
   [{ rule: 'price-old', date: '2026-01-05', days: 324 }, /2026-01-05, 324 days ago/],
   [{ rule: 'price-old', date: '2026-11-24', days: 1 }, /1 day ago/],
+  [
+    { rule: 'quote-beside-lines', company: 'Mudlark', section: 'Sitework', lines: 1, cost: 41250 },
+    /Mudlark.*Sitework.*1 line of our own there, \$412\.50, is in the bid too/,
+  ],
+  [{ rule: 'quote-open', company: 'Mudlark', missing: ['Disposal', 'Fees'] }, /leaves out Disposal, Fees/],
   [{ rule: 'quote-expired', company: 'Mudlark', validUntil: '2026-11-20' }, /Mudlark.*2026-11-20/],
   [
     { rule: 'yardstick-out', each: 231.4, low: '150', high: '220', of: 'price', unit: 'ft²' },

@@ -2,6 +2,9 @@
 import type { UnitSystem } from '../units/format.ts';
 import { type Content, SIZES, component, input, pick } from './build.ts';
 
+/** The stud that fits: as deep as the wall is built, and no shorter than it is between its three plates. */
+const STUDS = { family: 'Studs', by: { depth: 'stud_depth', length: 'height - 3 * 1.5 in' } } as const;
+
 /**
  * Plates, studs, door framing and board of a stud partition. Common practice: two top plates and one
  * bottom plate less the doors; a stud per spacing and one more at every end, corner and tee; two
@@ -21,11 +24,30 @@ function studPartition(system: UnitSystem): Content {
   ];
   return {
     name: 'Stud partition',
-    description: 'Plates, studs, door framing, board on one or both faces, taping and the labor for it.',
+    description:
+      'Plates, studs, door framing, board on one or both faces, taping and the labor for it. Screws, cement, tape and compound are for the net sheets, before waste.',
     measures: 'run',
     inputs: [
       input('height', 'Wall height?', length, height),
       input('spacing', 'Stud spacing?', small, pick(system, '16', '450'), 'center to center', spacings),
+      input(
+        'stud_depth',
+        'Which studs?',
+        small,
+        pick(system, '5.5', '139.7'),
+        'their depth as dressed',
+        pick(
+          system,
+          [
+            { label: '2x4', value: '3.5' },
+            { label: '2x6', value: '5.5' },
+          ],
+          [
+            { label: '38 x 89', value: '88.9' },
+            { label: '38 x 140', value: '139.7' },
+          ],
+        ),
+      ),
       input('doors', 'How many doors in these walls?', '', '0', 'a figure, or count(doors)'),
       input('door_width', 'Width of all these doors together?', length, '0'),
       input('extra_studs', 'Further studs, for blocking and backing?', '', '0'),
@@ -43,19 +65,22 @@ function studPartition(system: UnitSystem): Content {
         ['3', stick],
       ),
       component('top_plates', 'Top plates, two', 'material', length, '2 * length', 'FR-PLT-6', ['3', stick]),
-      component(
-        'studs',
-        'Studs with ends, corners and tees',
-        'material',
-        'ea',
-        'ceil(length / spacing) + ends + corners + tees + extra_studs',
-        'FR-STD-6',
-        ['5', '1'],
-      ),
-      component('jamb_studs', 'Jamb studs, two a door', 'material', 'ea', '2 * doors', 'FR-STD-6', [
-        '0',
-        '1',
-      ]),
+      {
+        ...component(
+          'studs',
+          'Studs with ends, corners and tees',
+          'material',
+          'ea',
+          'ceil(length / spacing) + ends + corners + tees + extra_studs',
+          '',
+          ['5', '1'],
+        ),
+        sizing: STUDS,
+      },
+      {
+        ...component('jamb_studs', 'Jamb studs, two a door', 'material', 'ea', '2 * doors', '', ['0', '1']),
+        sizing: STUDS,
+      },
       component(
         'headers',
         'Headers',

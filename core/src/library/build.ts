@@ -80,7 +80,8 @@ interface Price {
 /** A component with the item that prices it. */
 export interface PricedPart {
   readonly component: Component;
-  readonly item: BookItem;
+  /** One, or the items of a family of which its sizes choose one. */
+  readonly items: readonly BookItem[];
 }
 
 /** Prices are for these, whatever the units of the job: one book, one figure for one thing. */
@@ -105,14 +106,20 @@ const priced = (
   bought: Bought,
 ): PricedPart => ({
   component: component(key, name, itemKind(item), unit, formula, code, bought),
-  item,
+  items: [item],
 });
 
 /** A part that applies only while a comparison holds. */
-export const onlyWhere = (when: string, { component: part, item }: PricedPart): PricedPart => ({
+export const onlyWhere = (when: string, { component: part, items }: PricedPart): PricedPart => ({
   component: { ...part, when },
-  item,
+  items,
 });
+
+/** A part with more said of its component: a factor on its hours, spares, the least that is bought. */
+export const withMore = (
+  more: Pick<Component, 'hoursFactor' | 'spares' | 'minimum' | 'wasteOn'>,
+  { component: part, items }: PricedPart,
+): PricedPart => ({ component: { ...part, ...more }, items });
 
 /** A part that the price book has an item for. Throws where it has none. */
 export function booked(key: string, named: Named, formula: string, bought: Bought = AS_FIGURED): PricedPart {
@@ -129,10 +136,14 @@ export function part(
   price: Price,
   bought: Bought = AS_FIGURED,
 ): PricedPart {
-  const [code, description, unit] = named;
+  const [code] = named;
   if (BOOK.has(code)) throw new Error(`part: ${code} is in the price book, with a price of its own`);
+  return priced(key, named, formula, itemOf(named, price), bought);
+}
+
+function itemOf([code, description, unit]: Named, price: Price): BookItem {
   const { material = '', hours = '', craft, equipment = '', subcontract = '', basis = 1 } = price;
-  const item: BookItem = {
+  return {
     code,
     description,
     unit: PRICED_IN[unit] ?? unit,
@@ -147,8 +158,49 @@ export function part(
     date: '2026-10-01',
     group: '',
   };
-  return priced(key, named, formula, item, bought);
 }
+
+/** Which family a part is looked for in, and by what. */
+interface BySize {
+  readonly family: string;
+  /** The sizes that are asked for, as formulas over the answers. */
+  readonly by: Readonly<Record<string, string>>;
+}
+
+/** A part whose item follows from the sizes asked for, with the whole family of items. */
+export function sized(
+  key: string,
+  [name, unit]: readonly [name: string, unit: string],
+  formula: string,
+  { family, by }: BySize,
+  items: readonly BookItem[],
+  bought: Bought = AS_FIGURED,
+): PricedPart {
+  const [first] = items;
+  if (first === undefined) throw new Error(`sized: the family ${family} has no items`);
+  const own = component(key, name, itemKind(first), unit, formula, '', bought);
+  return { component: { ...own, sizing: { family, by } }, items: items.map((item) => ({ ...item, family })) };
+}
+
+/** The items of a family that the price book has. */
+export function bookFamily(family: string): readonly BookItem[] {
+  const found = PRICE_BOOK.filter((item) => item.family === family);
+  if (found.length === 0) throw new Error(`bookFamily: the price book has no family ${family}`);
+  return found;
+}
+
+/** Items of a family in steps of one size, each with its own invented price. */
+export const inSteps = (
+  code: string,
+  name: string,
+  unit: string,
+  size: string,
+  steps: readonly (readonly [suffix: string, label: string, size: string, price: Price])[],
+): readonly BookItem[] =>
+  steps.map(([suffix, label, value, price]) => ({
+    ...itemOf([`${code}-${suffix}`, `${name} ${label}`, unit], price),
+    sizes: { [size]: value },
+  }));
 
 interface Further {
   readonly inner?: Assembly['inner'];
@@ -169,6 +221,26 @@ interface Shelf extends Further {
   readonly parts: readonly PricedPart[];
 }
 
+/** Questions whose answer is divided by: none may be nothing. */
+const DIVIDES =
+  /spacing|rows|tape_each|tube|pour|course_height|courses|exposure|cover|face|per_|hangers|staples|side_|^board$/;
+/** An answer this many times the usual one is a slip of the unit, not a building. */
+const MOST_TIMES = 40;
+
+/** A plain figure is held to a range: never below nothing, and never so large that a unit must be wrong. */
+function withLimits(each: AssemblyInput): AssemblyInput {
+  const usual = Number(each.value);
+  const { choices, key, unit, min, max } = each;
+  if (choices.length > 0 || !/^[\d.]+$/.test(each.value)) return each;
+  const least = min ?? (DIVIDES.test(key) && usual > 0 ? String(Number((usual / 20).toPrecision(1))) : '0');
+  const beyond = usual > 0 ? usual * MOST_TIMES : unit === '' || unit === '%' ? 1000 : 100;
+  return {
+    ...each,
+    min: least,
+    max: max ?? String(unit === '%' ? Math.max(usual, 200) : Number(beyond.toPrecision(2))),
+  };
+}
+
 export function assemblyOf({
   parts,
   tags = '',
@@ -177,9 +249,14 @@ export function assemblyOf({
   version = 1,
   ...content
 }: Shelf): LibraryAssembly {
-  const byCode = new Map(parts.map(({ item }) => [item.code, { ...item, group: item.group || trade }]));
+  const byCode = new Map(
+    parts.flatMap(({ items }) =>
+      items.map((item) => [item.code, { ...item, group: item.group || trade }] as const),
+    ),
+  );
   return {
     ...content,
+    inputs: content.inputs.map(withLimits),
     trade,
     tags,
     tables,

@@ -60,8 +60,10 @@ const item = (
   { hours = '', craft, equipment = '', subcontract = '' }: Extra = {},
 ): BookItem => {
   const [supplier = '', date = ''] = SUPPLIERS[group] ?? [];
+  const [family, sizes] = SIZES[code] ?? [];
   const costs = { material, laborHours: hours, equipment, subcontract, other: '' };
-  return { group, code, description, unit, basis, ...costs, craft: craft ?? null, supplier, date };
+  const bySize = family === undefined || sizes === undefined ? {} : { family, sizes };
+  return { group, code, description, unit, basis, ...costs, craft: craft ?? null, supplier, date, ...bySize };
 };
 
 type Row = readonly [
@@ -82,6 +84,43 @@ const laborer = (hours: string): Extra => ({ hours, craft: 'laborer' });
 const mason = (hours: string): Extra => ({ hours, craft: 'mason' });
 const dug = (hours: string, equipment: string): Extra => ({ hours, craft: 'operator', equipment });
 
+/** Items of the book that differ in their sizes: the smallest that is big enough is taken. */
+const SIZES: Readonly<Record<string, readonly [family: string, sizes: Readonly<Record<string, string>>]>> = {
+  ...Object.fromEntries(
+    (
+      [
+        ['FR-STD-4', '3.5', '92.625 in'],
+        ['FR-STD-4-9', '3.5', '9 ft'],
+        ['FR-STD-4L', '3.5', '10 ft'],
+        ['FR-STD-4-12', '3.5', '12 ft'],
+        ['FR-STD-4-14', '3.5', '14 ft'],
+        ['FR-STD-4-16', '3.5', '16 ft'],
+        ['FR-STD-6-8', '5.5', '92.625 in'],
+        ['FR-STD-6', '5.5', '9 ft'],
+        ['FR-STD-6-10', '5.5', '10 ft'],
+        ['FR-STD-6L', '5.5', '12 ft'],
+        ['FR-STD-6-14', '5.5', '14 ft'],
+        ['FR-STD-6-16', '5.5', '16 ft'],
+        ['FR-STD-6-20', '5.5', '20 ft'],
+      ] as const
+    ).map(([code, depth, length]) => [code, ['Studs', { depth: `${depth} in`, length }]]),
+  ),
+  'FR-HDR-6': ['Header stock, two ply', { depth: '5.5 in' }],
+  'FR-HDR-8': ['Header stock, two ply', { depth: '7.25 in' }],
+  'FR-HDR-10': ['Header stock, two ply', { depth: '9.25 in' }],
+  'FR-HDR-12': ['Header stock, two ply', { depth: '11.25 in' }],
+  // Nominal weights: ASTM A615, table 1 (from memory).
+  'CN-BAR-3': ['Reinforcing bars', { weight: '0.376 lb/ft' }],
+  'CN-BAR-4': ['Reinforcing bars', { weight: '0.668 lb/ft' }],
+  'CN-BAR-5': ['Reinforcing bars', { weight: '1.043 lb/ft' }],
+  'CN-BAR-6': ['Reinforcing bars', { weight: '1.502 lb/ft' }],
+  'CN-BAR-7': ['Reinforcing bars', { weight: '2.044 lb/ft' }],
+  'CN-BAR-8': ['Reinforcing bars', { weight: '2.67 lb/ft' }],
+  'BD-58-8': ['Board 5/8 in', { length: '8 ft' }],
+  'BD-58-10': ['Board 5/8 in', { length: '10 ft' }],
+  'BD-58-12': ['Board 5/8 in', { length: '12 ft' }],
+};
+
 export const PRICE_BOOK: readonly BookItem[] = [
   ...group('Framing', [
     ['FR-PLT-4', 'Plate 2x4, per foot', 'ft', 1000, '468.00'],
@@ -92,7 +131,17 @@ export const PRICE_BOOK: readonly BookItem[] = [
     ['FR-STD-4L', 'Stud 2x4, 10 ft', 'ea', 1, '5.12'],
     ['FR-STD-6', 'Stud 2x6, 9 ft', 'ea', 1, '6.94'],
     ['FR-STD-6L', 'Stud 2x6, 12 ft', 'ea', 1, '9.85'],
+    ['FR-STD-4-9', 'Stud 2x4, 9 ft', 'ea', 1, '4.55'],
+    ['FR-STD-4-12', 'Stud 2x4, 12 ft', 'ea', 1, '6.70'],
+    ['FR-STD-4-14', 'Stud 2x4, 14 ft', 'ea', 1, '8.35'],
+    ['FR-STD-4-16', 'Stud 2x4, 16 ft', 'ea', 1, '10.20'],
+    ['FR-STD-6-8', 'Stud 2x6, precut 92-5/8 in', 'ea', 1, '5.88'],
+    ['FR-STD-6-10', 'Stud 2x6, 10 ft', 'ea', 1, '7.95'],
+    ['FR-STD-6-14', 'Stud 2x6, 14 ft', 'ea', 1, '12.10'],
+    ['FR-STD-6-16', 'Stud 2x6, 16 ft', 'ea', 1, '14.60'],
+    ['FR-STD-6-20', 'Stud 2x6, 20 ft', 'ea', 1, '21.80'],
     ['FR-STD-8', 'Stud 2x8, 12 ft', 'ea', 1, '13.40'],
+    ['FR-HDR-12', 'Header stock 2x12, two ply, per foot', 'ft', 1, '4.52'],
     ['FR-HDR-6', 'Header stock 2x6, two ply, per foot', 'ft', 1, '1.92'],
     ['FR-HDR-8', 'Header stock 2x8, two ply, per foot', 'ft', 1, '2.76'],
     ['FR-HDR-10', 'Header stock 2x10, two ply, per foot', 'ft', 1, '3.58'],
@@ -129,6 +178,9 @@ export const PRICE_BOOK: readonly BookItem[] = [
     ['CN-VB-15', 'Vapor barrier 15 mil', 'ft²', 1000, '160.00', laborer('3')],
     ['CN-WWM-6', 'Welded wire mesh 6x6 W2.9', 'ft²', 100, '38.50', { hours: '0.6', craft: 'ironworker' }],
     ['CN-WWM-4', 'Welded wire mesh 4x4 W4', 'ft²', 100, '57.20', { hours: '0.7', craft: 'ironworker' }],
+    ['CN-BAR-3', 'Reinforcing bar No. 3', 'lb', 1, '0.82', { hours: '0.0078', craft: 'ironworker' }],
+    ['CN-BAR-7', 'Reinforcing bar No. 7', 'lb', 1, '0.79', { hours: '0.0050', craft: 'ironworker' }],
+    ['CN-BAR-8', 'Reinforcing bar No. 8', 'lb', 1, '0.80', { hours: '0.0048', craft: 'ironworker' }],
     ['CN-BAR-4', 'Reinforcing bar No. 4', 'lb', 1, '0.79', { hours: '0.0062', craft: 'ironworker' }],
     ['CN-BAR-5', 'Reinforcing bar No. 5', 'lb', 1, '0.78', { hours: '0.0058', craft: 'ironworker' }],
     ['CN-BAR-6', 'Reinforcing bar No. 6', 'lb', 1, '0.78', { hours: '0.0054', craft: 'ironworker' }],
@@ -186,6 +238,7 @@ export const PRICE_BOOK: readonly BookItem[] = [
     ['BD-12-8', 'Board 1/2 in, 4x8', 'sheet', 1, '14.60'],
     ['BD-12-12', 'Board 1/2 in, 4x12', 'sheet', 1, '21.70'],
     ['BD-58-8', 'Board 5/8 in, 4x8', 'sheet', 1, '17.90'],
+    ['BD-58-10', 'Board 5/8 in, 4x10', 'sheet', 1, '22.20'],
     ['BD-58-12', 'Board 5/8 in, 4x12', 'sheet', 1, '26.60'],
     ['BD-58-MR', 'Board 5/8 in moisture resistant, 4x8', 'sheet', 1, '23.40'],
     ['BD-CEM', 'Cement board 1/2 in, 3x5', 'sheet', 1, '18.20', { hours: '0.55', craft: 'boarder' }],

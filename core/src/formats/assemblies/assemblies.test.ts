@@ -113,7 +113,13 @@ describe('a pack of assemblies', () => {
     expect(types.filter((type) => type === 'assembly')).toHaveLength(1);
     expect(types.filter((type) => type === 'table')).toHaveLength(1);
     const codes = new Set(packed.flatMap((record) => (record.type === 'item' ? [record.code] : [])));
-    expect(codes).toEqual(new Set(conduit.components.map(({ itemCode }) => itemCode)));
+    const families = new Set(conduit.components.map(({ sizing }) => sizing?.family));
+    const wanted = [...source.item.values()].filter(
+      ({ code, family }) =>
+        conduit.components.some(({ itemCode }) => itemCode === code) || families.has(family ?? 'none'),
+    );
+    expect(codes).toEqual(new Set(wanted.map(({ code }) => code)));
+    expect(codes.size).toBeGreaterThan(30);
     expect(packed.flatMap((record) => (record.type === 'craft' ? [record.name] : []))).toEqual([
       'Electrician',
     ]);

@@ -44,6 +44,8 @@ const COMPONENT_COLUMNS = [
   'Cost code',
   'Waste acts on',
   'Hours times',
+  'Family',
+  'Sizes',
 ] as const;
 
 const KIND_NAMES = { run: 'runs', area: 'areas', count: 'counts', slope: 'roof slopes' } as const;
@@ -116,6 +118,10 @@ const componentRow = (assembly: string, each: Component): readonly string[] => [
   each.costCode ?? '',
   each.wasteOn?.join(', ') ?? '',
   each.hoursFactor ?? '',
+  each.sizing?.family ?? '',
+  Object.entries(each.sizing?.by ?? {})
+    .map(([key, formula]) => `${key} = ${formula}`)
+    .join('; '),
 ];
 
 /** Why a row was left out; rows are counted as in the sheet. */
@@ -269,6 +275,16 @@ function readQuestion(draft: Draft, row: Row): AssemblyInput {
   };
 }
 
+/** `trade_size = size * 1 in; depth = 4 in`: the sizes an item of the family is looked for by. */
+function sizingOf(family: string, sizes: string): Pick<Component, 'sizing'> {
+  if (family === '') return {};
+  const by = sizes.split(';').flatMap((each) => {
+    const at = each.indexOf('=');
+    return at < 0 ? [] : [[each.slice(0, at).trim(), each.slice(at + 1).trim()] as const];
+  });
+  return { sizing: { family, by: Object.fromEntries(by) } };
+}
+
 /** `material, labor`, in any order; words that are no kind of cost are passed over by the schema. */
 function wasteOnOf(text: string): Pick<Component, 'wasteOn'> {
   const kinds = text
@@ -296,6 +312,7 @@ function readComponent(draft: Draft, row: Row, kind: Component['kind']): Compone
     ...optional('costCode', row.get('Cost code')),
     ...optional('hoursFactor', row.get('Hours times')),
     ...wasteOnOf(row.get('Waste acts on')),
+    ...sizingOf(row.get('Family'), row.get('Sizes')),
     ...(isYes(row.get('Rounded over the job')) ? { roundAt: 'job' as const } : {}),
     ...(isYes(row.get('For each mark')) ? { per: 'mark' as const } : {}),
   };

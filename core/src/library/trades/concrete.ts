@@ -1,9 +1,21 @@
 // data: concrete of the trade library
-import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import {
+  booked,
+  type Maker,
+  SIZES,
+  YES_NO,
+  assemblyOf,
+  bookFamily,
+  choice,
+  input,
+  part,
+  pick,
+  sized,
+} from '../build.ts';
 import type { UnitSystem } from '../../units/format.ts';
 
 /** Nominal weights: ASTM A615 table 1 in lb/ft; BS 4449 and EN 10080 in kg/m (both from memory). */
-const bars = (system: UnitSystem) =>
+export const bars = (system: UnitSystem) =>
   pick(
     system,
     choice(
@@ -23,31 +35,34 @@ const bars = (system: UnitSystem) =>
       ['25 mm', '3.85'],
     ),
   );
+/** The unit bars are weighed in by their length. */
+export const barUnit = (system: UnitSystem): string => pick(system, 'lb/ft', 'kg/m');
+/** Which bar, as its weight: what is priced and weighed follows from it. */
+export const barInput = (system: UnitSystem, key: string, question: string, us: string, metric: string) =>
+  input(key, question, barUnit(system), pick(system, us, metric), 'weight of a length of it', bars(system));
 const barInputs = (system: UnitSystem, count: string) => [
   input('bars', 'How many bars along it?', '', count),
-  input(
-    'bar_weight',
-    'Which bar?',
-    '',
-    pick(system, '1.043', '0.888'),
-    'weight of a length of it',
-    bars(system),
-  ),
+  barInput(system, 'bar_weight', 'Which bar?', '1.043', '0.888'),
 ];
-const barFormula = (system: UnitSystem): string =>
-  `length * bars * bar_weight * ${pick(system, '1 lb / 1 ft', '1 kg / 1 m')}`;
+/** Bars by weight, priced by their size. */
+export const steel = (
+  system: UnitSystem,
+  formula: string,
+  { key = 'steel', name = 'Reinforcing bars', weight = 'bar_weight', waste = '7' } = {},
+) =>
+  sized(
+    key,
+    [name, SIZES[system].mass],
+    formula,
+    { family: 'Reinforcing bars', by: { weight } },
+    bookFamily('Reinforcing bars'),
+    [waste, ''],
+  );
 
 const concretePart = (volume: string, formula: string) =>
   booked('concrete', ['CN-RM-40', 'Ready-mix concrete', volume], formula, ['10', '0.25']);
 const placing = (volume: string) => booked('place', ['LB-PLACE', 'Place concrete', volume], 'concrete');
-const barPart = (system: UnitSystem) =>
-  part(
-    'steel',
-    ['CN-BAR', 'Reinforcing bars', SIZES[system].mass],
-    barFormula(system),
-    { material: '0.92', hours: '0.01', craft: 'ironworker' },
-    ['7', ''],
-  );
+const barPart = (system: UnitSystem) => steel(system, 'length * bars * bar_weight');
 
 /** Computed: width times depth along the way; forms stand on both sides. */
 const stripFooting: Maker = (system) => {
@@ -92,7 +107,7 @@ const stripFooting: Maker = (system) => {
 };
 
 const padFooting: Maker = (system) => {
-  const { small, area, volume, mass } = SIZES[system];
+  const { small, area, volume } = SIZES[system];
   return assemblyOf({
     trade: 'Concrete',
     name: 'Pad footing',
@@ -104,14 +119,7 @@ const padFooting: Maker = (system) => {
       input('side_b', 'Width of a pad?', small, pick(system, '48', '1200')),
       input('depth', 'Depth of a pad?', small, pick(system, '18', '500')),
       input('bars_each_way', 'Bars each way?', '', '5'),
-      input(
-        'bar_weight',
-        'Which bar?',
-        '',
-        pick(system, '1.043', '0.888'),
-        'weight of a length of it',
-        bars(system),
-      ),
+      barInput(system, 'bar_weight', 'Which bar?', '1.043', '0.888'),
     ],
     parts: [
       concretePart(volume, 'count * side_a * side_b * depth'),
@@ -125,13 +133,7 @@ const padFooting: Maker = (system) => {
           craft: 'carpenter',
         },
       ),
-      part(
-        'steel',
-        ['CN-BAR', 'Reinforcing bars', mass],
-        `count * bars_each_way * (side_a + side_b) * bar_weight * ${pick(system, '1 lb / 1 ft', '1 kg / 1 m')}`,
-        { material: '0.92', hours: '0.01', craft: 'ironworker' },
-        ['7', ''],
-      ),
+      steel(system, 'count * bars_each_way * (side_a + side_b) * bar_weight'),
       placing(volume),
     ],
   });
@@ -172,11 +174,10 @@ const concreteWall: Maker = (system) => {
         { material: '96.00', basis: 100 },
         ['5', '1'],
       ),
-      part(
+      booked(
         'steel',
-        ['CN-BAR', 'Reinforcing bars', SIZES[system].mass],
+        ['CN-BAR-5', 'Reinforcing bars', SIZES[system].mass],
         `length * height * thickness * steel_rate * ${pick(system, '1 lb / 1 yd³', '1 kg / 1 m³')}`,
-        { material: '0.92', hours: '0.01', craft: 'ironworker' },
         ['7', ''],
       ),
       placing(volume),
@@ -202,14 +203,7 @@ const column: Maker = (system) => {
       input('side_b', 'Length of the other side?', small, pick(system, '12', '300')),
       input('height', 'Height of a column?', length, pick(system, '12', '3.6')),
       input('bars', 'Bars up it?', '', '4'),
-      input(
-        'bar_weight',
-        'Which bar?',
-        '',
-        pick(system, '1.502', '1.58'),
-        'weight of a length of it',
-        bars(system),
-      ),
+      barInput(system, 'bar_weight', 'Which bar?', '1.502', '1.58'),
     ],
     parts: [
       concretePart(volume, 'count * side_a * side_b * height'),
@@ -223,13 +217,7 @@ const column: Maker = (system) => {
           craft: 'carpenter',
         },
       ),
-      part(
-        'steel',
-        ['CN-BAR', 'Reinforcing bars', SIZES[system].mass],
-        `count * bars * height * bar_weight * ${pick(system, '1 lb / 1 ft', '1 kg / 1 m')}`,
-        { material: '0.92', hours: '0.01', craft: 'ironworker' },
-        ['10', ''],
-      ),
+      steel(system, 'count * bars * height * bar_weight', { waste: '10' }),
       placing(volume),
     ],
   });
@@ -252,6 +240,12 @@ const concreteBeam: Maker = (system) => {
       ...barInputs(system, '5'),
       input('hung', 'Does it hang above ground?', '', '1', 'a grade beam needs no soffit form', YES_NO),
     ],
+    checks: [
+      {
+        when: 'max(slab_left, slab_right) > depth',
+        text: 'The slab is thicker than the beam is deep: {max(slab_left, slab_right)} against {depth}. The depth is over all, the slab with it.',
+      },
+    ],
     parts: [
       concretePart(volume, 'length * width * depth'),
       part('soffit', ['CN-FRM-SF', 'Soffit form', area], 'if(hung = 1, 1, 0) * length * width', {
@@ -262,7 +256,7 @@ const concreteBeam: Maker = (system) => {
       part(
         'sides',
         ['CN-FRM-SD', 'Side forms', area],
-        'length * ((depth - slab_left) + (depth - slab_right))',
+        'length * (max(0 * depth, depth - slab_left) + max(0 * depth, depth - slab_right))',
         {
           material: '1.45',
           hours: '0.1',
@@ -302,7 +296,7 @@ const foundationDrain: Maker = (system) => {
         { material: '0.98', hours: '0.03', craft: 'laborer' },
         ['5', '10'],
       ),
-      part('elbows', ['SW-PRF-EL', 'Elbows', 'ea'], 'corners', { material: '4.15' }, ['0', '1']),
+      part('elbows', ['SW-PRF-EL', 'Elbows', 'ea'], 'bends', { material: '4.15' }, ['0', '1']),
       part('gravel', ['SW-GRV', 'Drain gravel', volume], 'length * width * depth', { material: '44.00' }, [
         '5',
         '',

@@ -6,9 +6,12 @@ import {
   YES_NO,
   assemblyOf,
   choice,
+  inSteps,
   input,
   part,
   pick,
+  sized,
+  withMore,
 } from '../build.ts';
 
 /**
@@ -56,6 +59,55 @@ const CONDUITS = choice(
   ['1 1/2"', '1.5'],
   ['2"', '2'],
 );
+
+const TRADE_SIZES = [
+  ['050', '1/2 in', '0.5 in'],
+  ['075', '3/4 in', '0.75 in'],
+  ['100', '1 in', '1 in'],
+  ['125', '1-1/4 in', '1.25 in'],
+  ['150', '1-1/2 in', '1.5 in'],
+  ['200', '2 in', '2 in'],
+] as const;
+const BY_SIZE = (family: string) => ({ family, by: { trade_size: 'size * 1 in' } });
+
+/** Fittings for each trade size, at invented prices. */
+const FITTINGS = (code: string, name: string, prices: readonly number[]) =>
+  inSteps(
+    code,
+    name,
+    'ea',
+    'trade_size',
+    TRADE_SIZES.map(([suffix, label, size], i) => [
+      suffix,
+      label,
+      size,
+      { material: (prices[i] ?? 0).toFixed(2) },
+    ]),
+  );
+
+/** Thin-wall conduit for 100 ft, invented. */
+const CONDUIT_ITEMS = inSteps(
+  'EL-CON',
+  'Thin-wall conduit',
+  'ft',
+  'trade_size',
+  TRADE_SIZES.map(([suffix, label, size], i) => [
+    suffix,
+    label,
+    size,
+    { material: ['78.00', '128.00', '205.00', '318.00', '402.00', '545.00'][i] ?? '', basis: 100 },
+  ]),
+);
+
+/** Building wire for 1000 ft by the area of it with its insulation, invented prices. */
+const WIRE_ITEMS = inSteps('EL-WIR', 'Building wire', 'ft', 'area', [
+  ['12', 'No. 12', '0.0133 in²', { material: '198.00', basis: 1000 }],
+  ['10', 'No. 10', '0.0211 in²', { material: '302.00', basis: 1000 }],
+  ['8', 'No. 8', '0.0366 in²', { material: '495.00', basis: 1000 }],
+  ['6', 'No. 6', '0.0507 in²', { material: '762.00', basis: 1000 }],
+  ['3', 'No. 3', '0.0973 in²', { material: '1480.00', basis: 1000 }],
+  ['3-0', '3/0', '0.2679 in²', { material: '4260.00', basis: 1000 }],
+]);
 
 /**
  * Conduit comes in sticks of 10 ft and is fastened every 10 ft and within 3 ft of each box (NFPA 70,
@@ -110,50 +162,70 @@ const conduitRun: Maker = (system) => {
       ),
     ],
     parts: [
-      part('conduit', ['EL-CON', 'Conduit', length], 'length', { material: '128.00', basis: 100 }, [
+      sized('conduit', ['Conduit', length], 'length', BY_SIZE('Conduit'), CONDUIT_ITEMS, [
         '0',
         pick(system, '10', '3'),
       ]),
-      part(
+      sized(
         'couplings',
-        ['EL-CPL', 'Couplings', 'ea'],
+        ['Couplings', 'ea'],
         `max(0, ceil(length / ${stick}) - count)`,
-        { material: '0.96' },
-        ['5', '1'],
+        BY_SIZE('Conduit couplings'),
+        FITTINGS('EL-CPL', 'Coupling', [0.62, 0.96, 1.45, 2.3, 3.1, 4.6]),
       ),
-      part('connectors', ['EL-CNR', 'Connectors, two a run', 'ea'], '2 * count', { material: '0.88' }, [
-        '5',
-        '1',
-      ]),
-      part('straps', ['EL-STR', 'Straps', 'ea'], `ceil(length / ${stick}) + count`, { material: '0.41' }, [
-        '5',
-        '1',
-      ]),
-      part('elbows', ['EL-ELB', 'Elbows', 'ea'], 'corners + spare_elbows', { material: '3.85' }, ['0', '1']),
-      part(
+      sized(
+        'connectors',
+        ['Connectors, two a run', 'ea'],
+        '2 * count',
+        BY_SIZE('Conduit connectors'),
+        FITTINGS('EL-CNR', 'Connector', [0.55, 0.88, 1.35, 2.1, 2.9, 4.2]),
+      ),
+      sized(
+        'straps',
+        ['Straps', 'ea'],
+        `ceil(length / ${stick}) + count`,
+        BY_SIZE('Conduit straps'),
+        FITTINGS('EL-STR', 'Strap', [0.32, 0.41, 0.55, 0.78, 0.95, 1.3]),
+      ),
+      sized(
+        'elbows',
+        ['Elbows', 'ea'],
+        'bends + spare_elbows',
+        BY_SIZE('Conduit elbows'),
+        FITTINGS('EL-ELB', 'Elbow', [2.6, 3.85, 5.9, 9.4, 12.8, 18.5]),
+      ),
+      sized(
         'wire',
-        ['EL-WIR', 'Conductors', length],
+        ['Conductors', length],
         'conductors * (length + 2 * tail * count)',
-        { material: '285.00', basis: 1000 },
+        { family: 'Building wire', by: { area: 'wire_area' } },
+        WIRE_ITEMS,
         ['5', ''],
       ),
-      part(
+      sized(
         'ground_wire',
-        ['EL-GND', 'Ground wire', length],
+        ['Ground wire', length],
         'ground * (length + 2 * tail * count)',
-        { material: '198.00', basis: 1000 },
+        { family: 'Building wire', by: { area: 'ground_area' } },
+        WIRE_ITEMS,
         ['5', ''],
       ),
-      part('run_labor', ['LB-CON', 'Run conduit', length], 'length * difficulty * (0.6 + 0.4 * size)', {
-        hours: '4.2',
-        craft: 'electrician',
-        basis: 100,
-      }),
-      part(
-        'pull',
-        ['LB-PULL', 'Pull conductors', length],
-        '(conductors + ground) * (length + 2 * tail * count) * difficulty',
-        { hours: '0.7', craft: 'electrician', basis: 100 },
+      withMore(
+        { hoursFactor: 'difficulty * (0.6 + 0.4 * size)' },
+        part('run_labor', ['LB-CON', 'Run conduit', length], 'length', {
+          hours: '4.2',
+          craft: 'electrician',
+          basis: 100,
+        }),
+      ),
+      withMore(
+        { hoursFactor: 'difficulty' },
+        part(
+          'pull',
+          ['LB-PULL', 'Pull conductors', length],
+          '(conductors + ground) * (length + 2 * tail * count)',
+          { hours: '0.7', craft: 'electrician', basis: 100 },
+        ),
       ),
     ],
   });
@@ -181,9 +253,9 @@ const fixtures: Maker = (system) =>
         ['EL-BOX-4', 'Box, 4 in', 'ea'],
         'count',
         { material: '2.95', hours: '0.16', craft: 'electrician' },
-        ['3', '1'],
+        ['0', '1'],
       ),
-      part('ring', ['EL-RNG', 'Ring', 'ea'], 'count', { material: '1.35' }, ['3', '1']),
+      part('ring', ['EL-RNG', 'Ring', 'ea'], 'count', { material: '1.35' }, ['0', '1']),
       part('whip', ['EL-WHP', 'Flexible whip', SIZES[system].length], 'count * whip', { material: '1.42' }, [
         '5',
         '',
@@ -193,9 +265,9 @@ const fixtures: Maker = (system) =>
         ['EL-FLX', 'Whip connectors, two each', 'ea'],
         '2 * count',
         { material: '0.79' },
-        ['3', '1'],
+        ['0', '1'],
       ),
-      part('lamp', ['EL-LMP', 'Lamps', 'ea'], 'count * lamps', { material: '6.20' }, ['2', '1']),
+      part('lamp', ['EL-LMP', 'Lamps', 'ea'], 'count * lamps', { material: '6.20' }, ['0', '1']),
     ],
   });
 
@@ -239,15 +311,15 @@ const devices: readonly Maker[] = DEVICES.map(
             ['EL-BOX-D', 'Device box', 'ea'],
             'count',
             { material: '2.10', hours: '0.14', craft: 'electrician' },
-            ['3', '1'],
+            ['0', '1'],
           ),
-          part('ring', ['EL-RNG-D', 'Device ring', 'ea'], 'count', { material: '1.20' }, ['3', '1']),
+          part('ring', ['EL-RNG-D', 'Device ring', 'ea'], 'count', { material: '1.20' }, ['0', '1']),
           part(
             'plate',
             ['EL-PLT', 'Cover plate', 'ea'],
             'count',
             { material: '0.68', hours: '0.03', craft: 'electrician' },
-            ['3', '1'],
+            ['0', '1'],
           ),
           part(
             'screws',

@@ -1,5 +1,5 @@
 // data: irrigation of the trade library
-import { type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
+import { type Maker, SIZES, assemblyOf, choice, inSteps, input, part, pick, sized } from '../build.ts';
 
 /** Common practice: a tee and an adapter a sprinkler, and spares for small fittings that break. */
 const sprinklers: Maker = () =>
@@ -30,10 +30,40 @@ const sprinklers: Maker = () =>
         { material: '0.72' },
         ['0', '1'],
       ),
-      part('risers', ['IR-RIS', 'Riser', 'ea'], 'count', { material: '2.30' }, ['3', '1']),
+      part('risers', ['IR-RIS', 'Riser', 'ea'], 'count', { material: '2.30' }, ['0', '1']),
       part('tape', ['IR-TAP', 'Thread tape', 'roll'], 'count / tape_each', { material: '1.10' }, ['0', '1']),
     ],
   });
+
+const PIPE_SIZES = [
+  ['075', '3/4 in', '0.75 in'],
+  ['100', '1 in', '1 in'],
+  ['150', '1-1/2 in', '1.5 in'],
+  ['200', '2 in', '2 in'],
+] as const;
+const BY_PIPE = (family: string) => ({ family, by: { size: 'pipe_size' } });
+
+/** Pipe by size, invented prices; a larger pipe takes longer to lay. */
+const PIPES = inSteps('IR-PIP', 'Irrigation pipe', 'ft', 'size', [
+  ['075', '3/4 in', '0.75 in', { material: '0.59', hours: '0.018', craft: 'fitter' }],
+  ['100', '1 in', '1 in', { material: '0.74', hours: '0.02', craft: 'fitter' }],
+  ['150', '1-1/2 in', '1.5 in', { material: '1.18', hours: '0.024', craft: 'fitter' }],
+  ['200', '2 in', '2 in', { material: '1.63', hours: '0.029', craft: 'fitter' }],
+]);
+
+const PIPE_FITTINGS = (code: string, name: string, prices: readonly number[]) =>
+  inSteps(
+    code,
+    name,
+    'ea',
+    'size',
+    PIPE_SIZES.map(([suffix, label, size], i) => [
+      suffix,
+      label,
+      size,
+      { material: (prices[i] ?? 0).toFixed(2) },
+    ]),
+  );
 
 /** Common practice: a trench 1 ft wide and 1.5 ft deep along every pipe; an end cap at every dead end. */
 const irrigationPipe: Maker = (system) => {
@@ -47,34 +77,53 @@ const irrigationPipe: Maker = (system) => {
     measures: 'run',
     inputs: [
       input(
-        'price_factor',
+        'pipe_size',
         'Size of the pipe?',
-        '',
-        '1',
-        'against 1 in',
-        choice(['3/4"', '0.8'], ['1"', '1'], ['1 1/2"', '1.6'], ['2"', '2.2']),
+        small,
+        pick(system, '1', '25.4'),
+        'inside, nominal',
+        pick(
+          system,
+          choice(['3/4"', '0.75'], ['1"', '1'], ['1 1/2"', '1.5'], ['2"', '2']),
+          choice(['20 mm', '19.05'], ['25 mm', '25.4'], ['40 mm', '38.1'], ['50 mm', '50.8']),
+        ),
       ),
       input('trench_width', 'Width of the trench?', small, pick(system, '12', '300')),
       input('trench_depth', 'Depth of the trench?', small, pick(system, '18', '450')),
     ],
     parts: [
-      part(
-        'pipe',
-        ['IR-PIP', 'Irrigation pipe, by size', length],
-        'length * price_factor',
-        { material: '0.74', hours: '0.02', craft: 'fitter' },
-        ['5', pick(system, '20', '6')],
-      ),
-      part(
+      sized('pipe', ['Irrigation pipe, by size', length], 'length', BY_PIPE('Irrigation pipe'), PIPES, [
+        '5',
+        pick(system, '20', '6'),
+      ]),
+      sized(
         'couplings',
-        ['IR-CPL', 'Couplings', 'ea'],
+        ['Couplings', 'ea'],
         `max(0, ceil(length / ${stick}) - count)`,
-        { material: '0.55' },
-        ['5', '1'],
+        BY_PIPE('Irrigation couplings'),
+        PIPE_FITTINGS('IR-CPL', 'Coupling', [0.42, 0.55, 0.98, 1.4]),
       ),
-      part('tees', ['IR-TEE', 'Tee', 'ea'], 'tees', { material: '1.15' }, ['5', '1']),
-      part('elbows', ['IR-ELB', 'Elbow', 'ea'], 'corners', { material: '0.95' }, ['5', '1']),
-      part('caps', ['IR-CAP', 'End cap', 'ea'], 'ends', { material: '0.60' }, ['5', '1']),
+      sized(
+        'tees',
+        ['Tee', 'ea'],
+        'tees',
+        BY_PIPE('Irrigation tees'),
+        PIPE_FITTINGS('IR-PTE', 'Tee', [0.85, 1.15, 2.05, 2.9]),
+      ),
+      sized(
+        'elbows',
+        ['Elbow', 'ea'],
+        'bends',
+        BY_PIPE('Irrigation elbows'),
+        PIPE_FITTINGS('IR-ELB', 'Elbow', [0.7, 0.95, 1.7, 2.4]),
+      ),
+      sized(
+        'caps',
+        ['End cap', 'ea'],
+        'ends',
+        BY_PIPE('Irrigation end caps'),
+        PIPE_FITTINGS('IR-CAP', 'End cap', [0.45, 0.6, 1.05, 1.5]),
+      ),
       part(
         'cement',
         ['IR-CEM', 'Pipe cement', 'can'],
@@ -112,7 +161,7 @@ const valves: Maker = (system) =>
         hours: '0.3',
         craft: 'laborer',
       }),
-      part('unions', ['IR-UNI', 'Unions, two a valve', 'ea'], '2 * count', { material: '3.10' }, ['5', '1']),
+      part('unions', ['IR-UNI', 'Unions, two a valve', 'ea'], '2 * count', { material: '3.10' }, ['0', '1']),
       part(
         'wire',
         ['IR-WIR', 'Control wire', SIZES[system].length],

@@ -33,6 +33,7 @@ const pipeTrench: Maker = (system) => {
       input('wall', 'Wall of the pipe?', small, pick(system, '1.5', '25'), '', [], { group: 'Pipe' }),
       input('depth', 'Depth of the trench, middle?', length, pick(system, '6', '1.8'), '', [], {
         group: 'Trench',
+        min: pick(system, '0.5', '0.15'),
       }),
       input('width', 'Width at the bottom?', length, pick(system, '4', '1.2'), '', [], { group: 'Trench' }),
       input('flare', 'Wider at the top, each side?', length, '0', 'of sloped sides', [], { group: 'Trench' }),

@@ -1,11 +1,9 @@
 // data: further concrete and masonry of the trade library
 import { type Maker, SIZES, YES_NO, assemblyOf, booked, input, onlyWhere, part, pick } from '../build.ts';
-
-/** Weight of a bar, ASTM A615 table 1, lb/ft, and EN 10080, kg/m (from memory). */
-const BAR = { us: '1.043 lb/ft', metric: '1.58 kg/m' } as const;
+import { barInput, steel } from './concrete.ts';
 
 const gradeBeam: Maker = (system) => {
-  const { small, volume, area, mass } = SIZES[system];
+  const { small, volume, area } = SIZES[system];
   return assemblyOf({
     trade: 'Concrete',
     name: 'Grade beam',
@@ -19,7 +17,9 @@ const gradeBeam: Maker = (system) => {
       input('depth', 'Depth of the beam?', small, pick(system, '24', '600'), '', [], {
         min: pick(system, '6', '150'),
       }),
-      input('bars', 'How many long bars?', '', '4', pick(system, 'No. 5', '16 mm')),
+      input('bars', 'How many long bars?', '', '4'),
+      barInput(system, 'bar_weight', 'Which long bars?', '1.043', '1.58'),
+      barInput(system, 'tie_weight', 'Which ties?', '0.668', '0.888'),
       input('tie_spacing', 'Spacing of the ties?', small, pick(system, '12', '300'), '', [], {
         min: pick(system, '2', '50'),
       }),
@@ -29,12 +29,13 @@ const gradeBeam: Maker = (system) => {
       booked('concrete', ['CN-RM-40', 'Concrete', volume], 'length * width * depth', ['10', '']),
       booked('place', ['LB-PLACE', 'Place concrete', volume], 'length * width * depth'),
       booked('forms', ['CN-FF', 'Side forms, set and strip', area], '2 * length * depth'),
-      booked('steel', ['CN-BAR-5', 'Long bars', mass], `bars * length * (1 + lap) * ${BAR[system]}`),
-      booked(
-        'ties',
-        ['CN-BAR-4', 'Ties', mass],
-        `(ceil(length / tie_spacing) + count) * 2 * (width + depth) * ${pick(system, '0.668 lb/ft', '0.888 kg/m')}`,
-      ),
+      steel(system, 'bars * length * (1 + lap) * bar_weight', { name: 'Long bars', waste: '0' }),
+      steel(system, '(ceil(length / tie_spacing) + count) * 2 * (width + depth) * tie_weight', {
+        key: 'ties',
+        name: 'Ties',
+        weight: 'tie_weight',
+        waste: '0',
+      }),
     ],
     note:
       '{length} of grade beam, {width} by {depth}, {concrete, ' + `${volume}` + '} of concrete before waste.',
@@ -54,7 +55,7 @@ const gradeBeam: Maker = (system) => {
 };
 
 const thickenedEdge: Maker = (system) => {
-  const { small, volume, mass, length } = SIZES[system];
+  const { small, volume, length } = SIZES[system];
   return assemblyOf({
     trade: 'Concrete',
     name: 'Thickened slab edge',
@@ -65,6 +66,7 @@ const thickenedEdge: Maker = (system) => {
       input('more', 'How much deeper than the slab?', small, pick(system, '10', '250')),
       input('bottom', 'Width at the bottom?', small, pick(system, '12', '300')),
       input('slope', 'Width of the slope?', small, pick(system, '10', '250')),
+      barInput(system, 'bar_weight', 'Which bars?', '1.043', '1.58'),
     ],
     parts: [
       booked('concrete', ['CN-RM-40', 'Concrete', volume], 'length * more * (bottom + slope / 2)', [
@@ -72,14 +74,14 @@ const thickenedEdge: Maker = (system) => {
         '',
       ]),
       booked('place', ['LB-PLACE', 'Place concrete', volume], 'length * more * (bottom + slope / 2)'),
-      booked('steel', ['CN-BAR-5', 'Two bars', mass], `2 * length * ${BAR[system]}`, ['8', '']),
+      steel(system, '2 * length * bar_weight', { name: 'Two bars', waste: '8' }),
       booked('form', ['CN-EF-12', 'Edge form', length], 'length'),
     ],
   });
 };
 
 const slabBars: Maker = (system) => {
-  const { small, mass } = SIZES[system];
+  const { small } = SIZES[system];
   return assemblyOf({
     trade: 'Concrete',
     name: 'Bars in a slab',
@@ -92,13 +94,13 @@ const slabBars: Maker = (system) => {
       }),
       input('layers', 'How many mats?', '', '1', '', [], { min: '1', max: '4' }),
       input('lap', 'Laps?', '%', '8'),
+      barInput(system, 'bar_weight', 'Which bars?', '0.668', '0.888'),
     ],
     parts: [
-      booked(
-        'steel',
-        ['CN-BAR-4', 'Bars, both ways', mass],
-        `layers * 2 * net_area / spacing * (1 + lap) * ${pick(system, '0.668 lb/ft', '0.888 kg/m')}`,
-      ),
+      steel(system, 'layers * 2 * net_area / spacing * (1 + lap) * bar_weight', {
+        name: 'Bars, both ways',
+        waste: '0',
+      }),
       booked(
         'chairs',
         ['CN-CHAIR', 'Bar chairs', 'ea'],
@@ -114,7 +116,8 @@ const elevatedSlab: Maker = (system) => {
   return assemblyOf({
     trade: 'Concrete',
     name: 'Suspended slab',
-    description: 'Concrete, soffit forms with shores and edge forms of a slab above ground.',
+    description:
+      'Concrete, bars both ways, soffit forms with shores, edge forms and finish of a slab above ground.',
     tags: 'elevated deck shoring formwork',
     measures: 'area',
     inputs: [
@@ -123,6 +126,12 @@ const elevatedSlab: Maker = (system) => {
         max: pick(system, '40', '1000'),
       }),
       input('pump', 'Pumped?', '', '1', '', YES_NO),
+      barInput(system, 'bar_weight', 'Which bars?', '1.043', '1.58'),
+      input('bar_spacing', 'Spacing of the bars?', small, pick(system, '12', '300'), 'both ways', [], {
+        min: pick(system, '3', '75'),
+      }),
+      input('mats', 'How many mats of bars?', '', '2', '', [], { min: '0', max: '4' }),
+      input('finished', 'Is the top troweled?', '', '1', '', YES_NO),
     ],
     parts: [
       booked('concrete', ['CN-RM-45', 'Concrete', volume], 'net_area * thickness', ['10', '']),
@@ -134,6 +143,11 @@ const elevatedSlab: Maker = (system) => {
       }),
       booked('edge', ['CN-EF-12', 'Edge forms', length], 'perimeter'),
       onlyWhere('pump = 1', booked('pumping', ['CN-PUMP', 'Pump', volume], 'concrete * 1.1')),
+      steel(system, 'mats * 2 * net_area / bar_spacing * bar_weight', {
+        name: 'Bars, both ways',
+        waste: '10',
+      }),
+      onlyWhere('finished = 1', booked('finish', ['LB-TROWEL', 'Trowel finish and cure', area], 'net_area')),
     ],
   });
 };
@@ -207,14 +221,17 @@ const pumping: Maker = (system) => {
 };
 
 const bondBeam: Maker = (system) => {
-  const { volume, mass } = SIZES[system];
+  const { volume } = SIZES[system];
   return assemblyOf({
     trade: 'Masonry',
     name: 'Bond beam',
     description: 'A course of bond beam blocks, grouted, with two bars.',
     tags: 'course grout block lintel',
     measures: 'run',
-    inputs: [input('courses', 'How many courses?', '', '1', '', [], { min: '1', max: '20' })],
+    inputs: [
+      input('courses', 'How many courses?', '', '1', '', [], { min: '1', max: '20' }),
+      barInput(system, 'bar_weight', 'Which bars?', '1.043', '1.58'),
+    ],
     parts: [
       booked(
         'blocks',
@@ -228,10 +245,7 @@ const bondBeam: Maker = (system) => {
         `courses * length / ${pick(system, '16 in', '400 mm')} * ${pick(system, '0.25 ft³', '0.007 m³')}`,
         ['10', ''],
       ),
-      booked('steel', ['CN-BAR-5', 'Two bars a course', mass], `2 * courses * length * ${BAR[system]}`, [
-        '8',
-        '',
-      ]),
+      steel(system, '2 * courses * length * bar_weight', { name: 'Two bars a course', waste: '8' }),
     ],
   });
 };

@@ -1,5 +1,42 @@
 // data: walls and floors of the trade library
-import { booked, type Maker, SIZES, assemblyOf, choice, input, part, pick } from '../build.ts';
+import type { UnitSystem } from '../../units/format.ts';
+import {
+  booked,
+  type Maker,
+  SIZES,
+  assemblyOf,
+  bookFamily,
+  choice,
+  inSteps,
+  input,
+  part,
+  pick,
+  sized,
+} from '../build.ts';
+
+/** The stud that fits: as deep as the wall is built, and no shorter than it is between its three plates. */
+const STUDS = {
+  family: 'Studs',
+  by: { depth: 'stud_depth', length: 'height - 3 * 1.5 in' },
+} as const;
+
+const studDepth = (system: UnitSystem, us: string, metric: string) =>
+  input(
+    'stud_depth',
+    'Which studs?',
+    SIZES[system].small,
+    pick(system, us, metric),
+    'their depth as dressed',
+    pick(system, choice(['2x4', '3.5'], ['2x6', '5.5']), choice(['38 x 89', '88.9'], ['38 x 140', '139.7'])),
+  );
+
+/** Header stock by its depth as dressed, a ply; invented prices. */
+const HEADERS = inSteps('FR-HDR1', 'Header stock, a ply,', 'ft', 'depth', [
+  ['6', '2x6', '5.5 in', { material: '0.96', hours: '0.02', craft: 'carpenter' }],
+  ['8', '2x8', '7.25 in', { material: '1.38', hours: '0.0225', craft: 'carpenter' }],
+  ['10', '2x10', '9.25 in', { material: '1.79', hours: '0.025', craft: 'carpenter' }],
+  ['12', '2x12', '11.25 in', { material: '2.26', hours: '0.028', craft: 'carpenter' }],
+]);
 
 /**
  * An outer wall of studs. Common practice: two top plates and one bottom plate, a stud per spacing and
@@ -16,6 +53,7 @@ const outerWall: Maker = (system) => {
     inputs: [
       input('height', 'Wall height?', length, height),
       input('spacing', 'Stud spacing?', small, pick(system, '16', '400'), 'center to center'),
+      studDepth(system, '5.5', '139.7'),
       input(
         'openings',
         'Area of openings to take off?',
@@ -27,10 +65,12 @@ const outerWall: Maker = (system) => {
     parts: [
       booked('bottom_plate', ['FR-PLT-6T', 'Bottom plate, treated', length], 'length', ['3', stick]),
       booked('top_plates', ['FR-PLT-6', 'Top plates, two', length], '2 * length', ['3', stick]),
-      booked(
+      sized(
         'studs',
-        ['FR-STD-6', 'Studs with ends, corners and tees', 'ea'],
+        ['Studs with ends, corners and tees', 'ea'],
         'ceil(length / spacing) + ends + corners + tees',
+        STUDS,
+        bookFamily('Studs'),
         ['5', '1'],
       ),
       part(
@@ -66,6 +106,19 @@ const framedOpening: Maker = (system) => {
     inputs: [
       input('width', 'Width of the opening?', length, pick(system, '3', '0.9')),
       input('stud_height', 'Height of the studs beside it?', length, pick(system, '9', '2.7')),
+      studDepth(system, '5.5', '139.7'),
+      input(
+        'header_depth',
+        'Depth of the header?',
+        small,
+        pick(system, '9.25', '235'),
+        'as dressed',
+        pick(
+          system,
+          choice(['2x6', '5.5'], ['2x8', '7.25'], ['2x10', '9.25'], ['2x12', '11.25']),
+          choice(['140 mm', '139.7'], ['185 mm', '184'], ['235 mm', '235'], ['285 mm', '285']),
+        ),
+      ),
       input('bearing', 'Bearing of the header on each side?', small, pick(system, '1.5', '50')),
       input('plies', 'Plies of the header?', '', '2'),
       input(
@@ -78,16 +131,24 @@ const framedOpening: Maker = (system) => {
       ),
     ],
     parts: [
-      booked('jambs', ['FR-STD-6', 'Jamb studs, two an opening', 'ea'], '2 * count', ['5', '1']),
+      sized(
+        'jambs',
+        ['Jamb studs, two an opening', 'ea'],
+        '2 * count',
+        { family: 'Studs', by: { depth: 'stud_depth', length: 'stud_height' } },
+        bookFamily('Studs'),
+        ['0', '1'],
+      ),
       part('jamb_length', ['LB-JAMB', 'Set jamb studs', length], '2 * count * stud_height', {
         hours: '0.02',
         craft: 'carpenter',
       }),
-      part(
+      sized(
         'header',
-        ['FR-HDR-1', 'Header stock, a ply', length],
+        ['Header stock, a ply', length],
         'count * plies * (width + 2 * bearing)',
-        { material: '1.38', hours: '0.025', craft: 'carpenter' },
+        { family: 'Header stock, a ply', by: { depth: 'header_depth' } },
+        HEADERS,
         ['5', ''],
       ),
       booked('sill', ['FR-PLT-6', 'Sill', length], 'if(sill = 1, count * width, 0 * width)', ['5', '']),
