@@ -2,20 +2,24 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { knownValue } from '@zest/core/calculate/define';
-import { bidNode, measureNode, scopeCostNode } from '@zest/core/calculate/nodes';
+import { bidNode, measureNode, scopeCostNode, sectionNode } from '@zest/core/calculate/nodes';
 import { warningsOf } from '@zest/core/calculate/notes';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { takeSecondLook } from '@zest/core/doubts/secondLook';
 import { listRows } from '@zest/core/estimate/rows';
+import { settingsOf } from '@zest/core/job/job';
 import { checkJob } from '@zest/core/job/integrity';
 import { itemOfRow } from '@zest/core/reports/estimateReport';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import type { Measure } from '@zest/core/takeoff/measures';
 import { POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { getUnit } from '@zest/core/units/unit';
+import { SUSPENDED } from './boathouse/beams.ts';
 import { BAY_SLAB, DEPTH, DOORS, ROOMS, WIDTH, areaOf, wallLength } from './boathouse/building.ts';
 import { PIPES, SPRINKLERS, chainLength } from './boathouse/planting.ts';
 import { STORM_RUNS, planLength } from './boathouse/storm.ts';
+import { FIXTURES } from './boathouse/electrical.ts';
+import { STAIR } from './boathouse/upperFloor.ts';
 import { ROOF_SLOPES, trueEdge } from './boathouse/roof.ts';
 import { drawSet } from './drawing/drawSet.ts';
 import { COLUMNS, PAVILION_BEAMS } from './pavilion/building.ts';
@@ -97,6 +101,31 @@ describe('the demo job', () => {
         'yardstick-out',
       ]),
     );
+  });
+
+  it('leaves the stair opening out of the slab above', () => {
+    const of = (name: string) => areaOf(SUSPENDED.find((slab) => slab.name === name)!.ring);
+    expect(measured('s_6', 'area')).toBeCloseTo(of('S-6'), 0);
+    expect(measured('s_8', 'area')).toBeCloseTo(of('S-8') - areaOf(STAIR), 0);
+  });
+
+  it('prices every kind of fixture by its own item, for the place it is built in, and raises all steel', () => {
+    const rows = listRows(job).filter((row) => row.type === 'component');
+    const fixtures = rows.filter(({ placed }) => placed.component.key === 'fixture');
+    expect(new Set(fixtures.map((row) => itemOfRow(calculation, row)?.code)).size).toBe(FIXTURES.length);
+    expect(settingsOf(job).regionId).toBeDefined();
+    const [raised] = [...job.adjustment.values()];
+    if (raised?.on.what !== 'lines') throw new Error('no adjustment');
+    const steel = rows.filter((row) => /CN-BAR|CN-WWM/.test(itemOfRow(calculation, row)?.code ?? ''));
+    expect(steel.length).toBeGreaterThan(10);
+    const lines = new Set<string>(raised.on.lines);
+    expect(steel.filter(({ key }) => !lines.has(key))).toEqual([]);
+  });
+
+  it('is priced whole: general conditions, stair, plumbing and heating stand in the bid', () => {
+    const named = (code: string) => [...job.section.values()].find((section) => section.code === code)!;
+    for (const code of ['01', '05', '14', '21', '22', '23'])
+      expect(knownValue(calculation.figure(sectionNode(named(code).id, 'cost')))).toBeGreaterThan(0);
   });
 
   it('takes the next larger footing where no row is 22 by 28 in', () => {

@@ -36,3 +36,6 @@ export const SUSPENDED = [
   { name: 'S-6', thicknessIn: 6, ring: box(62, 0, 88, 56) },
   { name: 'S-8', thicknessIn: 8, ring: box(88, 0, 124, 56) },
 ] as const;
+
+/** The slab with the stair opening. */
+export const STAIR_IN = 'S-8';

@@ -117,6 +117,11 @@ export const DOORS: readonly Door[] = [
   door('110A', 'east', 31, 'single', -1, 'Weather seal'),
 ];
 
+/** Single doors of hollow metal on the ground floor, as A-601 schedules them. */
+export const METAL_DOORS = DOORS.filter(
+  ({ type, material }) => type === 'single' && material === 'Hollow metal',
+).length;
+
 export interface Window {
   readonly tag: string;
   readonly wall: string;

@@ -16,6 +16,7 @@ import {
   spot,
 } from './jobScopes.ts';
 import { derive } from '../derive.ts';
+import { CEILINGS, addCeilings, addGeneral } from './jobGeneral.ts';
 import {
   DERIVED,
   addFoundations,
@@ -59,7 +60,13 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
       return found.id as Id<'section'>;
     },
   };
+  addSection(draft, '01', 'General conditions');
+  addSection(draft, '05', 'Metals');
   addSection(draft, '07', 'Roofing');
+  addSection(draft, '14', 'Lift');
+  addSection(draft, '21', 'Fire sprinklers');
+  addSection(draft, '22', 'Plumbing');
+  addSection(draft, '23', 'Heating and air');
   addSection(draft, '26', 'Electrical');
   addSection(draft, '32', 'Planting and irrigation');
   addSection(draft, '33', 'Storm drain');
@@ -74,7 +81,9 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
   addStorm(draft, sheets);
   addPower(draft, sheets);
   addGrounds(draft, sheets);
+  addCeilings(draft, sheets);
   addTypedLines(draft);
+  addGeneral(draft);
   records.push({
     type: 'quantity',
     id: makeId('quantity'),
@@ -84,7 +93,7 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     unit: 'ft²',
     order: 1,
   });
-  return priceJob(derive(finishJob(records), DERIVED, makeId), makeId);
+  return priceJob(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId), makeId);
 }
 
 const PARTIES = {
@@ -100,6 +109,7 @@ const PARTIES = {
     'Stud partitions P1 and P2 to 9 ft with board both faces, taped and finished.',
     'Doors and windows as scheduled on A-601, supplied and set.',
     'Rubber sheet floor in rooms 103 to 106 and 110.',
+    'Stair, lift, plumbing, heating and fire sprinklers by allowance: the set has no drawings of them.',
     'Roofs as A-201, lighting and power as E-101, storm drain as C-201, planting and irrigation as L-101.',
   ].join('\n'),
   exclusions: [

@@ -4,6 +4,7 @@ import {
   BAY_SLAB,
   DOORS,
   type DoorType,
+  METAL_DOORS,
   HOUSE_SLAB,
   type Place,
   ROOMS,
@@ -190,13 +191,13 @@ function addSlimPartition({ makeId, records }: Draft): void {
   const codes: Readonly<Record<string, string>> = {
     'FR-PLT-6T': 'FR-PLT-4T',
     'FR-PLT-6': 'FR-PLT-4',
-    'FR-STD-6': 'FR-STD-4',
   };
   records.push({
     ...shipped,
     id: makeId('assembly'),
     name: 'Stud partition, 2x4',
     order: 4,
+    inputs: shipped.inputs.map((asked) => (asked.key === 'stud_depth' ? { ...asked, value: '3.5' } : asked)),
     components: shipped.components.map((component) => ({
       ...component,
       itemCode: codes[component.itemCode] ?? component.itemCode,
@@ -325,7 +326,7 @@ export function addTypedLines({ makeId, records, sectionId }: Draft): void {
     'yd³',
     'SW-STRIP',
   );
-  add('02', 'Break out old ramp, quote Dunlin Excavating', '1', 'sum', '', {
+  add('02', 'Break out old ramp, our own figure', '1', 'sum', '', {
     kind: 'subcontract',
     amount: '5807.05',
   });
@@ -352,7 +353,8 @@ export function addTypedLines({ makeId, records, sectionId }: Draft): void {
     'ft',
     'MS-LNT-4',
   );
-  add('08', 'Wood and metal doors, single', 'count(doors)', 'ea', 'OP-DR-3W');
+  add('08', 'Doors, single, wood', `count(doors) - ${METAL_DOORS}`, 'ea', 'OP-DR-3W');
+  add('08', 'Doors, single, hollow metal as A-601', String(METAL_DOORS), 'ea', 'OP-DR-3');
   add('08', 'Pairs of doors', 'count(door_pairs)', 'ea', 'OP-DR-6');
   add('08', 'Overhead doors 12 x 10', 'count(overhead_doors)', 'ea', 'OP-OH-12');
   add('08', 'Hardware sets', 'count(doors) + count(door_pairs)', 'set', 'OP-HDW');

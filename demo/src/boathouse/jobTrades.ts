@@ -1,6 +1,6 @@
 import type { RecordOf } from '@zest/core/job/record';
 import type { Derived } from '../derive.ts';
-import { BEAMS, SUSPENDED } from './beams.ts';
+import { BEAMS, STAIR_IN, SUSPENDED } from './beams.ts';
 import { GRADE_BEAMS, PADS, type Place, WALLS } from './building.ts';
 import { FEEDER, FEEDER_RISE, FIXTURES, RECEPTACLES, SWITCHES } from './electrical.ts';
 import { type Draft, type Sheets, addMark, addMarkOn, addScope, addUse, type spot } from './jobScopes.ts';
@@ -8,7 +8,7 @@ import { BED, LAWNS, PIPES, SLEEVES, SPRINKLERS, SUPPLY, TREES, VALVES } from '.
 import { onPlanting } from './plantingSheet.ts';
 import { STORM_RUNS, STRUCTURES } from './storm.ts';
 import { onStorm } from './stormSheet.ts';
-import { UPPER_FLOOR, UPPER_ROOMS } from './upperFloor.ts';
+import { STAIR, UPPER_FLOOR, UPPER_ROOMS } from './upperFloor.ts';
 
 type OnSheet = (place: Place) => readonly [x: number, y: number];
 const at =
@@ -64,7 +64,8 @@ export function addUpperFloor(draft: Draft, sheets: Sheets): void {
       section: '03',
       properties: [{ key: 'thickness', name: 'Thickness', value: String(thicknessIn), unit: 'in' }],
     });
-    addMark(draft, scope, plan, ring);
+    // The stair opening is left out of the slab it is in.
+    addMark(draft, scope, plan, ring, ...(name === STAIR_IN ? [STAIR] : []));
   }
   const wallScope = (key: string, name: string, color: number): RecordOf<'scope'> =>
     addScope(draft, {
@@ -208,6 +209,20 @@ export function addGrounds(draft: Draft, sheets: Sheets): void {
   put(addScope(draft, { key: 'bed', name: 'Ground cover bed', kind: 'area', color: 6, section: '32' }), BED);
 }
 
+/** Nominal weights in lb/ft by number of the bar: ASTM A615, table 1 (from memory). */
+const BAR_WEIGHTS: Readonly<Record<string, string>> = { '5': '1.043', '6': '1.502', '7': '2.044' };
+
+/** All bars of a beam, by the weight of the largest: what is bought is never short. */
+function barAnswers(bars: string): Readonly<Record<string, string>> {
+  const sets = [...bars.matchAll(/(\d+) No\.(\d)/g)].map(([, count, size]) => [Number(count), Number(size)]);
+  const both = bars.endsWith('top and bottom') ? 2 : 1;
+  const largest = Math.max(...sets.map(([, size]) => size ?? 0));
+  return {
+    bars: String(both * sets.reduce((sum, [count]) => sum + (count ?? 0), 0)),
+    bar_weight: BAR_WEIGHTS[String(largest)] ?? '1.043',
+  };
+}
+
 const beamAnswers = (tag: string): Readonly<Record<string, string>> => {
   const beam = BEAMS.find((each) => each.tag === tag);
   if (beam === undefined) throw new Error(`beamAnswers: no ${tag}`);
@@ -216,16 +231,17 @@ const beamAnswers = (tag: string): Readonly<Record<string, string>> => {
     depth: String(beam.depthIn),
     slab_left: String(beam.slabLeftIn),
     slab_right: String(beam.slabRightIn),
+    ...barAnswers(beam.bars),
   };
 };
 
 /** What the library makes of it all: every scope that an assembly of it fits. */
 export const DERIVED: readonly Derived[] = [
   ['strip_footing', 'Strip footing'],
-  ...GRADE_BEAMS.map(({ tag, widthIn, depthIn }): Derived => [
+  ...GRADE_BEAMS.map(({ tag, widthIn, depthIn, bars }): Derived => [
     tag.toLowerCase().replace('-', '_'),
     'Grade beam',
-    { width: String(widthIn), depth: String(depthIn) },
+    { width: String(widthIn), depth: String(depthIn), ...barAnswers(bars) },
   ]),
   ['pads', 'Pad footing'],
   ...BEAMS.map(({ tag }): Derived => [
@@ -233,8 +249,8 @@ export const DERIVED: readonly Derived[] = [
     'Concrete beam',
     beamAnswers(tag),
   ]),
-  ['s_6', 'Suspended slab'],
-  ['s_8', 'Suspended slab'],
+  ['s_6', 'Suspended slab', { thickness: '6' }],
+  ['s_8', 'Suspended slab', { thickness: '8', bar_weight: '1.502' }],
   ['roof_metal', 'Standing seam roof'],
   ['roof_shingle', 'Shingle roof', { waste: '15' }],
   ['roof_membrane', 'Membrane roof'],

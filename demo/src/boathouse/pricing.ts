@@ -105,8 +105,41 @@ const sectionOf = (job: Job, code: string): Id<'section'> => {
   return section.id;
 };
 
+/** Invented prices of the fixtures that E-101 schedules. */
+const FIXTURE_PRICES: readonly (readonly [tag: string, name: string, material: string, hours: string])[] = [
+  ['F1', 'High bay, round, 120 W', '286', '1.6'],
+  ['F2', 'Strip, 4 ft, open', '74', '0.8'],
+  ['F3', 'Strip, 4 ft, sealed', '128', '0.95'],
+  ['F4', 'Panel, 2 x 2 ft', '92', '0.75'],
+  ['F5', 'Wall light', '61', '0.7'],
+  ['F6', 'Downlight, 6 in', '48', '0.65'],
+  ['F7', 'Exit sign', '83', '0.6'],
+];
+
+const fixtureItems = (job: Job, makeId: MakeId): readonly RecordOf<'item'>[] =>
+  FIXTURE_PRICES.map(([tag, name, material, laborHours]) => ({
+    type: 'item',
+    id: makeId('item'),
+    code: `EL-${tag}`,
+    description: `${tag} ${name}`,
+    unit: 'ea',
+    basis: 1,
+    material,
+    laborHours,
+    craftId: craftNamed(job, 'Electrician'),
+    equipment: '',
+    subcontract: '',
+    other: '',
+    supplier: 'Brightling Supply',
+    date: '2026-10-01',
+    group: 'Electrical',
+    source: 'Price list, invented',
+  }));
+
 /** A package that several priced. The lowest leaves the dewatering out. */
 function quotesFor(job: Job, makeId: MakeId): readonly JobRecord[] {
+  const ownRamp = [...job.line.values()].find(({ description }) => description.startsWith('Break out'));
+  if (ownRamp === undefined) throw new Error('quotesFor: no line for the ramp');
   const packageId = makeId('package');
   const quote = (
     order: number,
@@ -152,7 +185,8 @@ function quotesFor(job: Job, makeId: MakeId): readonly JobRecord[] {
         { key: 'dewatering', text: 'Dewatering at low tide' },
         { key: 'insurance', text: 'Insurance over water' },
       ],
-      lines: [],
+      // Our own figure stays for comparison, and is out of the bid while the quote is taken.
+      lines: [ownRamp.id],
       takenId: dunlin.id,
     },
   ];
@@ -208,6 +242,7 @@ export function priceJob(job: Job, makeId: MakeId): Job {
   const further = change(
     priced,
     put(
+      ...fixtureItems(priced, makeId),
       ...quotesFor(priced, makeId),
       { type: 'alternate', id: tile, name: 'Tile instead of rubber', note: '', accepted: false, order: 1 },
       { type: 'alternate', id: locker, name: 'Rack rails by us', note: '', accepted: false, order: 2 },
@@ -226,7 +261,7 @@ export function priceJob(job: Job, makeId: MakeId): Job {
         unit: 'ea',
         sectionId: sectionOf(priced, '06'),
         costs: { material: '118.5', hours: '1.25' },
-        itemCode: 'LB-2x12-16',
+        craftId: craftNamed(priced, 'Carpenter'),
         alternate: { id: locker, as: 'adds' },
       }),
       own({
@@ -266,8 +301,8 @@ export function priceJob(job: Job, makeId: MakeId): Job {
         on: { what: 'bid' },
         driver: 'floor_area',
         unit: 'ft²',
-        low: '40',
-        high: '70',
+        low: '90',
+        high: '160',
       }),
       yardstick(2, {
         name: 'Labor on concrete',
@@ -295,23 +330,53 @@ export function priceJob(job: Job, makeId: MakeId): Job {
         percent: '4',
         on: {
           what: 'lines',
-          lines: [line('Thickened edge at doors, bars').id, line('Vertical bars No. 5 at 4 ft').id],
+          lines: [
+            line('Thickened edge at doors, bars').id,
+            line('Vertical bars No. 5 at 4 ft').id,
+            ...steelLines(priced),
+          ],
         },
         order: 1,
       },
       bond,
-      { ...settingsOf(priced), bidStep: '10', bidRounding: 'nearest' },
+      {
+        ...settingsOf(priced),
+        bidStep: '10',
+        bidRounding: 'nearest',
+        regionId: regionAt(priced, 'Saltmere'),
+      },
     ),
   );
-  return change(withoutOldRamp(further), changeLines([[pinnedLine(further), { pinned: '5600' }]], makeId));
+  return change(
+    further,
+    changeLines([[pinnedLine(further), { pinned: '5600' }], ...fixtureLines(further)], makeId),
+  );
 }
 
-/** The ramp's typed line gives way to its package. */
-function withoutOldRamp(job: Job): Job {
-  const line = [...job.line.values()].find(({ description }) => description.startsWith('Break out old ramp'));
-  if (line === undefined) throw new Error('withoutOldRamp: no such line');
-  return { ...job, line: new Map([...job.line].filter(([id]) => id !== line.id)) };
-}
+const regionAt = (job: Job, place: string): Id<'region'> => {
+  const region = [...job.region.values()].find(({ name }) => name.startsWith(place));
+  if (region === undefined) throw new Error(`regionAt: no ${place}`);
+  return region.id;
+};
+
+/** Every component of bars or mesh, wherever it is placed. */
+const steelLines = (job: Job): readonly string[] =>
+  [...job.use.values()].flatMap((use) =>
+    componentsOf(job, use).flatMap(({ key, component }) =>
+      component.sizing?.family === 'Reinforcing bars' || component.itemCode.startsWith('CN-WWM') ? [key] : [],
+    ),
+  );
+
+/** Each kind of fixture at its own price, by the tag of its scope. */
+const fixtureLines = (job: Job): readonly (readonly [line: string, change: { itemCode: string }])[] =>
+  [...job.use.values()].flatMap((use) =>
+    componentsOf(job, use).flatMap(({ key, component, frame }) => {
+      const [, tag] = /^light_(f\d)$/.exec(frame.scope.key) ?? [];
+      return tag === undefined || component.key !== 'fixture'
+        ? []
+        : [[key, { itemCode: `EL-${tag.toUpperCase()}` }] as const];
+    }),
+  );
 
 /** A barrier that comes in rolls was pinned by hand. */
 function pinnedLine(job: Job): string {

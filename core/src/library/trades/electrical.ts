@@ -304,7 +304,7 @@ const devices: readonly Maker[] = DEVICES.map(
             [code, device, 'ea'],
             'count * gangs',
             { material: price, hours, craft: 'electrician' },
-            ['2', '1'],
+            ['0', '1'],
           ),
           part(
             'box',
