@@ -10,7 +10,7 @@ module.exports = {
     {
       name: 'core-without-node',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$|/testing/' },
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|/testing/|/checks/' },
       to: { dependencyTypes: ['core'] },
     },
     {

@@ -3,6 +3,7 @@ import { knownValue } from '../calculate/define.ts';
 import { lineNode, netNode, scopeCostNode } from '../calculate/nodes.ts';
 import { componentLine } from '../estimate/lineKey.ts';
 import { put } from '../job/change.ts';
+import type { Id } from '../job/id.ts';
 import { checkJob } from '../job/integrity.ts';
 import { type Job, applyDiff, createJob, listRecords } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
@@ -71,18 +72,31 @@ export interface Applied {
   readonly cost: number;
 }
 
+/** One of the assemblies a job starts with, on a scope. */
+function useOf(id: Id<'use'>, scope: Scope, assembly: RecordOf<'assembly'> | undefined): RecordOf<'use'> {
+  if (assembly === undefined) throw new Error('useOf: no assembly');
+  return { type: 'use', id, scopeId: scope.id, assemblyId: assembly.id, order: 1, answers: {} };
+}
+
+/** An assembly of the library, or one that a job starts with, on something drawn. */
 export function apply(
   name: string,
   drawn: Drawn,
   answers: Record<string, string> = {},
   system: UnitSystem = 'us',
 ): Applied {
-  const assembly = tradeLibrary(system).find((each) => each.name === name);
-  if (assembly === undefined) throw new Error(`apply: no assembly is called ${name}`);
   const test = createTestJob(system);
-  const scope = makeScope(test.makeId, { key: 'measured', kind: assembly.measures });
+  const shipped = tradeLibrary(system).find((each) => each.name === name);
+  const own = [...test.job.assembly.values()].find((each) => each.name === name);
+  const measures = (shipped ?? own)?.measures;
+  if (measures === undefined) throw new Error(`apply: no assembly is called ${name}`);
+  const scope = makeScope(test.makeId, { key: 'measured', kind: measures });
   const measured = createJob([...listRecords(test.job), scope, ...drawn(test, scope)]);
-  const applied = applyFromLibrary(assembly, [scope.id], test.makeId)(measured);
+  const applied = (
+    shipped === undefined
+      ? put(useOf(test.makeId('use'), scope, own))
+      : applyFromLibrary(shipped, [scope.id], test.makeId)
+  )(measured);
   if (!applied.ok) throw new Error(JSON.stringify(applied.problem));
   const started = applyDiff(measured, applied.value);
   const [use] = started.use.values();
@@ -94,8 +108,7 @@ export function apply(
   if (broken !== undefined) throw new Error(`apply: ${name}: ${JSON.stringify(broken)}`);
   const calculation = new Calculation(job);
   const known = (node: string): number => knownValue(calculation.figure(node)) ?? Number.NaN;
-  const own = job.assembly.get(use.assemblyId);
-  const failures = (own?.components ?? []).flatMap(({ key }) => {
+  const failures = (job.assembly.get(use.assemblyId)?.components ?? []).flatMap(({ key }) => {
     const { failure } = calculation.figure(lineNode(componentLine(use.id, key), 'extension'));
     return failure === undefined ? [] : [`${key}: ${JSON.stringify(failure)}`];
   });

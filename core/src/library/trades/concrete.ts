@@ -25,6 +25,9 @@ export const bars = (system: UnitSystem) =>
       ['No.6', '1.502'],
       ['No.7', '2.044'],
       ['No.8', '2.67'],
+      ['No.9', '3.4'],
+      ['No.10', '4.303'],
+      ['No.11', '5.313'],
     ),
     choice(
       ['8 mm', '0.395'],
@@ -33,6 +36,7 @@ export const bars = (system: UnitSystem) =>
       ['16 mm', '1.58'],
       ['20 mm', '2.47'],
       ['25 mm', '3.85'],
+      ['32 mm', '6.31'],
     ),
   );
 /** The unit bars are weighed in by their length. */
