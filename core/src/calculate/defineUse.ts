@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import type { Frame, PlacedComponent } from '../assemblies/frames.ts';
 import type { Reference } from '../formula/references.ts';
 import type { Failure } from '../graph/failure.ts';
@@ -38,7 +39,7 @@ const answersOf = ({ use, within }: Frame): Readonly<Record<string, string>> =>
  * height is typed once for all assemblies on a wall; else the assembly's own default.
  */
 export const answerOf = (frame: Frame, input: AssemblyInput): string =>
-  answersOf(frame)[input.key] ??
+  own(answersOf(frame), input.key) ??
   (frame.scope.properties.some(({ key }) => key === input.key) ? input.key : input.value);
 
 /** Measures that an inner assembly reads as the amount it is given. */
@@ -199,7 +200,7 @@ function defineInputs(frame: Frame, scopeNames: ScopeNames): Definitions {
     within === undefined ? scopeNames.namesOf(scope) : componentNames(within.frame, scopeNames);
   return assembly.inputs.map((input) => {
     const node = inputNode(use.id, `${path}${input.key}`);
-    const names = answersOf(frame)[input.key] === undefined ? scopeNames.namesOf(scope) : answered;
+    const names = own(answersOf(frame), input.key) === undefined ? scopeNames.namesOf(scope) : answered;
     const value = compileValue(answerOf(frame, input), input.unit, names, inputDimension(input));
     return [node, inRange(ruleOf(node, value, names), input)];
   });

@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import { compileFormula } from '../formula/compile.ts';
 import { EMPTY_NAMES } from '../formula/checkDimensions.ts';
 import type { Failure } from '../graph/failure.ts';
@@ -77,11 +78,11 @@ export function defineSizes(
 ): Definitions {
   const keys = Object.keys(sizing.by);
   const family = items[0]?.item;
-  const dimensions = keys.map((key) => sizeOf(family?.sizes?.[key] ?? '')?.dimension ?? NUMBER);
+  const dimensions = keys.map((key) => sizeOf(own(family?.sizes ?? {}, key) ?? '')?.dimension ?? NUMBER);
   const wanted: Definitions = keys.map((key) => {
     const node = sizeNode(line, key);
-    const dimension = sizeOf(family?.sizes?.[key] ?? '')?.dimension;
-    return [node, ruleOf(node, compileValue(sizing.by[key] ?? '', '', names, dimension), names)];
+    const dimension = sizeOf(own(family?.sizes ?? {}, key) ?? '')?.dimension;
+    return [node, ruleOf(node, compileValue(own(sizing.by, key) ?? '', '', names, dimension), names)];
   });
   const pick: Rule = {
     kind: 'compute',

@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import { lineNode } from '../calculate/nodes.ts';
 import { sectionsAround } from '../estimate/places.ts';
 import { takenQuote } from '../estimate/quotes.ts';
@@ -38,7 +39,7 @@ export function openQuotes({ job }: DoubtContext): readonly Doubt[] {
   return [...job.package.values()].flatMap((each): readonly Doubt[] => {
     const quote = takenQuote(job, each);
     if (quote === undefined) return [];
-    const missing = each.asks.filter(({ key }) => quote.leftOut[key] === '').map(({ text }) => text);
+    const missing = each.asks.filter(({ key }) => own(quote.leftOut, key) === '').map(({ text }) => text);
     if (missing.length === 0) return [];
     return [
       {

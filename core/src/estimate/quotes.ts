@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import type { Job } from '../job/job.ts';
 import { remember } from '../job/remember.ts';
 import type { CostKind } from '../job/records/assembly.ts';
@@ -51,7 +52,7 @@ export function sumPrices(
 ): { readonly total: number; readonly missing: number } {
   let [total, missing] = [0, 0];
   for (const { key, quantity = 0 } of lines) {
-    const price = prices[key] ?? '';
+    const price = own(prices, key) ?? '';
     if (price === '') missing += 1;
     // Each line is rounded by itself, as the estimate rounds it.
     else total += toMinor(quantity * Number(price), digits);
@@ -73,7 +74,7 @@ const quotedOfPackages = remember((packages: Job['package']) =>
       const quote = by === 'lines' && takenId !== null ? quotes.get(takenId) : undefined;
       if (quote === undefined) continue;
       for (const key of keys) {
-        const amount = quote.prices[key] ?? '';
+        const amount = own(quote.prices, key) ?? '';
         if (amount !== '') lines.set(key, { kind, amount, company: quote.company });
       }
     }

@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import type { Assembly, AssemblyInput, Component } from '../job/records/assembly.ts';
 import type { TableRecord } from '../job/records/lookupTable.ts';
 import { itemKind } from '../pricing/itemKind.ts';
@@ -146,7 +147,7 @@ function itemOf([code, description, unit]: Named, price: Price): BookItem {
   return {
     code,
     description,
-    unit: PRICED_IN[unit] ?? unit,
+    unit: own(PRICED_IN, unit) ?? unit,
     basis,
     material,
     laborHours: hours,

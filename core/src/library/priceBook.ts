@@ -1,4 +1,5 @@
 // data: the invented price book every new job starts with
+import { own } from '../job/own.ts';
 import type { Item } from '../job/records/item.ts';
 
 export type CraftKey =
@@ -59,8 +60,8 @@ const item = (
   material: string,
   { hours = '', craft, equipment = '', subcontract = '' }: Extra = {},
 ): BookItem => {
-  const [supplier = '', date = ''] = SUPPLIERS[group] ?? [];
-  const [family, sizes] = SIZES[code] ?? [];
+  const [supplier = '', date = ''] = own(SUPPLIERS, group) ?? [];
+  const [family, sizes] = own(SIZES, code) ?? [];
   const costs = { material, laborHours: hours, equipment, subcontract, other: '' };
   const bySize = family === undefined || sizes === undefined ? {} : { family, sizes };
   return { group, code, description, unit, basis, ...costs, craft: craft ?? null, supplier, date, ...bySize };

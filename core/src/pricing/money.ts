@@ -1,3 +1,4 @@
+import { own } from '../job/own.ts';
 import { type NumberFormat, formatNumber, roundTo } from '../units/numberFormat.ts';
 
 /**
@@ -19,7 +20,7 @@ const MINOR_DIGITS: Readonly<Record<string, number>> = {
   TND: 3,
 };
 
-export const minorDigits = (currency: string): number => MINOR_DIGITS[currency] ?? 2;
+export const minorDigits = (currency: string): number => own(MINOR_DIGITS, currency) ?? 2;
 
 const SYMBOLS: Readonly<Record<string, string>> = { USD: '$', EUR: '€', GBP: '£', JPY: '¥' };
 
@@ -52,7 +53,7 @@ export function formatUnitCost(amount: number, format: MoneyFormat, places: 'own
 }
 
 function dress(figure: string, negative: boolean, { currency, numbers }: MoneyFormat): string {
-  const symbol = SYMBOLS[currency] ?? `${currency}\u00a0`;
+  const symbol = own(SYMBOLS, currency) ?? `${currency}\u00a0`;
   const sign = negative ? '−' : '';
   if (numbers.decimal === ',') return `${sign}${figure}\u00a0${symbol.trim()}`;
   return `${sign}${symbol}${figure}`;

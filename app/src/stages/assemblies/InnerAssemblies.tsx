@@ -1,3 +1,4 @@
+import { own } from '@zest/core/job/own';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { type FormulaPlace } from '@zest/core/calculate/suggestions';
@@ -120,7 +121,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
           </span>
           <FormulaInput
             label={`${input.question} of ${inner.name}`}
-            value={inner.answers[input.key] ?? ''}
+            value={own(inner.answers, input.key) ?? ''}
             placeholder={[input.value, input.unit].filter(Boolean).join(' ')}
             place={place}
             unit={input.unit === '' ? undefined : input.unit}

@@ -1,3 +1,4 @@
+import { own } from '@zest/core/job/own';
 import { frameOf } from '@zest/core/assemblies/frames';
 import { answerOf } from '@zest/core/calculate/defineUse';
 import { drawSection } from '@zest/core/calculate/drawSection';
@@ -61,7 +62,7 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
   const frame = frameOf(job, use);
   const text = answerOf(frame, input);
   const { failure } = calculation.figure(inputNode(use.id, input.key));
-  const flows = use.answers[input.key] === undefined;
+  const flows = own(use.answers, input.key) === undefined;
   const answer = (kept: string): string | undefined => {
     const now = asItIs<'use'>(use);
     const { [input.key]: _dropped, ...others } = now.answers;

@@ -1,3 +1,4 @@
+import { own } from '@zest/core/job/own';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -211,7 +212,7 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
         </div>
       </th>
       {quotes.map((quote) => {
-        const out = quote.leftOut[ask];
+        const out = own(quote.leftOut, ask);
         const { [ask]: _out, ...others } = quote.leftOut;
         return (
           <td key={quote.id}>

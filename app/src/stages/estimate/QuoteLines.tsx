@@ -1,3 +1,4 @@
+import { own } from '@zest/core/job/own';
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { put } from '@zest/core/job/change';
@@ -68,7 +69,7 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
                 <td key={quote.id}>
                   <MoneyInput
                     label={`${describeAlone(line)}, one ${line.unit}, by ${quote.company}`}
-                    value={quote.prices[line.row.key] ?? ''}
+                    value={own(quote.prices, line.row.key) ?? ''}
                     onCommit={(amount) => {
                       const { [line.row.key]: _before, ...others } = quote.prices;
                       return changeQuote(quote)({

@@ -1,3 +1,4 @@
+import { own } from '@zest/core/job/own';
 import { listFamilies } from '@zest/core/calculate/sizes';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import type { Sizing } from '@zest/core/job/records/pricing';
@@ -30,7 +31,9 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
                 ? undefined
                 : {
                     family,
-                    by: Object.fromEntries(keysOf(family).map((key) => [key, sizing?.by[key] ?? '0 in'])),
+                    by: Object.fromEntries(
+                      keysOf(family).map((key) => [key, own(sizing?.by ?? {}, key) ?? '0 in']),
+                    ),
                   },
             );
           }}

@@ -22,7 +22,7 @@ export const formulaField = z.string().max(FORMULA_LIMIT);
 export const keyField = z
   .string()
   .max(60)
-  .regex(/^[a-z_][a-z0-9_]*$/);
+  .regex(/^(?!__proto__$)[a-z_][a-z0-9_]*$/);
 /** Keys one inside the other: `board.screws`. */
 export const pathField = z
   .string()
