@@ -92,8 +92,8 @@ test('a figure with a name is used, renamed, and stays while it is used', async 
   await formula.fill('total(any, area, section = "Concrete")');
   await formula.press('Enter');
   const row = page.getByRole('row', { name: /tile_area/ });
-  // Two slabs on grade of 4,988.4 ft² and two above of 1,456 and 2,016 ft².
-  await expect(row).toContainText('13,448.9 ft²');
+  // Two slabs on grade of 4,988.4 ft² and two above of 1,456 and 1,925 ft².
+  await expect(row).toContainText('13,357.9 ft²');
 
   await goTo(page, 'Estimate');
   await page.getByRole('button', { name: 'Add a line' }).click();
@@ -105,7 +105,7 @@ test('a figure with a name is used, renamed, and stays while it is used', async 
   await line.getByRole('gridcell').nth(2).click();
   await page.keyboard.type('tile_area * 2');
   await page.keyboard.press('Enter');
-  await expect(line).toContainText('26,897.7');
+  await expect(line).toContainText('26,715.7');
 
   await goTo(page, 'Assemblies');
   await page.getByRole('link', { name: 'Figures and tables' }).click();
@@ -115,7 +115,7 @@ test('a figure with a name is used, renamed, and stays while it is used', async 
   await key.press('Enter');
   await expect(page.getByRole('row', { name: /all_floors/ })).toContainText('New line');
   await goTo(page, 'Estimate');
-  await expect(page.getByRole('row', { name: /New line/ })).toContainText('26,897.7');
+  await expect(page.getByRole('row', { name: /New line/ })).toContainText('26,715.7');
 });
 
 test('a table is read from CSV and looked up; beyond its last row it says so', async ({ page }) => {

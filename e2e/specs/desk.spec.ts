@@ -164,7 +164,7 @@ test('marks are caught in a loop, copied to the floor above, and taken off a who
   for (const place of loop.slice(1)) await desk.move(place);
   await page.mouse.up();
   await page.keyboard.up('Control');
-  await expect(bar(page).getByText(/^\d+ marks?$/)).toHaveText('2 marks');
+  await expect(bar(page).getByText(/^\d+ marks?$/)).toHaveText('3 marks');
   await page.keyboard.press('Escape');
   await desk.click([93, 60]);
   const before = await feetOf(tallyFigure(page, 'p1'));

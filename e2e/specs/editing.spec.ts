@@ -93,7 +93,7 @@ test('the through-line leads from a line to its marks, and from a mark to the bi
   await expect(way).toContainText('4,988.4 ft²');
   await expect(way).toContainText('101.62 yd³');
   await expect(way).toContainText('$164.00 / yd³');
-  await expect(way).toContainText('$16,687.00');
+  await expect(way).toContainText('$17,020.74');
   await way.getByRole('button', { name: /^1 piece/ }).click();
   await expect(page.getByRole('application', { name: /Sheet S-101/ })).toBeVisible();
   await way.getByRole('button', { name: /bid$/ }).click();

@@ -62,12 +62,12 @@ test('lines that are selected are adjusted by percent, and the adjustment comes 
   const dialog = page.getByRole('dialog', { name: 'Adjust by percent' });
   await dialog.getByLabel('Percent').fill('many');
   await dialog.getByRole('button', { name: 'Adjust', exact: true }).click();
-  await expect(dialog.getByText(/Type a percentage/)).toBeVisible();
+  await expect(dialog.getByText(/isn't a number/)).toBeVisible();
   await dialog.getByLabel('Percent').fill('10');
   await dialog.getByLabel('Why').fill('Mixer is far');
   await dialog.getByRole('button', { name: 'Adjust', exact: true }).click();
-  // 16,687.00 and a tenth.
-  await expect(rowOf(page, /Ready-mix concrete/).first()).toContainText('$18,355.70');
+  // 101.75 at 164 x 1.02 for the region, and a tenth.
+  await expect(rowOf(page, /Ready-mix concrete/).first()).toContainText('$18,722.82');
   await page.getByRole('button', { name: 'Take off Mixer is far' }).click();
   await expect.poll(() => totalOf(page)).toBe(before);
 });
@@ -176,7 +176,7 @@ test('alternates are each an add or a deduct, and any choice is priced at once',
   await openEstimate(page);
   await page.getByRole('tab', { name: 'Alternates' }).click();
   const side = page.getByRole('region', { name: 'Alternates' });
-  await expect(side).toContainText('add $10,480.00');
+  await expect(side).toContainText('add $11,010.00');
   const before = await totalOf(page);
   const whatIf = side.locator('.combination');
   await whatIf.getByLabel('Tile instead of rubber').check();
@@ -324,11 +324,11 @@ test('a snapshot is kept; the bridge shows what changed the bid since, and the j
   await expect.poll(() => totalOf(page)).toBeGreaterThan(before);
   await page.getByRole('link', { name: 'Compare', exact: true }).click();
   await page.getByRole('combobox', { name: 'From' }).selectOption({ label: 'Monday' });
-  // Twice the 260 ft that were 609.70.
-  await expect(page.getByRole('row', { name: /Silt fence/ })).toContainText('$609.70');
+  // Twice the 260 ft that were 628.37: 1.10 x 1.02 and 0.03 h of 41.50 x 1.04.
+  await expect(page.getByRole('row', { name: /Silt fence/ })).toContainText('$628.37');
   await expect(page.getByRole('img', { name: /What changed the bid/ })).toHaveAttribute(
     'aria-label',
-    /Quantity \$609\.70/,
+    /Quantity \$628\.37/,
   );
   await page.getByRole('button', { name: 'Go back to it' }).click();
   await expect.poll(() => totalOf(page)).toBe(before);
@@ -380,7 +380,7 @@ test('columns are chosen, and are there again after a reload; words and subtotal
   await page.getByRole('button', { name: 'More to add' }).click();
   await page.getByRole('menuitem', { name: 'Add a subtotal' }).click();
   // All of the section stands above it.
-  await expect(rowOf(page, /Subtotal/).first()).toContainText('$7,238.79');
+  await expect(rowOf(page, /Subtotal/).first()).toContainText('$7,267.44');
 });
 
 test('the keys go nowhere out of sight: to a line that was added at the end, to the last of many columns', async ({

@@ -109,7 +109,7 @@ test('areas: a circle, a hole cut later, one cut out of another, copied to anoth
   await page.keyboard.press('q');
   await desk.click([30, 20]);
   await desk.click([40, 20]);
-  const figure = tallyFigure(page, 'area_10');
+  const figure = tallyFigure(page, 'area_15');
   await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 100)).toBeCloseTo(1, 2);
   await page.keyboard.press('e');
   await desk.click([26, 16]);

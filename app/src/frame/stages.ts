@@ -1,3 +1,4 @@
+import { unscaledSheets } from '@zest/core/doubts/sheets';
 import { Boxes, FileText, PencilRuler, ReceiptText, Table2, Tag } from 'lucide-react';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import type { Calculation } from '@zest/core/calculate/calculation';
@@ -20,7 +21,7 @@ export const STAGES: readonly Stage[] = [
     name: 'Sheets',
     icon: FileText,
     todo: ({ job }) => {
-      const count = [...job.sheet.values()].filter(({ scale }) => scale === null).length;
+      const count = unscaledSheets(job).size;
       return { count, words: `${plural(count, 'sheet')} without scale` };
     },
   },

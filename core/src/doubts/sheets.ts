@@ -1,16 +1,27 @@
+import type { Job } from '../job/job.ts';
+import type { Sheet } from '../job/records/sheet.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 
-/** Sheets that are measured on, or were printed with a scale, and have none set. */
-export function sheetsWithoutScale({ job }: DoubtContext): readonly Doubt[] {
+/**
+ * Marks on each sheet that measures something and has no scale, or was printed with one and has none set.
+ * A count needs none: a sheet that is only counted on is not among them unless a scale is printed on it.
+ */
+export function unscaledSheets(job: Job): ReadonlyMap<Sheet, number> {
   const marks = new Map<string, number>();
-  for (const { sheetId } of job.mark.values()) marks.set(sheetId, (marks.get(sheetId) ?? 0) + 1);
-  return [...job.sheet.values()]
-    .filter(({ id, scale, printedScale }) => scale === null && (marks.has(id) || printedScale !== ''))
-    .map(({ id, number, title }) => ({
-      key: `sheet-without-scale|${id}`,
-      name: `${number} ${title}`.trim(),
-      about: { rule: 'sheet-without-scale', marks: marks.get(id) ?? 0 },
-      place: { at: 'sheet', id },
-    }));
+  for (const { sheetId, kind } of job.mark.values())
+    if (kind !== 'count') marks.set(sheetId, (marks.get(sheetId) ?? 0) + 1);
+  return new Map(
+    [...job.sheet.values()]
+      .filter(({ id, scale, printedScale }) => scale === null && (marks.has(id) || printedScale !== ''))
+      .map((sheet) => [sheet, marks.get(sheet.id) ?? 0]),
+  );
 }
+
+export const sheetsWithoutScale = ({ job }: DoubtContext): readonly Doubt[] =>
+  [...unscaledSheets(job)].map(([{ id, number, title }, marks]) => ({
+    key: `sheet-without-scale|${id}`,
+    name: `${number} ${title}`.trim(),
+    about: { rule: 'sheet-without-scale', marks },
+    place: { at: 'sheet', id },
+  }));

@@ -1,8 +1,11 @@
+import { Calculation } from '../calculate/calculation.ts';
+import { knownValue } from '../calculate/define.ts';
+import { lineNode } from '../calculate/nodes.ts';
 import { parseFormula } from '../formula/parse.ts';
 import { listReferences } from '../formula/references.ts';
 import { isMeasure } from '../takeoff/measures.ts';
 import type { Job } from '../job/job.ts';
-import { listRecords, settingsOf } from '../job/job.ts';
+import { createJob, listRecords, settingsOf } from '../job/job.ts';
 import type { JobRecord } from '../job/record.ts';
 import type { Line } from '../job/records/line.ts';
 import type { Scope } from '../job/records/scope.ts';
@@ -73,6 +76,24 @@ function scopeOf({ alternate, dueOn, ...scope }: Scope, choices: TemplateChoices
 
 /** The records a template keeps: what must come out, with nothing measured in it. */
 export function templateOf(job: Job, name: string, choices: TemplateChoices): readonly JobRecord[] {
+  const kept = keptOf(job, name, choices);
+  return choices.quantities ? kept : emptied(kept);
+}
+
+/**
+ * Lines that come to something with nothing measured hold a figure of the old job inside a formula that
+ * flows, as `count(doors) - 3`: they start at zero.
+ */
+function emptied(records: readonly JobRecord[]): readonly JobRecord[] {
+  const calculation = new Calculation(createJob(records));
+  return records.map((record) => {
+    if (record.type !== 'line') return record;
+    const quantity = knownValue(calculation.figure(lineNode(record.id, 'quantity')));
+    return quantity === undefined || quantity === 0 ? record : { ...record, quantity: '0' };
+  });
+}
+
+function keptOf(job: Job, name: string, choices: TemplateChoices): readonly JobRecord[] {
   const named = flowingFigures(job);
   return [...listRecords(job)].flatMap((record): readonly JobRecord[] => {
     if (GONE.has(record.type)) return [];

@@ -6,7 +6,6 @@ import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/suggestions';
 import { put } from '@zest/core/job/change';
 import { followKey } from '@zest/core/job/commands/uses';
-import { inOrder } from '@zest/core/job/job';
 import { type Assembly } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { useJobState, useOpenJob } from '../../stores/context.tsx';
@@ -43,7 +42,14 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
   const { job } = useOpenJob();
   useJobState((state) => state.revision);
   const settle = useSettle();
-  const uses = inOrder([...job.use.values()].filter((use) => use.assemblyId === assembly.id));
+  const scopes = job.scope;
+  // Tried first on what stands first in the tally, whatever order the records came in.
+  const uses = [...job.use.values()]
+    .filter((use) => use.assemblyId === assembly.id)
+    .sort(
+      (a, b) =>
+        (scopes.get(a.scopeId)?.order ?? 0) - (scopes.get(b.scopeId)?.order ?? 0) || a.order - b.order,
+    );
   const [chosen, setChosen] = useState<string | undefined>();
   const use = uses.find(({ id }) => id === chosen) ?? uses[0];
   const place: FormulaPlace =
