@@ -134,11 +134,11 @@ test('an assembly is made, priced and applied; a wage changed in one place reach
   ]);
   await goTo(page, 'Estimate');
   await page.getByRole('link', { name: /Estimate/ }).focus();
-  // 40 ft at 24 in is 20 strips of 9 ft: 180 ft at $298 and 12 h of $54 per 1000.
+  // 40 ft at 24 in is 20 strips of 9 ft: 180 ft at $298 x 1.02 and 12 h of $54 x 1.04 per 1000.
   // A row that nothing was written into is called by what was chosen for it.
   const row = page.getByRole('row', { name: /Furring 1x3/ });
   await expect(row).toContainText('180.00');
-  await expect(row).toContainText('$53.64');
+  await expect(row).toContainText('$54.71');
 
   const before = await totalOf(page);
   await goTo(page, 'Prices');

@@ -115,5 +115,5 @@ test('the exports open: XLSX with live formulas, CSV with every priced line', as
   expect(xlsx.subarray(0, 2).toString()).toBe('PK');
   const csv = (await take('CSV')).toString();
   expect(csv.split('\r\n')).toHaveLength(379);
-  expect(csv).toContain('Ready-mix concrete,101.75,yd³');
+  expect(csv).toContain('Ready-mix concrete,03,,101.75,yd³');
 });

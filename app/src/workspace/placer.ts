@@ -10,12 +10,15 @@ import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
 import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
+import { faultOfRing, isCounted, isOpened } from './sameSpot.ts';
 import type { Strokes } from './tools/edit.ts';
 
 /** Puts what a pen has drawn into the job, and takes the last of it back. */
 export interface Placer {
   readonly mark: (kind: Mark['kind'], strokes: Strokes) => void;
-  readonly opening: (host: Mark | undefined, at: Point) => void;
+  /** One thing counted; refused where the scope counts one within so many sheet points. */
+  readonly count: (at: Point, withinPt: number) => void;
+  readonly opening: (host: Mark | undefined, at: Point, withinPt: number) => void;
   readonly takeBackOpening: () => void;
   readonly takeBackCount: () => void;
 }
@@ -25,21 +28,39 @@ export function createPlacer(
   held: () => { readonly job: Job; readonly sheet: Sheet },
 ): Placer {
   const { jobs, view } = stores;
+  const placeMark: Placer['mark'] = (kind, strokes) => {
+    const target = scopeFor(stores, kind);
+    if (target === undefined) return;
+    const faults = kind === 'run' || kind === 'count' ? [] : strokes.map(faultOfRing);
+    if (faults.includes('encloses-nothing'))
+      return tellProblem('These corners enclose nothing. Draw the outline again.');
+    const mark = markOf(stores, target, held().sheet, strokes);
+    const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
+    if (!done.ok) return tellProblem(describeProblem(done.problem));
+    jobs.actions.select({ type: 'scope', id: target.id });
+    if (faults.includes('crosses-itself'))
+      tellProblem('The outline crosses itself, so its area is less than it looks. Move a corner, or undo.');
+  };
   return {
-    mark: (kind, strokes) => {
-      const target = scopeFor(stores, kind);
+    mark: placeMark,
+    count: (at, withinPt) => {
+      const target = scopeFor(stores, 'count');
       if (target === undefined) return;
-      const mark = markOf(stores, target, held().sheet, strokes);
-      const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
-      if (done.ok) jobs.actions.select({ type: 'scope', id: target.id });
-      else tellProblem(describeProblem(done.problem));
+      const { job, sheet } = held();
+      if (isCounted(job, target, sheet, at, withinPt))
+        tellProblem(
+          `${target.name} is counted here already. Zoom in for one beside it; for two in one place, select it and set how often it repeats.`,
+        );
+      else placeMark('count', [[at]]);
     },
-    opening: (host, at) => {
+    opening: (host, at, withinPt) => {
       const opening = host === undefined ? undefined : openingAt(stores, host, at);
       if (opening === undefined) {
         tellProblem('Openings sit in a run, an area or a roof slope. Click on one.');
         return;
       }
+      if (isOpened(held().job, opening, withinPt))
+        return tellProblem('An opening sits here already. Place this one beside it, or change that one.');
       const name = held().job.scope.get(opening.scopeId as Scope['id'])?.name ?? 'opening';
       const done = jobs.actions.transact(`place ${name}`, put(opening));
       if (!done.ok) return tellProblem(describeProblem(done.problem));

@@ -45,6 +45,8 @@ import { type Snapper, snapReach } from './useSnap.ts';
 
 /** Screen pixels within which a click means the thing under it. */
 export const NEAR_PX = 8;
+/** Screen pixels within which two clicks are one: a hand moves less in a double-click. */
+const SAME_PX = 3;
 /** Edges shorter than this on the screen get no middle handle. */
 const MIDDLE_ROOM_PX = 46;
 
@@ -88,6 +90,8 @@ export interface Pens {
   readonly hostAt: (at: Point) => Mark | undefined;
   readonly complete: () => void;
 }
+
+const isSame = (a: Mark['strokes'], b: Mark['strokes']): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, snapper: Snapper): Pens {
   const stores = useStores();
@@ -137,10 +141,13 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
     };
     const nearPt = (): number => NEAR_PX / (desk?.store.getState().camera.scale ?? 1);
 
+    const samePt = (): number => SAME_PX / (desk?.store.getState().camera.scale ?? 1);
+
     const drawKind = (): DrawnKind | undefined => drawnKind(latest.current.tool);
     const contextFor = (kind: DrawnKind): DrawContext => ({
       kind,
       nearPt: nearPt(),
+      twicePt: samePt(),
       readTyped: (text, from, toward) =>
         readTyped(latest.current.job, latest.current.sheet, text, from, toward),
     });
@@ -274,8 +281,11 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
         }
         const changed = [...now.moved].flatMap(([id, strokes]) => {
           const mark = latest.current.job.mark.get(id as Mark['id']);
-          return mark === undefined ? [] : [{ ...mark, strokes }];
+          return mark === undefined || isSame(mark.strokes, strokes) ? [] : [{ ...mark, strokes }];
         });
+        desk?.marks.skip([]);
+        // Picked up and put back where it was: nothing changed, and there is nothing to undo.
+        if (changed.length === 0) return setVertex(now.handle);
         const label =
           now.handle === undefined
             ? `move ${plural(changed.length, 'mark')}`
@@ -284,7 +294,6 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
               : 'move a vertex';
         const done = jobs.actions.transact(label, put(...changed));
         if (!done.ok) tellProblem(describeProblem(done.problem));
-        desk?.marks.skip([]);
       },
       onCancelDrag: (): void => {
         setBox(undefined);
@@ -299,10 +308,10 @@ export function usePens(sheet: Sheet, desk: Desk | undefined, hits: HitIndex, sn
             select(hits.find(at, nearPt(), shown), event.shiftKey);
             return;
           case 'count':
-            place.mark('count', [[at]]);
+            place.count(at, samePt());
             return;
           case 'opening':
-            place.opening(hostAt(at), at);
+            place.opening(hostAt(at), at, samePt());
             return;
           case 'level': {
             const next = pickTwo(latest.current.two, { type: 'click', at, square: false });

@@ -9,6 +9,8 @@ import {
   snapsOf,
 } from '@zest/core/geometry/snap';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import * as z from 'zod';
+import { useChoice } from '../components/useChoice.ts';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../stores/context.tsx';
 import type { HitIndex } from './tools/edit.ts';
@@ -37,12 +39,13 @@ export interface Snapper {
 }
 
 const SETTLED_PT = 0.75;
+const ON = z.boolean();
 
 export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
   const services = useServices();
   const { jobId } = useOpenJob();
   const [lines, setLines] = useState<{ readonly of: string; readonly packed: PackedLines } | undefined>();
-  const [on, setOn] = useState(true);
+  const [on, setOn] = useChoice('snapping', true, ON);
   const [held, setHeld] = useState<SnapKind | undefined>();
   const turns = useRef<{ turn: number; at: Point | undefined }>({ turn: 0, at: undefined });
   const key = pictureKey(sheet);
@@ -72,7 +75,7 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
       on,
       held,
       hold: (kind) => setHeld((before) => (before === undefined ? kind : undefined)),
-      toggle: () => setOn((before) => !before),
+      toggle: () => setOn(!on),
       cycle: () => {
         turns.current.turn += 1;
       },
@@ -89,6 +92,6 @@ export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
         return all[turns.current.turn % Math.max(1, all.length)];
       },
     }),
-    [index, on, held, hits],
+    [index, on, setOn, held, hits],
   );
 }

@@ -53,6 +53,8 @@ export interface DrawContext {
   readonly kind: DrawnKind;
   /** Sheet points within which two clicks are one place. */
   readonly nearPt: number;
+  /** Sheet points within which a quick second click is the same one again. */
+  readonly twicePt: number;
   /** Reads what was typed, along the direction of the pointer; undefined when it is no length. */
   readonly readTyped: (text: string, from: Point, toward: Point) => TypedPiece | undefined;
 }
@@ -164,7 +166,11 @@ function changeForm(state: DrawState, form: Form): DrawState {
 
 function addVertices(state: DrawState, vertices: DraftStroke): DrawState {
   const done = state.strokes.slice(0, -1);
-  return { ...state, strokes: [...done, [...currentStroke(state), ...vertices]], typed: '', bend: undefined };
+  // An arc is one piece; what follows it is straight again unless it is asked for anew.
+  const form =
+    state.form === 'arc' && vertices.some(({ through }) => through !== undefined) ? 'line' : state.form;
+  const strokes = [...done, [...currentStroke(state), ...vertices]];
+  return { ...state, form, strokes, typed: '', bend: undefined };
 }
 
 function click(state: DrawState, event: DrawEvent & { type: 'click' }, context: DrawContext): DrawStep {
@@ -172,7 +178,7 @@ function click(state: DrawState, event: DrawEvent & { type: 'click' }, context: 
   const twice =
     lastClick !== undefined &&
     event.timeMs - lastClick.timeMs < DOUBLE_CLICK_MS &&
-    distance(lastClick.at, event.at) <= context.nearPt;
+    distance(lastClick.at, event.at) <= context.twicePt;
   const clicked = {
     ...state,
     hover: event.at,
@@ -241,7 +247,7 @@ function takeBack(state: DrawState): DrawState {
 function finish(state: DrawState, { kind }: DrawContext, leaves: boolean): DrawStep {
   const strokes = state.strokes.filter((stroke) => isEnough(kind, stroke));
   const leave: readonly DrawEffect[] = leaves ? [{ type: 'leave' }] : [];
-  const empty = { ...EMPTY_DRAFT, form: state.form };
+  const empty = { ...EMPTY_DRAFT, form: state.form === 'arc' ? ('line' as const) : state.form };
   if (strokes.length > 0)
     return {
       state: { ...empty, hover: state.hover, lastClick: state.lastClick },

@@ -17,6 +17,7 @@ import { NO_POINTS, pickTwo } from './measureTwo.ts';
 const context = (kind: 'run' | 'area'): DrawContext => ({
   kind,
   nearPt: 6,
+  twicePt: 2,
   readTyped: (text, from, toward) => {
     if (text.startsWith('+')) return { is: 'rise', riseM: Number(text.slice(1)) };
     const [length, angle] = text.split('@');
@@ -70,6 +71,24 @@ describe('the pen', () => {
     ]);
     const { state } = play('run', click(0, 0), arc, click(50, -20), { type: 'back' });
     expect([state.bend, state.strokes]).toEqual([undefined, [[point(0, 0)]]]);
+  });
+
+  it('is straight again after an arc: one piece was asked for', () => {
+    const arc: DrawEvent = { type: 'form', form: 'arc' };
+    const { state } = play('run', click(0, 0), arc, click(50, -20), click(100, 0), click(100, 80));
+    expect(state.strokes).toEqual([[point(0, 0), { x: 100, y: 0, through: point(50, -20) }, point(100, 80)]]);
+    expect(state.form).toBe('line');
+  });
+
+  it('takes a quick second click a few points away as a point, and one in the same place as the same', () => {
+    const { state } = play(
+      'run',
+      click(0, 0),
+      click(50, 0),
+      click(55, 0, false, 120),
+      click(56, 0, false, 120),
+    );
+    expect(state.strokes).toEqual([[point(0, 0), point(50, 0), point(55, 0)]]);
   });
 
   it('routes at right angles between two clicks, on in the direction it came', () => {
