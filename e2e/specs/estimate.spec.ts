@@ -388,7 +388,10 @@ test('the keys go nowhere out of sight: to a line that was added at the end, to 
 }) => {
   await openEstimate(page);
   await page.getByRole('button', { name: 'Add a section' }).click();
-  await expect(rowOf(page, /New section/)).toBeInViewport();
+  // Its name is being typed at once.
+  await page.keyboard.type('Fountain');
+  await page.keyboard.press('Enter');
+  await expect(rowOf(page, /Fountain/)).toBeInViewport();
   await page.getByRole('button', { name: 'Add a line', exact: true }).click();
   const added = rowOf(page, /New line/);
   await expect(added).toBeInViewport({ ratio: 0.99 });

@@ -107,6 +107,24 @@ test('prices are raised by percent, with the bid shown before; figures that are 
   await expect(page.getByRole('alert')).toContainText("‘a lot’ isn't a number");
 });
 
+test('an item that is added is typed at once, and stays in sight of a filter that does not fit it', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await goTo(page, 'Prices');
+  await page.getByLabel('Search the price book').fill('furring');
+  await page.getByRole('button', { name: 'Add an item' }).click();
+  await page.keyboard.type('ZZ-POST');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Post cap, bronze');
+  await page.keyboard.press('Enter');
+  const row = book(page).getByRole('row', { name: /ZZ-POST/ });
+  await expect(row).toContainText('Post cap, bronze');
+  // Looking for another thing lets go of it.
+  await page.getByLabel('Search the price book').fill('block 8');
+  await expect(row).toHaveCount(0);
+});
+
 test('a crew works by its days, a wage moves it, and a region moves all of the book', async ({ page }) => {
   await newJob(page, 'Crews');
   await goTo(page, 'Prices');

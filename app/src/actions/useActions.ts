@@ -1,3 +1,4 @@
+import { isBesideField, watchPointer } from './besideField.ts';
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { STAGES } from '../frame/stages.ts';
@@ -154,10 +155,15 @@ export function useActionKeys(): void {
       const action = byKey.get(writeKey(event));
       if (action === undefined || event.defaultPrevented || isInDialog()) return;
       if (isTyping(event.target) && action.id !== 'find') return;
+      if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && isBesideField()) return;
       event.preventDefault();
       action.run();
     };
     window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
+    const unwatch = watchPointer();
+    return () => {
+      unwatch();
+      window.removeEventListener('keydown', onKeyDown);
+    };
   }, [actions]);
 }

@@ -66,6 +66,8 @@ export interface ViewState {
   readonly sheetsBy: SheetGroup;
   /** What stands beside the lines of the estimate. */
   readonly estimateSide: EstimateSide;
+  /** A row of the estimate that was just added, and the column of it that is typed into at once. */
+  readonly typing: { readonly key: string; readonly column: string } | undefined;
   readonly selectedMarks: ReadonlySet<string>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
@@ -98,6 +100,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     beside: undefined,
     sheetsBy: 'nothing',
     estimateSide: 'bid',
+    typing: undefined,
     selectedMarks: new Set(),
     finderOpen: false,
     keysOpen: false,

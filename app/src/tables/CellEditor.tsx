@@ -4,17 +4,22 @@ import type { Cell } from './cells.ts';
 interface CellEditorProps {
   readonly label: string;
   readonly text: string;
+  /** All of the text is marked, for what is typed next to take its place. */
+  readonly whole?: boolean;
   /** Answers whether the text was taken. */
   readonly onCommit: (text: string, step: Cell) => boolean;
   readonly onCancel: () => void;
 }
 
 /** The plain editor of a cell: Enter and Tab take the text and go on, Escape puts it back. */
-export function CellEditor({ label, text, onCommit, onCancel }: CellEditorProps) {
+export function CellEditor({ label, text, whole = false, onCommit, onCancel }: CellEditorProps) {
   const [draft, setDraft] = useState(text);
   const input = useRef<HTMLInputElement>(null);
   const settled = useRef(false);
-  useEffect(() => input.current?.focus(), []);
+  useEffect(() => {
+    input.current?.focus();
+    if (whole) input.current?.select();
+  }, [whole]);
   const commit = (step: Cell): void => {
     // Taking the text moves the focus away, and leaving the field would take it a second time.
     settled.current = true;

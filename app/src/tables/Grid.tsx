@@ -53,6 +53,8 @@ export interface GridProps<Row> {
   /** Told of the rows of the block that is selected. */
   readonly onBlock?: (rows: readonly Row[]) => void;
   readonly selectedKey?: string | undefined;
+  /** A row that was just added, and the column of it that is typed into at once. */
+  readonly typing?: { readonly key: string; readonly column: string } | undefined;
   /** Takes rows to before or after another, by hand or with Alt and the arrow keys. */
   readonly onMove?: (rows: readonly Row[], to: Row, side: 'before' | 'after') => void;
   readonly isMovable?: (row: Row) => boolean;
@@ -75,7 +77,9 @@ export function Grid<Row>(props: GridProps<Row>) {
   const columns = useMemo(() => placeColumns(props.columns), [props.columns]);
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Range>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } });
-  const [editing, setEditing] = useState<{ readonly first: string | undefined } | undefined>();
+  const [editing, setEditing] = useState<
+    { readonly first: string | undefined; readonly whole?: true } | undefined
+  >();
   const [refusal, setRefusal] = useState<string | undefined>();
   const [held, setHeld] = useState<Held | undefined>();
 
@@ -105,6 +109,19 @@ export function Grid<Row>(props: GridProps<Row>) {
     // Only when another thing is selected, or its row came just now; scrolling by hand must not be pulled back.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selectedKey, selectedIndex < 0]);
+
+  const { typing } = props;
+  const typingRow = typing === undefined ? -1 : rows.findIndex((row) => keyOf(row) === typing.key);
+  const typingColumn = columns.findIndex(({ id }) => id === typing?.column);
+  useLayoutEffect(() => {
+    if (typingRow < 0 || typingColumn < 0) return;
+    const cell = { row: typingRow, column: typingColumn };
+    setAt({ anchor: cell, focus: cell });
+    virtual.scrollToIndex(typingRow);
+    setEditing({ first: undefined, whole: true });
+    // Once for each row that is added, when it has come; not again when rows above it come or go.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [typing, typingRow < 0, typingColumn < 0]);
 
   const block = blockOf(at);
   useEffect(() => {
@@ -191,6 +208,7 @@ export function Grid<Row>(props: GridProps<Row>) {
         <CellEditor
           label={column.title}
           text={editing.first ?? column.text(row)}
+          whole={editing.whole === true}
           onCommit={commit}
           onCancel={() => {
             setRefusal(undefined);

@@ -71,6 +71,33 @@ afterEach(async () => {
   jest.restoreAllMocks();
 });
 
+describe('a row that was just added', () => {
+  const TYPING = { key: 'r9', column: 'count' };
+
+  it('is typed into at once, with all of its text marked', async () => {
+    const rows = makeRows(12);
+    const edits: string[] = [];
+    await page.show(
+      <Grid
+        label="Things"
+        columns={COLUMNS}
+        rows={rows}
+        keyOf={({ key }) => key}
+        typing={TYPING}
+        onEdit={([edit]) => {
+          edits.push(`${edit?.row.key} ${edit?.text}`);
+          return undefined;
+        }}
+      />,
+    );
+    const field = editor();
+    expect([field?.selectionStart, field?.selectionEnd]).toEqual([0, 1]);
+    await page.type('12', field as HTMLInputElement);
+    await page.press('Enter', field as HTMLInputElement);
+    expect(edits).toEqual(['r9 12']);
+  });
+});
+
 describe('a table that is worked like a spreadsheet', () => {
   it('draws what is seen of many rows, and says how many there are', async () => {
     await open(5000);

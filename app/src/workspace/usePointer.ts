@@ -2,6 +2,7 @@ import { type RefObject, useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { type Point, distance } from '@zest/core/geometry/point';
 import { inOrder } from '@zest/core/job/job';
+import { isBesideField } from '../actions/besideField.ts';
 import { isInDialog, isTyping } from '../actions/useActions.ts';
 import { useOpenJob } from '../stores/context.tsx';
 import { panBy, zoomAbout } from './camera.ts';
@@ -141,7 +142,7 @@ function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): 
         void navigate(`/job/${context.current.jobId}/measure/${encodeURIComponent(next.id)}`);
     };
     const onKey = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || isInDialog() || pressesControl(event)) return;
+      if (isTyping(event.target) || isInDialog() || pressesControl(event) || isLetterBeside(event)) return;
       const handled =
         pens.current.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
       if (!handled) return;
@@ -157,6 +158,10 @@ function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): 
     };
   }, [desk, pens, context, navigate]);
 }
+
+/** Letters and figures only: Escape and the keys with Ctrl are meant wherever the pointer was. */
+const isLetterBeside = (event: KeyboardEvent): boolean =>
+  event.key.length === 1 && !event.ctrlKey && !event.metaKey && isBesideField();
 
 /** Enter and space work the button that has the focus, unless it is the desk's own. */
 const pressesControl = (event: KeyboardEvent): boolean =>

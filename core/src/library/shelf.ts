@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import {
+  type Pack,
   type PackedRecord,
   packAssemblies,
   planUnpack,
@@ -8,7 +9,7 @@ import {
 } from '../formats/assemblies/pack.ts';
 import { type Command, put, sequence } from '../job/change.ts';
 import type { Id, MakeId } from '../job/id.ts';
-import { type Job, createJob, getRecord } from '../job/job.ts';
+import { type Job, createJob, getRecord, settingsOf } from '../job/job.ts';
 import type { Assembly } from '../job/records/assembly.ts';
 
 /** One version of an assembly that is kept for other jobs, with all it stands on. */
@@ -17,6 +18,8 @@ export interface Kept {
   readonly version: number;
   readonly main: Id<'assembly'>;
   readonly records: readonly PackedRecord[];
+  /** What its prices are in; one that was kept by an earlier version does not say. */
+  readonly currency?: string | undefined;
 }
 
 /** What a person keeps beside the trade library: every version of every assembly, and favorites by key. */
@@ -46,7 +49,7 @@ const shelfSchema = z.strictObject({
 export const writeShelf = ({ kept, favorites, unread }: Shelf): unknown => ({
   favorites,
   kept: [
-    ...kept.map(({ key, version, main, records }) => ({ key, version, main, pack: writePack(records) })),
+    ...kept.map(({ key, version, main, ...pack }) => ({ key, version, main, pack: writePack(pack) })),
     ...unread,
   ],
 });
@@ -61,8 +64,8 @@ export function readShelf(stored: unknown): Shelf | undefined {
     const { key, version, main, pack } = each;
     const records = readPack(pack);
     const id = main as Id<'assembly'>;
-    if (records.ok && records.value.some((record) => record.id === id))
-      kept.push({ key, version, main: id, records: records.value });
+    if (records.ok && records.value.records.some((record) => record.id === id))
+      kept.push({ key, version, main: id, ...records.value });
     else unread.push(each);
   }
   return { kept, favorites: parsed.data.favorites, unread };
@@ -83,7 +86,10 @@ export function latestOf(shelf: Shelf): readonly Kept[] {
 }
 
 /** Keeps an assembly of the job as the next version of what it came from, or as the first of its own. */
-export function keepOnShelf(shelf: Shelf, job: Job, id: Id<'assembly'>): Shelf {
+export const keepOnShelf = (shelf: Shelf, job: Job, id: Id<'assembly'>): Shelf =>
+  shelve(shelf, job, id, job.settings.size === 0 ? undefined : settingsOf(job).currency);
+
+function shelve(shelf: Shelf, job: Job, id: Id<'assembly'>, currency: string | undefined): Shelf {
   const assembly = getRecord(job, id);
   const key = assembly.origin?.key ?? assembly.name;
   const last = Math.max(
@@ -95,7 +101,7 @@ export function keepOnShelf(shelf: Shelf, job: Job, id: Id<'assembly'>): Shelf {
   const records = packAssemblies(job, [id]).map((record) =>
     record.id === id && record.type === 'assembly' ? { ...record, origin: { key, version } } : record,
   );
-  return { ...shelf, kept: [...shelf.kept, { key, version, main: id, records }] };
+  return { ...shelf, kept: [...shelf.kept, { key, version, main: id, records, currency }] };
 }
 
 export const removeFromShelf = (shelf: Shelf, key: string): Shelf => ({
@@ -112,21 +118,21 @@ export const toggleFavorite = (shelf: Shelf, key: string): Shelf => ({
 });
 
 /** Every assembly of a pack as a first version of its own. */
-export function shelvePack(shelf: Shelf, records: readonly PackedRecord[]): Shelf {
+export function shelvePack(shelf: Shelf, { records, currency }: Pack): Shelf {
   const job = createJob(records);
   const inside = new Set(
     [...job.assembly.values()].flatMap(({ inner = [] }) => inner.map(({ assemblyId }) => assemblyId)),
   );
   return [...job.assembly.keys()]
     .filter((id) => !inside.has(id) || job.assembly.size === 1)
-    .reduce((grown, id) => keepOnShelf(grown, job, id), shelf);
+    .reduce((grown, id) => shelve(grown, job, id, currency), shelf);
 }
 
 /** Takes a kept version into the job as an assembly of its own. */
 export const takeFromShelf =
   (kept: Kept, makeId: MakeId): Command =>
   (job) =>
-    planUnpack(kept.records, job, makeId).command(job);
+    planUnpack(kept, job, makeId).command(job);
 
 /**
  * Puts a version of the library in the place of what the job has: its uses keep their answers, and the
@@ -136,7 +142,7 @@ export const takeVersion =
   (assemblyId: Id<'assembly'>, kept: Kept, makeId: MakeId): Command =>
   (job) => {
     const current = getRecord(job, assemblyId);
-    const unpacked = planUnpack(kept.records, job, makeId);
+    const unpacked = planUnpack(kept, job, makeId);
     const diff = unpacked.command(job);
     if (!diff.ok) return diff;
     const newId = unpacked.idOf.get(kept.main);

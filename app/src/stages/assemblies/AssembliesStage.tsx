@@ -11,7 +11,7 @@ import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
-import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useCatchUp, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
@@ -26,6 +26,7 @@ export function AssembliesStage() {
   const actions = useJobActions();
   const { makeId } = useServices();
   const navigate = useNavigate();
+  const catchUp = useCatchUp();
   const [text, setText] = useState('');
   const [applying, setApplying] = useState(false);
   const [fresh, setFresh] = useState('');
@@ -47,6 +48,8 @@ export function AssembliesStage() {
     const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order: orderAfter(all) };
     const done = actions.transact(label, put(made));
     if (done.ok) {
+      // The page must know of it before it goes there, or it shows another one to be typed into.
+      catchUp();
       go(made.id);
       setFresh(made.id);
     } else tellProblem(describeProblem(done.problem));

@@ -8,7 +8,7 @@ import { put } from '@zest/core/job/change';
 import { followKey } from '@zest/core/job/commands/uses';
 import { type Assembly } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useAsItIs, useJobState, useOpenJob } from '../../stores/context.tsx';
 import { AssemblyComponents } from './AssemblyComponents.tsx';
 import { AssemblyInputs } from './AssemblyInputs.tsx';
 import { AssemblyTexts } from './AssemblyTexts.tsx';
@@ -42,6 +42,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
   const { job } = useOpenJob();
   useJobState((state) => state.revision);
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const scopes = job.scope;
   // Tried first on what stands first in the tally, whatever order the records came in.
   const uses = [...job.use.values()]
@@ -56,7 +57,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
     use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
   const change: ChangeAssembly = (label, changed, renamed) => {
     const follow = renamed === undefined ? [] : followKey(job, assembly.id, renamed.from, renamed.to);
-    return settle(label, put({ ...assembly, ...changed }, ...follow));
+    return settle(label, put({ ...asItIs<'assembly'>(assembly), ...changed }, ...follow));
   };
   return (
     <div className="editor" ref={root} onKeyDownCapture={addByKey}>

@@ -18,7 +18,7 @@ import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
@@ -107,8 +107,9 @@ function NamedFigures() {
 function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   const { job, calculation } = useOpenJob();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const set = (changed: Partial<NamedQuantity>): string | undefined =>
-    settle('change a named figure', put({ ...figure, ...changed }));
+    settle('change a named figure', put({ ...asItIs<'quantity'>(figure), ...changed }));
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== figure.key));
     return settle(`rename ${figure.name}`, renameKey(figure.id, keyFor(text, others)));
@@ -181,6 +182,7 @@ function Difficulties() {
   const { makeId } = useServices();
   const { numbers } = useFormats();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const [error, setError] = useState<string | undefined>();
   const all = inOrder(job.difficulty.values());
   return (
@@ -203,7 +205,9 @@ function Difficulties() {
                   <CommitInput
                     label="Difficulty"
                     value={difficulty.name}
-                    onCommit={(name) => settle('rename a difficulty', put({ ...difficulty, name }))}
+                    onCommit={(name) =>
+                      settle('rename a difficulty', put({ ...asItIs<'difficulty'>(difficulty), name }))
+                    }
                   />
                 </td>
                 <td>
@@ -213,7 +217,10 @@ function Difficulties() {
                     value={formatNumber(difficulty.factor, 3, numbers, true)}
                     onCommit={(text) => {
                       return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
-                        settle('change a difficulty', put({ ...difficulty, factor: Number(kept) })),
+                        settle(
+                          'change a difficulty',
+                          put({ ...asItIs<'difficulty'>(difficulty), factor: Number(kept) }),
+                        ),
                       );
                     }}
                   />

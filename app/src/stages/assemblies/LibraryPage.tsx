@@ -3,7 +3,7 @@ import { FileDown, FileUp, Plus, Star, Trash2 } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Command } from '@zest/core/job/change';
-import { packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
+import { isForeign, packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
 import type { Id } from '@zest/core/job/id';
 import { createJob, settingsOf } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
@@ -19,10 +19,10 @@ import {
 } from '@zest/core/library/shelf';
 import { type Content } from '@zest/core/library/build';
 import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS, FOR_KIND_WORDS, plural } from '../../messages/words.ts';
-import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useCatchUp, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
@@ -37,6 +37,8 @@ interface Offer {
   readonly kept: Kept | undefined;
   readonly words: string;
   readonly take: (id: Id<'assembly'>) => Command;
+  /** What its prices are in, where that is known. */
+  readonly currency?: string | undefined;
 }
 
 /** Assemblies for every job: the trade library, and what was kept from jobs or read from files. */
@@ -45,6 +47,7 @@ export function LibraryPage() {
   const { makeId } = useServices();
   const actions = useJobActions();
   const navigate = useNavigate();
+  const catchUp = useCatchUp();
   const [shelf, changeShelf] = useShelf();
   const [text, setText] = useState('');
   const [onlyFavorites, setOnlyFavorites] = useState(false);
@@ -64,6 +67,7 @@ export function LibraryPage() {
         kept,
         words: wordsOf(content, folder),
         take: () => takeFromShelf(kept, makeId),
+        currency: kept.currency,
       };
     });
     const kept = new Set(own.map(({ key }) => key));
@@ -96,6 +100,11 @@ export function LibraryPage() {
       return;
     }
     const taken = done.value.added.find((record) => record.type === 'assembly' && !before.has(record.id));
+    if (isForeign(which.currency, job))
+      tell(
+        `The prices of ${which.name} are in ${which.currency} and were left empty. Type them, or choose items of this job.`,
+      );
+    catchUp();
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
   const readFile = async (file: File): Promise<void> => {
@@ -104,7 +113,7 @@ export function LibraryPage() {
       setNotes([read]);
       return;
     }
-    changeShelf((kept) => shelvePack(kept, read.records));
+    changeShelf((kept) => shelvePack(kept, read));
     const count = read.records.filter(({ type }) => type === 'assembly').length;
     setNotes([`${plural(count, 'assembly', 'assemblies')} read from ‘${file.name}’.`, ...read.notes]);
   };
@@ -176,7 +185,9 @@ export function LibraryPage() {
             onTake={() => take(offer)}
             onRemove={() => changeShelf((kept) => removeFromShelf(kept, offer.key))}
             versions={versionsOf(shelf, offer.key)}
-            onVersion={(kept) => take({ ...offer, take: () => takeFromShelf(kept, makeId) })}
+            onVersion={(kept) =>
+              take({ ...offer, take: () => takeFromShelf(kept, makeId), currency: kept.currency })
+            }
           />
         )}
       </div>
@@ -264,7 +275,9 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
           onClick={() =>
             download(
               `${fileName}.assemblies.json`,
-              new Blob([writePack(alone().records)], { type: 'application/json' }),
+              new Blob([writePack({ records: alone().records, currency: offer.currency })], {
+                type: 'application/json',
+              }),
             )
           }
         >

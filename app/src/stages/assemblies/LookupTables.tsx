@@ -13,7 +13,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
-import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { useAsItIs, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 
@@ -122,8 +122,9 @@ function TableBox({ table }: { readonly table: TableRecord }) {
   const { job } = useOpenJob();
   const { download } = useServices();
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const set = (label: string, changed: Partial<TableRecord>): string | undefined =>
-    settle(label, put({ ...table, ...changed }));
+    settle(label, put({ ...asItIs<'table'>(table), ...changed }));
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== table.key));
     return settle(`rename ${table.name}`, renameKey(table.id, keyFor(text, others)));

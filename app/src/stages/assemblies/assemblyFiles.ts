@@ -1,6 +1,5 @@
 import type { Workbook } from 'exceljs';
-import { type PackProblem, readPack } from '@zest/core/formats/assemblies/pack';
-import type { PackedRecord } from '@zest/core/formats/assemblies/pack';
+import { type Pack, type PackProblem, readPack } from '@zest/core/formats/assemblies/pack';
 import {
   type RowProblem,
   type Rows,
@@ -69,8 +68,7 @@ async function readWorkbook(bytes: ArrayBuffer): Promise<readonly Rows[] | undef
   });
 }
 
-export interface ReadFile {
-  readonly records: readonly PackedRecord[];
+export interface ReadFile extends Pack {
   /** What was left out, in words. */
   readonly notes: readonly string[];
 }
@@ -80,7 +78,7 @@ export async function readAssemblyFile(file: File, makeId: MakeId): Promise<Read
   if (file.size > FILE_LIMIT) return `‘${file.name}’ is larger than 20 MB. Split it.`;
   if (!/\.xlsx$/i.test(file.name)) {
     const pack = readPack(await file.text());
-    return pack.ok ? { records: pack.value, notes: [] } : describePack(file.name, pack.problem);
+    return pack.ok ? { ...pack.value, notes: [] } : describePack(file.name, pack.problem);
   }
   const sheets = await readWorkbook(await file.arrayBuffer());
   if (sheets === undefined) return `‘${file.name}’ is no workbook, or it is damaged. Save it anew as XLSX.`;

@@ -13,7 +13,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
-import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 import { bidWords } from './bidWords.ts';
 
 const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
@@ -214,8 +214,9 @@ function Paragraphs({ title, lines }: { readonly title: string; readonly lines: 
 
 function Wording({ settings }: { readonly settings: Settings }) {
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const set = (changed: Partial<Settings>): string | undefined => {
-    return settle('wording of the bid', put({ ...settings, ...changed }));
+    return settle('wording of the bid', put({ ...asItIs<'settings'>(settings), ...changed }));
   };
   const short = (key: 'name' | 'client' | 'company' | 'location' | 'bidDate', label: string) => (
     <div>

@@ -41,6 +41,10 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
     catchUp();
     onAdded();
   };
+  const addSection = (parentId: typeof sectionId): void => {
+    estimate.addSection(parentId);
+    catchUp();
+  };
   const spread = (): void => {
     const { linesBy, ...rest } = settings;
     const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
@@ -72,7 +76,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
         entries={[
           ['Add words', () => addLine({ is: 'text', description: 'Words' })],
           ['Add a subtotal', () => addLine({ is: 'subtotal', description: 'Subtotal' })],
-          ['Add a section inside', () => estimate.addSection(sectionId)],
+          ['Add a section inside', () => addSection(sectionId)],
           ['Take the section into the one before', () => nest(nestSection)],
           ['Take the section out again', () => nest(unnestSection)],
           [
@@ -84,7 +88,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
           ['Save the job as a template', onTemplate],
         ]}
       />
-      <Button size="sm" variant="outline" onClick={() => estimate.addSection()}>
+      <Button size="sm" variant="outline" onClick={() => addSection(null)}>
         Add a section
       </Button>
       <Button size="sm" onClick={() => addLine()}>

@@ -11,7 +11,15 @@ import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useChoice } from '../../components/useChoice.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
-import { Later, useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import {
+  Later,
+  useFormats,
+  useJobActions,
+  useJobState,
+  useOpenJob,
+  useSetView,
+  useView,
+} from '../../stores/context.tsx';
 import type { OpenJob } from '../../stores/jobStore.ts';
 import { CopyDialog } from './CopyDialog.tsx';
 import { EstimateBar } from './EstimateBar.tsx';
@@ -46,6 +54,10 @@ function EstimateWork() {
   const estimate = useEstimate(rows);
   // The table begins at its first row.
   const [block, setBlock] = useState<readonly EstimateRow[]>(() => rows.slice(0, 1));
+  const typing = useView((state) => state.typing);
+  const setView = useSetView();
+  // Another time on this page nothing was just added.
+  useEffect(() => () => setView({ typing: undefined }), [setView]);
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
   // What is not selected is current all the same: the first row of the block that is marked.
   const current = rowAt(rows, selection)?.key ?? block[0]?.key;
@@ -97,6 +109,7 @@ function EstimateWork() {
               onBlock={setBlock}
               onSelect={(row) => actions.select(selectionOf(row))}
               selectedKey={keyOfSelection(selection)}
+              typing={typing}
               editorOf={(row, column, done, first) =>
                 column === 'quantity' && row.type === 'line' ? (
                   <FormulaInput

@@ -16,7 +16,14 @@ import { useSettle } from '../../components/useSettle.ts';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import { type Result, accept } from '@zest/core/problem/result';
 import { plural } from '../../messages/words.ts';
-import { useAsItIs, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import {
+  useAsItIs,
+  useFormats,
+  useJobActions,
+  useOpenJob,
+  useServices,
+  useSetView,
+} from '../../stores/context.tsx';
 import type { GridEdit } from '../../tables/Grid.tsx';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { editRow, isEditable } from './editRow.ts';
@@ -48,6 +55,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
   const services = useServices();
   const actions = useJobActions();
   const settle = useSettle();
+  const setView = useSetView();
   // Another change may just have been made, and must not be undone by this one.
   const asItIs = useAsItIs();
   const { numbers } = useFormats();
@@ -199,7 +207,10 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       'add a section',
       put({ type: 'section', id, code: '', name: 'New section', parentId, order }),
     );
-    if (refused === undefined) actions.select({ type: 'section', id });
+    if (refused !== undefined) return tellProblem(refused);
+    actions.select({ type: 'section', id });
+    // What is typed next is its name.
+    setView({ typing: { key: id, column: 'description' } });
   };
 
   const removeRows = (chosen: readonly EstimateRow[]): void => {

@@ -11,7 +11,7 @@ import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { takeEntry } from '../../components/typed.ts';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
@@ -42,6 +42,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
       }),
     );
   const settle = useSettle();
+  const asItIs = useAsItIs();
   return (
     <>
       {pieces.map((piece) => {
@@ -53,7 +54,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                 label="Note of a typed piece"
                 placeholder={piece.source === 'wheel' ? 'wheel' : 'note'}
                 value={piece.note}
-                onCommit={(note) => settle('note of a piece', put({ ...piece, note }))}
+                onCommit={(note) => settle('note of a piece', put({ ...asItIs<'piece'>(piece), note }))}
               />
               <CommitInput
                 label="Typed piece"

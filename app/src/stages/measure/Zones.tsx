@@ -5,7 +5,7 @@ import { inOrder, orderAfter } from '@zest/core/job/job';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { TimesInput } from '../../components/TimesInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { useAsItIs, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import { ShownCheck } from './ShownCheck.tsx';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
@@ -16,6 +16,7 @@ export function Zones() {
   const setView = useSetView();
   const zones = inOrder(job.zone.values());
   const settle = useSettle();
+  const asItIs = useAsItIs();
   return (
     <fieldset>
       <legend>Zones</legend>
@@ -26,7 +27,7 @@ export function Zones() {
           <TimesInput
             name={zone.name}
             value={zone.repeat}
-            onCommit={(repeat) => settle('times of a zone', put({ ...zone, repeat }))}
+            onCommit={(repeat) => settle('times of a zone', put({ ...asItIs<'zone'>(zone), repeat }))}
           />
           <button
             type="button"

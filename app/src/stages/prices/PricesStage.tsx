@@ -41,6 +41,7 @@ const FILTERS = {
   old: 'with an old price',
 } as const;
 type Filter = keyof typeof FILTERS;
+const NONE_HELD: ReadonlySet<string> = new Set();
 
 /** The price book of the job: found while typing, edited like a spreadsheet. */
 export function PricesStage() {
@@ -60,7 +61,19 @@ export function PricesStage() {
   const isWanted = useWanted(group, filter, recent);
   // The field takes every key at once; the list of thousands follows when it can.
   const sought = useDeferredValue(text);
-  const rows = useMemo(() => searchOf(job.item).find(sought, isWanted), [job.item, sought, isWanted]);
+  // What was added or is being changed stays in sight until another thing is looked for.
+  const [held, setHeld] = useState<ReadonlySet<string>>(NONE_HELD);
+  const [typing, setTyping] = useState<{ readonly key: string; readonly column: string } | undefined>();
+  const rows = useMemo(() => {
+    const found = searchOf(job.item).find(sought, isWanted);
+    const there = new Set<string>(found.map(({ id }) => id));
+    const kept = [...held].flatMap((id) => (there.has(id) ? [] : (job.item.get(id as Id<'item'>) ?? [])));
+    return kept.length === 0 ? found : [...kept, ...found];
+  }, [job.item, sought, isWanted, held]);
+  const look = (how: () => void): void => {
+    setHeld(NONE_HELD);
+    how();
+  };
   const groups = useMemo(
     () => [...new Set([...job.item.values()].map((item) => item.group))].sort(),
     [job.item],
@@ -77,6 +90,7 @@ export function PricesStage() {
       if (!edited.ok) return describeProblem(edited.problem);
       changed.set(row.id, edited.value);
     }
+    setHeld(new Set([...held, ...changed.keys()]));
     return settle(
       edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`,
       put(...changed.values()),
@@ -122,9 +136,9 @@ export function PricesStage() {
     while (codes.has(`NEW-${number}`)) number += 1;
     const item = blankItem(`NEW-${number}`);
     actions.transact('add an item', put(item));
-    setFilter('all');
-    setText(item.code);
+    setHeld(new Set([item.id]));
     setChosen(item.id);
+    setTyping({ key: item.id, column: 'code' });
   };
   const write = async (kind: 'csv' | 'xlsx'): Promise<void> => {
     const { writePriceCsv, writePriceXlsx } = await import('./writePriceFile.ts');
@@ -142,14 +156,14 @@ export function PricesStage() {
           aria-label="Search the price book"
           placeholder="Code, words, sizes"
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => look(() => setText(event.target.value))}
         />
         <select
           className="input"
           style={{ width: 126 }}
           aria-label="Which group"
           value={group}
-          onChange={(event) => setGroup(event.target.value)}
+          onChange={(event) => look(() => setGroup(event.target.value))}
         >
           <option value="">in every group</option>
           {groups.filter(Boolean).map((each) => (
@@ -163,7 +177,7 @@ export function PricesStage() {
           style={{ width: 112 }}
           aria-label="Which items"
           value={filter}
-          onChange={(event) => setFilter(event.target.value as Filter)}
+          onChange={(event) => look(() => setFilter(event.target.value as Filter))}
         >
           {(Object.keys(FILTERS) as Filter[]).map((each) => (
             <option key={each} value={each}>
@@ -211,6 +225,7 @@ export function PricesStage() {
               rows={rows}
               keyOf={({ id }) => id}
               selectedKey={selectedKey}
+              typing={typing}
               onSelect={({ id }) => setChosen(id)}
               onEdit={onEdit}
               onPaste={onPaste}

@@ -15,6 +15,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import {
+  useAsItIs,
   useFormats,
   useJobActions,
   useOpenJob,
@@ -210,6 +211,7 @@ interface SheetCardProps {
 
 function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const settle = useSettle();
+  const asItIs = useAsItIs();
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
@@ -221,7 +223,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
     void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
   };
   const change = (label: string, changed: Partial<Sheet>): string | undefined => {
-    return settle(label, put({ ...sheet, ...changed }));
+    return settle(label, put({ ...asItIs<'sheet'>(sheet), ...changed }));
   };
   const error = checkError(sheet);
   return (

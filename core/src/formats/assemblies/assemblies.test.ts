@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { put } from '../../job/change.ts';
 import { createIdMaker } from '../../job/id.ts';
-import { type Job, applyDiff, createJob, listRecords } from '../../job/job.ts';
+import { type Job, applyDiff, createJob, listRecords, settingsOf } from '../../job/job.ts';
 import type { Assembly } from '../../job/records/assembly.ts';
 import { takeFromLibrary, tradeLibrary } from '../../library/tradeLibrary.ts';
 import {
@@ -90,7 +90,7 @@ describe('a pack of an assembly that a crew builds by size', () => {
       ],
     };
     desk.change(crew, ...sizes, assembly);
-    const read = readPack(writePack(packAssemblies(desk.job(), [assembly.id])));
+    const read = readPack(writePack({ records: packAssemblies(desk.job(), [assembly.id]) }));
     if (!read.ok) throw new Error(read.problem.kind);
     const into = (job: Job): Job => {
       const diff = planUnpack(read.value, job, makeId).command(job);
@@ -126,9 +126,9 @@ describe('a pack of assemblies', () => {
   });
 
   it('reads as it was written, and is written the same every time', () => {
-    const read = readPack(writePack(packed));
+    const read = readPack(writePack({ records: packed }));
     expect(read).toEqual({ ok: true, value: packed });
-    expect(writePack(packAssemblies(source, [conduit.id]))).toBe(writePack(packed));
+    expect(writePack({ records: packAssemblies(source, [conduit.id]) })).toBe(writePack({ records: packed }));
   });
 
   it('takes inner assemblies along, and they stand inside again under their new ids', () => {
@@ -138,7 +138,7 @@ describe('a pack of assemblies', () => {
       inner: [{ key: 'floor', name: 'Floor', assemblyId: floor.id, formula: '10 sq ft', answers: {} }],
     });
     const { job } = createTestJob();
-    const unpacked = planUnpack(packAssemblies(outer, [beam.id]), job, makeId);
+    const unpacked = planUnpack({ records: packAssemblies(outer, [beam.id]) }, job, makeId);
     const diff = unpacked.command(job);
     if (!diff.ok) throw new Error(diff.problem.kind);
     const after = applyDiff(job, diff.value);
@@ -148,14 +148,30 @@ describe('a pack of assemblies', () => {
   it('leaves what the job has under the same code as it is, and gives a taken name a number', () => {
     const test = createTestJob();
     const once = applyAll(test.job);
-    const twice = planUnpack(packed, once, makeId);
+    const twice = planUnpack({ records: packed }, once, makeId);
     expect(twice.renamed).toEqual(['Conduit run (2)']);
     const diff = twice.command(once);
     expect(diff.ok && diff.value.added.map(({ type }) => type)).toEqual(['assembly']);
   });
 
+  it('brings no price into a job of another currency: 89 dollars are not 89 euro', () => {
+    const test = createTestJob('metric');
+    const euro = { ...settingsOf(test.job), currency: 'EUR' };
+    const job = createJob([...listRecords(test.job), euro]);
+    const read = readPack(writePack({ records: packed, currency: 'USD' }));
+    if (!read.ok) throw new Error(read.problem.kind);
+    expect(read.value.currency).toBe('USD');
+    const diff = planUnpack(read.value, job, test.makeId).command(job);
+    if (!diff.ok) throw new Error(diff.problem.kind);
+    const items = diff.value.added.filter((record) => record.type === 'item');
+    expect(items.length).toBeGreaterThan(0);
+    expect(items.filter(({ material, equipment }) => material !== '' || equipment !== '')).toEqual([]);
+    // Hours are hours in any currency.
+    expect(items.some(({ laborHours }) => laborHours !== '')).toBe(true);
+  });
+
   const applyAll = (job: Job): Job => {
-    const diff = planUnpack(packed, job, makeId).command(job);
+    const diff = planUnpack({ records: packed }, job, makeId).command(job);
     if (!diff.ok) throw new Error(diff.problem.kind);
     return applyDiff(job, diff.value);
   };
@@ -169,7 +185,7 @@ describe('a pack of assemblies', () => {
       '{"format":"zest-assemblies","version":1,"records":[{"type":"assembly","id":"assembly:a"}]}',
       'pack-record',
     ],
-    [writePack(packed.filter(({ type }) => type !== 'craft')), 'pack-incomplete'],
+    [writePack({ records: packed.filter(({ type }) => type !== 'craft') }), 'pack-incomplete'],
   ])('refuses %s', (text, kind) => {
     expect(readPack(text)).toMatchObject({ ok: false, problem: { kind } });
   });
@@ -306,7 +322,9 @@ describe('the shelf', () => {
   });
 
   it('shelves a pack that was read from a file', () => {
-    expect(latestOf(shelvePack(EMPTY_SHELF, packed)).map(({ key }) => key)).toEqual(['Conduit run']);
+    expect(latestOf(shelvePack(EMPTY_SHELF, { records: packed })).map(({ key }) => key)).toEqual([
+      'Conduit run',
+    ]);
   });
 
   it('keeps the records of a job as they were', () => {

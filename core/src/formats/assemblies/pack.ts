@@ -4,7 +4,7 @@ import { type Command, put } from '../../job/change.ts';
 import { checkRecord } from '../../job/checkRecord.ts';
 import type { Id, MakeId, RecordType } from '../../job/id.ts';
 import { referencesOf } from '../../job/integrity.ts';
-import { type Job, createJob, inOrder, orderAfter } from '../../job/job.ts';
+import { type Job, createJob, inOrder, orderAfter, settingsOf } from '../../job/job.ts';
 import type { JobProblem } from '../../job/problem.ts';
 import type { JobRecord, RecordOf } from '../../job/record.ts';
 import type { Assembly } from '../../job/records/assembly.ts';
@@ -62,17 +62,27 @@ function neededBy(job: Job, assembly: Assembly): readonly PackedRecord[] {
   return [...items, ...crafts, ...crews, ...tables];
 }
 
-export const writePack = (records: readonly PackedRecord[]): string =>
-  `${JSON.stringify({ format: ASSEMBLY_PACK.format, version: ASSEMBLY_PACK.version, records }, undefined, 1)}\n`;
+/** Records of a pack, and the currency their prices are in; a file of an earlier version does not say. */
+export interface Pack {
+  readonly records: readonly PackedRecord[];
+  readonly currency?: string | undefined;
+}
+
+export const writePack = ({ records, currency }: Pack): string =>
+  `${JSON.stringify({ format: ASSEMBLY_PACK.format, version: ASSEMBLY_PACK.version, currency, records }, undefined, 1)}\n`;
 
 const envelope = z.strictObject({
   format: z.literal(ASSEMBLY_PACK.format),
   version: z.number().int().min(1),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
   records: z.array(z.looseObject({ type: z.string() })).max(50_000),
 });
 
 /** Reads a pack through the same doors as a job file; damaged text gives a problem, never a throw. */
-export function readPack(text: string): Result<readonly PackedRecord[], PackProblem> {
+export function readPack(text: string): Result<Pack, PackProblem> {
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -81,7 +91,7 @@ export function readPack(text: string): Result<readonly PackedRecord[], PackProb
   }
   const parsed = envelope.safeParse(json);
   if (!parsed.success) return refuse({ kind: 'pack-other-format' });
-  const { version, records: raw } = parsed.data;
+  const { version, currency, records: raw } = parsed.data;
   if (version > ASSEMBLY_PACK.version)
     return refuse({ kind: 'pack-newer', version, known: ASSEMBLY_PACK.version });
   const records: PackedRecord[] = [];
@@ -95,7 +105,7 @@ export function readPack(text: string): Result<readonly PackedRecord[], PackProb
   const known = new Set<string>(records.map(({ id }) => id));
   const lost = records.find((record) => referencesOf(record).some((id) => !known.has(id)));
   if (lost !== undefined) return refuse({ kind: 'pack-incomplete', name: nameOf(lost) });
-  return accept(records);
+  return accept({ records, currency });
 }
 
 const nameOf = (record: PackedRecord): string => (record.type === 'item' ? record.code : record.name);
@@ -115,12 +125,26 @@ function freeName(name: string, taken: Set<string>): string {
   return free;
 }
 
+/** Prices in another currency are no prices here: 89 dollars are not 89 euro. */
+export const isForeign = (currency: string | undefined, job: Job): boolean =>
+  currency !== undefined && job.settings.size > 0 && currency !== settingsOf(job).currency;
+
+function withoutMoney(record: PackedRecord): PackedRecord {
+  if (record.type === 'item')
+    return { ...record, material: '', equipment: '', subcontract: '', other: '', date: '' };
+  if (record.type === 'craft') return { ...record, wage: '' };
+  if (record.type === 'crew')
+    return { ...record, machines: record.machines.map((machine) => ({ ...machine, hourly: '' })) };
+  return record;
+}
+
 /**
  * Takes a pack into a job under ids of its own. What the job has under the same code, craft name or table
  * key is the job's own and stays; an assembly of a name that is taken comes in beside it.
  */
-export function planUnpack(records: readonly PackedRecord[], job: Job, makeId: MakeId): Unpacked {
-  const pack = createJob(records);
+export function planUnpack({ records, currency }: Pack, job: Job, makeId: MakeId): Unpacked {
+  const foreign = isForeign(currency, job);
+  const pack = createJob(foreign ? records.map(withoutMoney) : records);
   const ids = new Map<string, Id>();
   const added: JobRecord[] = [];
   const crafts = new Map([...job.craft.values()].map(({ name, id }) => [name, id]));
