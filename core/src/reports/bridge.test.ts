@@ -32,6 +32,20 @@ describe('the bridge between two states', () => {
     expect(bridge.lines.map(({ name }) => name)).toEqual(['Both', 'Gone', 'New']);
   });
 
+  it('gives a change of quantity alone no cent of price, whatever the cents round to', () => {
+    const desk = createPricedDesk();
+    const line = desk.line({
+      quantity: '3',
+      costs: { material: '0.333', labor: '0.127', equipment: '0.019' },
+    });
+    desk.change(line);
+    const before = new Calculation(desk.job());
+    for (const quantity of ['7', '11', '2.5', '1000']) {
+      desk.change({ ...line, quantity });
+      expect(bridgeOf(before, desk.calculation).by.price).toBe(0);
+    }
+  });
+
   it('adds up exactly, whatever was changed', () => {
     const step = fc.tuple(fc.nat(3), fc.nat(5), fc.integer({ min: 1, max: 99_999 }));
     fc.assert(

@@ -1,3 +1,4 @@
+import { COST_KINDS } from '../job/records/assembly.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { bidNode, lineNode } from '../calculate/nodes.ts';
@@ -66,8 +67,11 @@ function causesOf(from: LineMoney, to: LineMoney): Readonly<Record<BridgeCause, 
   // A lump sum of nothing before has no price to hold a quantity against.
   if (from.quantity === 0) return { ...NOTHING, [to.quantity === 0 ? 'price' : 'quantity']: change };
   const moved = Math.round((from.extension / from.quantity) * (to.quantity - from.quantity));
-  return to.quantity === from.quantity
-    ? { ...NOTHING, price: change }
+  if (to.quantity === from.quantity) return { ...NOTHING, price: change };
+  // Each kind of cost is rounded to a cent at the old quantity and at the new one: that much is no price.
+  const rounding = (COST_KINDS.length / 2) * (1 + Math.abs(to.quantity / from.quantity));
+  return Math.abs(change - moved) <= rounding
+    ? { ...NOTHING, quantity: change }
     : { ...NOTHING, quantity: moved, price: change - moved };
 }
 

@@ -141,34 +141,49 @@ export function createHitIndex(): HitIndex {
     },
     find: (at, nearPt, shown) => {
       const box = { minX: at.x - nearPt, minY: at.y - nearPt, maxX: at.x + nearPt, maxY: at.y + nearPt };
-      let best: { readonly mark: Mark; readonly score: number } | undefined;
-      for (const { mark, flat, ...bounds } of tree.search(box)) {
-        if (!shown(mark)) continue;
-        const away = distanceTo(mark, flat, at);
-        if (away > nearPt) continue;
+      let best: Mark | undefined;
+      let least = Infinity;
+      for (const entry of tree.search(box)) {
+        const { mark, flat } = entry;
         // Of two areas over each other the smaller is meant: the larger can be clicked elsewhere.
-        const size = isClosed(mark) ? Math.hypot(bounds.maxX - bounds.minX, bounds.maxY - bounds.minY) : 0;
-        const score = RANK[mark.kind] * 1e6 + away + size / 1e3;
-        if (best === undefined || score < best.score) best = { mark, score };
+        const size = isClosed(mark) ? Math.hypot(entry.maxX - entry.minX, entry.maxY - entry.minY) : 0;
+        // At its best, where it lies right there; what cannot be nearer is not looked at more closely.
+        const base = RANK[mark.kind] * 1e6 + size / 1e3;
+        if (base >= least) continue;
+        const away = distanceTo(mark, flat, at, nearPt);
+        if (away > nearPt || base + away >= least || !shown(mark)) continue;
+        best = mark;
+        least = base + away;
       }
-      return best?.mark;
+      return best;
     },
   };
 }
 
-/** Sheet points from a place to a mark; 0 inside an area. */
-function distanceTo(mark: Mark, flat: readonly (readonly Point[])[], at: Point): number {
+/** Sheet points from a place to a mark, as far as it is in reach; 0 inside an area. */
+function distanceTo(mark: Mark, flat: readonly (readonly Point[])[], at: Point, reachPt: number): number {
   let least = Infinity;
-  if (isClosed(mark) && flat.filter((ring) => ringContains(ring, at)).length % 2 === 1) return 0;
+  if (isClosed(mark) && isInside(flat, at)) return 0;
   for (const stroke of flat) {
     const last = mark.kind === 'count' ? stroke.length : edgesOf(mark, stroke);
     for (let i = 0; i < last; i += 1) {
       const a = stroke[i] as Point;
       const b = mark.kind === 'count' ? a : (stroke[i + 1] ?? (stroke[0] as Point));
+      // Most pieces of a long mark are nowhere near.
+      if (a.x < at.x - reachPt && b.x < at.x - reachPt) continue;
+      if (a.x > at.x + reachPt && b.x > at.x + reachPt) continue;
+      if (a.y < at.y - reachPt && b.y < at.y - reachPt) continue;
+      if (a.y > at.y + reachPt && b.y > at.y + reachPt) continue;
       least = Math.min(least, squareTo(at, a, b));
     }
   }
   return Math.sqrt(least);
+}
+
+function isInside(rings: readonly (readonly Point[])[], at: Point): boolean {
+  let inside = false;
+  for (const ring of rings) if (ringContains(ring, at)) inside = !inside;
+  return inside;
 }
 
 /** The squared distance from a place to a segment. Makes no objects: it runs for every mark near the pointer. */

@@ -127,7 +127,7 @@ describe('a pack of assemblies', () => {
 
   it('reads as it was written, and is written the same every time', () => {
     const read = readPack(writePack({ records: packed }));
-    expect(read).toEqual({ ok: true, value: packed });
+    expect(read).toEqual({ ok: true, value: { records: packed } });
     expect(writePack({ records: packAssemblies(source, [conduit.id]) })).toBe(writePack({ records: packed }));
   });
 
