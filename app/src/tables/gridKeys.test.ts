@@ -126,6 +126,13 @@ describe('keys in a table', () => {
     expect(closed.told.edit).not.toHaveBeenCalled();
   });
 
+  it('leave the question mark to the list of keys, also on a cell that may be typed into', () => {
+    const { press, told } = gridAt({ row: 1, column: 1 });
+    expect(press('?')).toBe(false);
+    expect(told.stopped).not.toHaveBeenCalled();
+    expect(told.edit).not.toHaveBeenCalled();
+  });
+
   it('stay in the table where nothing may be typed, and it says so', () => {
     const { press, told } = gridAt({ row: 1, column: 2 });
     press('l');

@@ -12,7 +12,7 @@ export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Ctrl+C V', 'copy and paste the block, from and to spreadsheets too'],
   ['Ctrl+D', 'fill the first row of the block down'],
   ['Ctrl+Home End', 'go to the first or last cell of all; with Shift, select as far as there'],
-  ['Alt ↑ ↓', 'move the rows of the block'],
+  ['Alt ↑ ↓', 'move the lines of the block, also into the next section'],
   ['Delete', 'empty the selected cells'],
   ['Ctrl+Delete', 'remove the rows of the block'],
 ];
@@ -71,6 +71,8 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
     } else if (event.key === 'Delete') clear();
     else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') fillDown();
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
+      // The question mark shows the keys, here as everywhere; no cell begins with it.
+      if (event.key === '?') return;
       if (editable) edit(event.key);
       else {
         // Meant for the cell all the same: it must not reach the pens, and leave the table.
