@@ -388,6 +388,9 @@ describe('explanations', () => {
     const { job, scope } = slabJob();
     const calculation = new Calculation(after(job, removeScope(scope.id)));
     expect(throughLine(calculation, { type: 'scope', id: scope.id })).toEqual([]);
+    expect(throughLine(calculation, { type: 'section', id: 'section:gone00000a' as Id<'section'> })).toEqual(
+      [],
+    );
   });
 });
 

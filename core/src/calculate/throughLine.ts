@@ -110,6 +110,8 @@ function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): read
 
 function sectionSteps(calculation: Calculation, sectionId: string, here: boolean): readonly Step[] {
   const section = calculation.job.section.get(sectionId as Id<'section'>);
+  // One that was selected and is gone, as by undo, has no figure to miss.
+  if (section === undefined && sectionId !== NO_SECTION) return [];
   const figure = calculation.figure(sectionNode(sectionId, 'cost'));
   const label: StepLabel = { of: 'section', section: section?.name ?? '' };
   return [{ figure: money(figure), label, target: { type: 'section', id: sectionId }, here }];

@@ -328,7 +328,7 @@ export function addTypedLines({ makeId, records, sectionId }: Draft): void {
   );
   add('02', 'Break out old ramp, our own figure', '1', 'sum', '', {
     kind: 'subcontract',
-    amount: '5807.05',
+    amount: '6240',
   });
   add('02', 'Silt fence along the creek', '260', 'ft', 'SW-SILT');
   add(
