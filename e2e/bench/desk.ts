@@ -11,7 +11,7 @@ const RUNS = 7;
 /** Opening the usual job, panning over it, and editing it until the new total stands in the page. */
 export async function measureUsualJob(bench: Bench): Promise<readonly BenchFigure[]> {
   const page = await bench.newPage();
-  const name = await importLargeJob(page, USUAL);
+  const { name } = await importLargeJob(page, USUAL);
   const opens: number[] = [];
   for (let i = 0; i < RUNS; i += 1) {
     await page.goto('/jobs');
@@ -99,7 +99,7 @@ async function editTimes(page: Page): Promise<readonly number[]> {
 /** Fifty thousand marks on one sheet: panning, dragging a vertex, coming to rest. */
 export async function measureCrowdedSheet(bench: Bench): Promise<readonly BenchFigure[]> {
   const page = await bench.newPage();
-  const name = await importLargeJob(page, { marks: 50_000, scopes: 500, components: 500, lines: 600 });
+  const { name } = await importLargeJob(page, { marks: 50_000, scopes: 500, components: 500, lines: 600 });
   await page.getByRole('button', { name, exact: true }).click();
   await page.getByRole('link', { name: /^Measure/ }).click();
   await waitDrawn(page);

@@ -1,6 +1,7 @@
 // npm run bench [-- --only PREFIX --json FILE]: prints `name: value unit (ratio)` lines; asserts nothing.
 import { measureCrowdedSheet, measureHits, measureSnaps, measureUsualJob } from './desk.ts';
 import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
+import { measureHuge } from './huge.ts';
 import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
@@ -26,6 +27,7 @@ const PARTS: readonly Part[] = [
     names: ['pan.50k', 'drag.50k', 'sharp.50k'],
     measure: async (bench) => measureCrowdedSheet(await bench()),
   },
+  { names: ['import.huge', 'open.huge'], measure: async (bench) => measureHuge(await bench()) },
   { names: ['pdf.20', 'pdf.tile', 'snap.ready'], measure: async (bench) => measureSmallSet(await bench()) },
   { names: ['pdf.200'], measure: async (bench) => measureLargeSet(await bench()) },
 ];

@@ -43,12 +43,12 @@ export async function openBench(): Promise<Bench> {
   };
 }
 
-/** Puts a large job into the browser through the door a person would use; leaves the jobs page open. */
+/** Puts a large job into the browser through the door a person would use, timed; leaves the jobs page open. */
 export async function importLargeJob(
   page: Page,
   size: LargeJobSize,
   further: readonly JobRecord[] = [],
-): Promise<string> {
+): Promise<{ readonly name: string; readonly importMs: number }> {
   const pdf = await drawingSet(1, 8_000);
   const bytes = readBytes(pdf);
   const large = createLargeJob(size, { name: 'bench.pdf', bytes: bytes.length });
@@ -57,10 +57,11 @@ export async function importLargeJob(
   const path = `.cache/bench/job-${size.marks}.zestjob`;
   writeFileSync(path, writeZestjob(job, new Map([[file as string, bytes]])));
   await page.goto('/jobs');
+  const began = performance.now();
   await page.getByLabel('Job file').setInputFiles(path);
   const name = `Bench ${size.marks} marks`;
   await page.getByRole('button', { name, exact: true }).waitFor({ timeout: 120_000 });
-  return name;
+  return { name, importMs: performance.now() - began };
 }
 
 /** Waits for the desk's layers to come to rest. */

@@ -56,7 +56,7 @@ const KINDS = [
 ];
 
 /** A price book as large as a supplier's list. */
-function createItems(): readonly RecordOf<'item'>[] {
+export function createItems(): readonly RecordOf<'item'>[] {
   const makeId = createIdMaker(createChance(19));
   const chance = createChance(5);
   const of = <Item>(list: readonly Item[]): Item => list[Math.floor(chance() * list.length)] as Item;
@@ -133,7 +133,7 @@ export function measureLook(): readonly BenchFigure[] {
 /** From the click on Prices to the first rows of 20,000 items; and from a cell's Enter to the new total at 5,000 lines. */
 export async function measureBook(bench: Bench): Promise<readonly BenchFigure[]> {
   const page = await bench.newPage();
-  const name = await importLargeJob(page, USUAL, createItems());
+  const { name } = await importLargeJob(page, USUAL, createItems());
   await page.getByRole('button', { name, exact: true }).click();
   await page.getByRole('heading', { name: 'Sheets' }).waitFor();
   const opens: number[] = [];
