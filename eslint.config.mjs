@@ -71,7 +71,11 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
-  { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts', 'core/src/testing/**', 'core/src/checks/**'], rules: coreBans },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**', 'core/src/checks/**'],
+    rules: coreBans,
+  },
   {
     files: ['app/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },

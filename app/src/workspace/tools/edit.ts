@@ -80,6 +80,7 @@ interface Entry {
   readonly mark: Mark;
   /** Its strokes with arcs as straight pieces. */
   readonly flat: readonly (readonly Point[])[];
+  readonly packed: readonly Float64Array[];
 }
 
 const flattenMark = (mark: Mark): readonly (readonly Point[])[] =>
@@ -102,7 +103,7 @@ export function createHitIndex(): HitIndex {
   const entries = new Map<string, Entry>();
   const entryOf = (mark: Mark): Entry => {
     const flat = flattenMark(mark);
-    return { ...boundsOf(flat.flat()), mark, flat };
+    return { ...boundsOf(flat.flat()), mark, flat, packed: flat.map((stroke) => pack(mark, stroke)) };
   };
   const remove = (id: string): void => {
     const entry = entries.get(id);
@@ -144,13 +145,13 @@ export function createHitIndex(): HitIndex {
       let best: Mark | undefined;
       let least = Infinity;
       for (const entry of tree.search(box)) {
-        const { mark, flat } = entry;
+        const { mark } = entry;
         // Of two areas over each other the smaller is meant: the larger can be clicked elsewhere.
         const size = isClosed(mark) ? Math.hypot(entry.maxX - entry.minX, entry.maxY - entry.minY) : 0;
         // At its best, where it lies right there; what cannot be nearer is not looked at more closely.
         const base = RANK[mark.kind] * 1e6 + size / 1e3;
         if (base >= least) continue;
-        const away = distanceTo(mark, flat, at, nearPt);
+        const away = distanceTo(entry, at, nearPt);
         if (away > nearPt || base + away >= least || !shown(mark)) continue;
         best = mark;
         least = base + away;
@@ -160,21 +161,28 @@ export function createHitIndex(): HitIndex {
   };
 }
 
+/** The corners of a stroke one after the other, the first again where it closes: read far faster than points. */
+function pack(mark: Mark, stroke: readonly Point[]): Float64Array {
+  const corners = isClosed(mark) ? [...stroke, ...stroke.slice(0, 1)] : stroke;
+  return Float64Array.from(corners.flatMap(({ x, y }) => [x, y]));
+}
+
 /** Sheet points from a place to a mark, as far as it is in reach; 0 inside an area. */
-function distanceTo(mark: Mark, flat: readonly (readonly Point[])[], at: Point, reachPt: number): number {
-  let least = Infinity;
+function distanceTo({ mark, flat, packed }: Entry, at: Point, reachPt: number): number {
   if (isClosed(mark) && isInside(flat, at)) return 0;
-  for (const stroke of flat) {
-    const last = mark.kind === 'count' ? stroke.length : edgesOf(mark, stroke);
-    for (let i = 0; i < last; i += 1) {
-      const a = stroke[i] as Point;
-      const b = mark.kind === 'count' ? a : (stroke[i + 1] ?? (stroke[0] as Point));
+  let least = Infinity;
+  for (const corners of packed) {
+    // A point that is counted is a piece of no length.
+    const step = mark.kind === 'count' ? 0 : 2;
+    for (let i = 0; i + step < corners.length; i += 2) {
+      const ax = (corners[i] as number) - at.x;
+      const bx = (corners[i + step] as number) - at.x;
+      const ay = (corners[i + 1] as number) - at.y;
+      const by = (corners[i + step + 1] as number) - at.y;
       // Most pieces of a long mark are nowhere near.
-      if (a.x < at.x - reachPt && b.x < at.x - reachPt) continue;
-      if (a.x > at.x + reachPt && b.x > at.x + reachPt) continue;
-      if (a.y < at.y - reachPt && b.y < at.y - reachPt) continue;
-      if (a.y > at.y + reachPt && b.y > at.y + reachPt) continue;
-      least = Math.min(least, squareTo(at, a, b));
+      if ((ax < -reachPt && bx < -reachPt) || (ax > reachPt && bx > reachPt)) continue;
+      if ((ay < -reachPt && by < -reachPt) || (ay > reachPt && by > reachPt)) continue;
+      least = Math.min(least, squareToOrigin(ax, ay, bx, by));
     }
   }
   return Math.sqrt(least);
@@ -186,12 +194,17 @@ function isInside(rings: readonly (readonly Point[])[], at: Point): boolean {
   return inside;
 }
 
-/** The squared distance from a place to a segment. Makes no objects: it runs for every mark near the pointer. */
-function squareTo(at: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
+const squareTo = (at: Point, a: Point, b: Point): number =>
+  squareToOrigin(a.x - at.x, a.y - at.y, b.x - at.x, b.y - at.y);
+
+/** The squared distance of a segment from the origin. Makes no objects: it runs for all that is near the pointer. */
+function squareToOrigin(ax: number, ay: number, bx: number, by: number): number {
+  const dx = bx - ax;
+  const dy = by - ay;
   const square = dx * dx + dy * dy;
-  const along = square === 0 ? 0 : ((at.x - a.x) * dx + (at.y - a.y) * dy) / square;
+  const along = square === 0 ? 0 : -(ax * dx + ay * dy) / square;
   const t = along < 0 ? 0 : along > 1 ? 1 : along;
-  const [x, y] = [a.x + t * dx - at.x, a.y + t * dy - at.y];
+  const x = ax + t * dx;
+  const y = ay + t * dy;
   return x * x + y * y;
 }
