@@ -264,6 +264,23 @@ test('a schedule, a sheet or the estimate stands beside the plan with its own zo
   await expect(beside).toHaveCount(0);
 });
 
+test('the work area never scrolls inside itself, whatever asks it to', async ({ page }) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  const moved = await page.evaluate(() =>
+    ['.desk', '.frame', 'main'].map((selector) => {
+      const area = document.querySelector(selector);
+      area?.scrollTo({ top: 355, left: 120 });
+      return [area?.scrollTop, area?.scrollLeft];
+    }),
+  );
+  expect(moved).toEqual([
+    [0, 0],
+    [0, 0],
+    [0, 0],
+  ]);
+});
+
 test('words on the sheets are found across the set and shown where they stand', async ({ page }) => {
   await openDemo(page);
   await page.getByLabel('Find sheets by name or by text on them').fill('keynotes');
