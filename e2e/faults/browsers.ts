@@ -7,6 +7,7 @@ import { goTo, newJob, waitSaved } from '../drivers/zest.ts';
 import { type Faults, chanceOf } from './report.ts';
 
 const NAME = 'Faults';
+const SETTLE_MS = 5000;
 
 const launch = (profile: string, baseURL: string): Promise<BrowserContext> =>
   chromium.launchPersistentContext(profile, {
@@ -23,6 +24,16 @@ const countLines = async (page: Page): Promise<number> => {
   await said.waitFor();
   return Number(/\d+/.exec(await said.innerText())?.[0]);
 };
+/** The lines a tab comes to show; what it took over is drawn a moment after the total. */
+async function settledLines(page: Page, wanted: number): Promise<number> {
+  const until = Date.now() + SETTLE_MS;
+  let found = await countLines(page);
+  while (found < wanted && Date.now() < until) {
+    await page.waitForTimeout(50);
+    found = await countLines(page);
+  }
+  return found;
+}
 async function openLines(page: Page): Promise<void> {
   await page.goto('/jobs');
   await page.getByRole('button', { name: NAME, exact: true }).click();
@@ -81,7 +92,7 @@ export async function takeOver(count: number, baseURL: string): Promise<Faults> 
     await wants.waitForTimeout(chance() * 60);
     await wants.getByRole('button', { name: 'Take over' }).click();
     await wants.getByText('This job is open in another tab.', { exact: false }).waitFor({ state: 'hidden' });
-    const found = await countLines(wants);
+    const found = await settledLines(wants, lines);
     if (found < lines) lost.push(`round ${turn}: ${found} lines of ${lines} were handed over`);
     lines = found;
   }
