@@ -7,7 +7,7 @@ import { tell, tellProblem } from '../components/toaster.tsx';
 import { fileName } from '../storage/jobFiles.ts';
 import type { Stores } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
-import type { Action } from './useActions.ts';
+import type { Action } from './action.ts';
 
 /** The job and the sheet on the desk; tells what to do where there is none. */
 function sheetAtHand({ jobs }: Stores): { readonly job: Job; readonly sheet: Sheet } | undefined {

@@ -1,3 +1,4 @@
+import type { Action } from './action.ts';
 import { isBesideField, watchPointer } from './besideField.ts';
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
@@ -5,14 +6,6 @@ import { STAGES } from '../frame/stages.ts';
 import { type Stores, useStores } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
 import { listSheetActions } from './sheetActions.ts';
-
-/** Something a person can have done, by key, by name in the finder, or by button. */
-export interface Action {
-  readonly id: string;
-  readonly label: string;
-  readonly key?: string;
-  readonly run: () => void;
-}
 
 const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
   ['select', 'Select and edit marks', 'V'],

@@ -2,7 +2,8 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, startTransition, useState } from 'react';
 import { type TestPage, openTestPage } from '../testing/page.ts';
-import { Grid, type GridEdit } from './Grid.tsx';
+import { Grid } from './Grid.tsx';
+import type { GridEdit } from './gridProps.ts';
 
 interface Row {
   readonly key: string;

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, it, jest } from '@jest/globals';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import type { GridEdit, GridProps } from './Grid.tsx';
+import type { GridEdit, GridProps } from './gridProps.ts';
 import type { Cell, Range } from './cells.ts';
 import { createHandlers } from './gridKeys.ts';
 

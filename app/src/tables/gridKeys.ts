@@ -1,5 +1,5 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import type { GridEdit, GridProps } from './Grid.tsx';
+import type { GridEdit, GridProps } from './gridProps.ts';
 import { type Cell, type Range, blockOf, moveCell, writeTsv } from './cells.ts';
 import { readPasted } from './paste.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { GridColumn } from './Grid.tsx';
+import type { GridColumn } from './gridProps.ts';
 import { placeColumns } from './stay.ts';
 
 const column = (id: string, width: string, stays = false): GridColumn<string> => ({

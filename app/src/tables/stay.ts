@@ -1,4 +1,4 @@
-import type { GridColumn } from './Grid.tsx';
+import type { GridColumn } from './gridProps.ts';
 
 /** A column that may stay while the table is scrolled sideways. */
 export type PlacedColumn<Row> = GridColumn<Row> & {

@@ -26,7 +26,7 @@ import type { Part } from './defineAlone.ts';
 import { definePurchases } from './definePurchases.ts';
 import { defineUse, guardsOf } from './defineUse.ts';
 import { definePricedUse } from './definePricedUse.ts';
-import { defineYardstick } from './yardsticks.ts';
+import { defineYardstick } from './defineYardstick.ts';
 import { defineFiltered } from './filters.ts';
 import { ruleOf } from './names.ts';
 import { lineNode, measureNode, quantityNode } from './nodes.ts';
@@ -393,7 +393,7 @@ export class Calculation {
 
   /** The bid, over the groups of lines that tax and markups tell apart. */
   #defineBid(): void {
-    const groups = groupsApart(this);
+    const groups = groupsApart(this.#job, () => this.countedLines());
     this.#grouped = mayBeApart(this.#job);
     this.#own('bid', [
       ...defineGroups(groups, (node) => this.graph.has(node)),

@@ -4,13 +4,15 @@ import { overrideOf } from '../estimate/places.ts';
 import type { Use } from '../job/records/use.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { NUMBER } from '../units/dimension.ts';
-import type { Calculation } from './calculation.ts';
 import { type Definitions, type Pinned, defineLeast, defineQuantity, workedNode } from './define.ts';
 import { definePriced, pinnedOf, purchaseOfComponent } from './defineLines.ts';
 import { componentNames } from './defineUse.ts';
 import { type Names, compileValue, ruleOf } from './names.ts';
 import { lineNode, measuredNode, netNode } from './nodes.ts';
-import { pricingOfComponent } from './pricing.ts';
+import { type FindItem, pricingOfComponent } from './pricing.ts';
+import type { ScopeNames } from './scopeNames.ts';
+import type { Acting } from './definePrice.ts';
+import type { Job } from '../job/job.ts';
 
 /** The least that is bought, where a formula says it. */
 function leastOf({ key, component }: PlacedComponent, names: Names): Pinned | undefined {
@@ -28,11 +30,20 @@ function hoursFactorOf({ key, component }: PlacedComponent, names: Names): Defin
   return [[node, ruleOf(node, compileValue(hoursFactor, '', names, NUMBER), names)]];
 }
 
+/** What the money of a use rests on beside its own records: a calculation. */
+export interface PricedBy {
+  readonly job: Job;
+  readonly names: ScopeNames;
+  readonly findItem: FindItem;
+  readonly difficultyOf: (use: Use) => number;
+  readonly actingOn: (placed: PlacedComponent, difficulty: number) => Acting;
+}
+
 /** The quantities and the money of the lines that a use makes. */
-export function definePricedUse(calculation: Calculation, use: Use): Definitions {
-  const { job, names: scopeNames } = calculation;
-  const difficulty = calculation.difficultyOf(use);
-  const find = calculation.findItem.bind(calculation);
+export function definePricedUse(pricedBy: PricedBy, use: Use): Definitions {
+  const { job, names: scopeNames } = pricedBy;
+  const difficulty = pricedBy.difficultyOf(use);
+  const find = pricedBy.findItem.bind(pricedBy);
   return componentsOf(job, use).flatMap((placed): Definitions => {
     const { key, path, frame, component } = placed;
     const { unit, name } = component;
@@ -54,7 +65,7 @@ export function definePricedUse(calculation: Calculation, use: Use): Definitions
       bought: kindsBought(component),
       hoursFactor: factor[0]?.[0],
     };
-    const acting = calculation.actingOn(placed, difficulty);
+    const acting = pricedBy.actingOn(placed, difficulty);
     return [
       ...defineQuantity(quantity),
       ...(component.roundAt === undefined || least === undefined ? [] : defineLeast(key, unit, least)),

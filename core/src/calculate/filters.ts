@@ -1,84 +1,24 @@
 import type { Ast, TotalAst } from '../formula/ast.ts';
-import { childrenOf } from '../formula/ast.ts';
 import { compileAst } from '../formula/compile.ts';
-import type { NameSpace } from '../formula/checkDimensions.ts';
-import type { FormulaProblem, Span } from '../formula/problem.ts';
 import { referenceKey } from '../formula/references.ts';
 import { type Rule, sumOf } from '../graph/graph.ts';
 import type { Job } from '../job/job.ts';
 import type { Opening } from '../job/records/opening.ts';
 import type { Scope } from '../job/records/scope.ts';
-import { isJunction, isMeasure } from '../takeoff/measures.ts';
+import { isMeasure } from '../takeoff/measures.ts';
 import { NUMBER } from '../units/dimension.ts';
-import type { Calculation } from './calculation.ts';
 import type { Definitions } from './define.ts';
 import { type Part, aloneNode, defineAlone, hasAlone, timesOf } from './defineAlone.ts';
 import { asFigure } from './names.ts';
+import { NOWHERE, type Where, decide, tellsMarksApart } from './placeFilter.ts';
 import type { ScopeNames } from './scopeNames.ts';
 
-/** What a mark can be told apart by, beside the properties of its scope. */
-const PLACES = ['level', 'zone', 'sheet', 'section'] as const;
-type Place = (typeof PLACES)[number];
-type Where = Readonly<Record<Place, string>>;
-
-const isPlace = (name: string): name is Place => (PLACES as readonly string[]).includes(name);
-const NOWHERE: Where = { level: '', zone: '', sheet: '', section: '' };
-
-const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
-
-/** `level = "Upper floor"` in either order. */
-function placeComparison(ast: Ast): { readonly place: Place; readonly text: string } | undefined {
-  if (ast.type !== 'binary' || (ast.operator !== '=' && ast.operator !== '!=')) return undefined;
-  const [name, text] = ast.left.type === 'text' ? [ast.right, ast.left] : [ast.left, ast.right];
-  if (name.type !== 'name' || text.type !== 'text' || !isPlace(name.name)) return undefined;
-  return { place: name.name, text: text.value };
-}
-
-const truth = (holds: boolean, { at }: Pick<Ast, 'at'>): Ast => {
-  const one = { type: 'number', at, value: 1, dimension: NUMBER, text: '1', anyZero: false } as const;
-  const two = { ...one, value: holds ? 1 : 2, text: holds ? '1' : '2' };
-  return { type: 'binary', at, operator: '=', left: one, right: two };
-};
-
-/** The filter of a total that has none: all of it. */
-export const everything = (at: Span): Ast => truth(true, { at });
-
-/** The filter for one place: comparisons with a place are decided, what is left is arithmetic. */
-function decide(ast: Ast, where: Where): Ast {
-  const found = placeComparison(ast);
-  if (found !== undefined && ast.type === 'binary')
-    return truth(same(where[found.place], found.text) === (ast.operator === '='), ast);
-  if (ast.type === 'unary') return { ...ast, operand: decide(ast.operand, where) };
-  if (ast.type === 'binary')
-    return { ...ast, left: decide(ast.left, where), right: decide(ast.right, where) };
-  return ast;
-}
-
-function mentions(ast: Ast, places: readonly Place[]): boolean {
-  const found = placeComparison(ast);
-  return (
-    (found !== undefined && places.includes(found.place)) ||
-    childrenOf(ast).some((each) => mentions(each, places))
-  );
-}
-
-function findText(ast: Ast): Ast | undefined {
-  if (ast.type === 'text') return ast;
-  return childrenOf(ast)
-    .map(findText)
-    .find((each) => each !== undefined);
-}
-
-/** What is wrong with a filter where a scope's names are known. */
-export function checkFilter({ filter, measure }: TotalAst, names: NameSpace): FormulaProblem | undefined {
-  if (filter === undefined) return undefined;
-  const decided = decide(filter, NOWHERE);
-  const text = findText(decided);
-  if (text !== undefined) return { kind: 'formula-filter-text', at: text.at, known: PLACES };
-  const byMark = mentions(filter, ['level', 'zone', 'sheet']);
-  if (byMark && isJunction(measure)) return { kind: 'formula-filter-measure', at: filter.at, measure };
-  const compiled = compileAst(asFigure(decided), '', names, NUMBER);
-  return compiled.ok ? undefined : compiled.problem;
+/** What is measured, as a filter asks for it: a calculation, whose names and records they are. */
+export interface Measured {
+  readonly names: ScopeNames;
+  readonly partsOf: (scopeId: string) => readonly Part[];
+  readonly openingsOf: (markId: string) => readonly Opening[];
+  readonly openingsCountedBy: (scopeId: string) => readonly Opening[];
 }
 
 function whereOf(job: Job, scope: Scope, part: Part | undefined): Where {
@@ -143,16 +83,16 @@ function gatedSum(gates: readonly Gate[]): Rule {
 type Gated = { readonly gates: readonly Gate[]; readonly definitions: Definitions };
 
 /** The parts of a scope one by one: marks and typed pieces, and for a count the openings that sit in walls. */
-function gatesByMark(node: string, total: TotalAst, scope: Scope, calculation: Calculation): Gated {
-  const { names } = calculation;
+function gatesByMark(node: string, total: TotalAst, scope: Scope, measured: Measured): Gated {
+  const { names } = measured;
   const { job } = names;
   const { measure } = total;
   const definitions: (readonly [string, Rule])[] = [];
   const isCount = scope.kind === 'count';
   const alone = isCount ? 'count' : measure;
   if (!isMeasure(alone) || !hasAlone(scope, alone)) return { gates: [], definitions };
-  const drawn = calculation.partsOf(scope.id).map((part) => {
-    const opened = calculation.openingsOf(part.id).length > 0;
+  const drawn = measured.partsOf(scope.id).map((part) => {
+    const opened = measured.openingsOf(part.id).length > 0;
     definitions.push(...defineAlone(job, scope, part, node, [alone], opened));
     const own = aloneNode(node, part.id, alone);
     if (measure === alone) return gateOf(total, scope, part, own, names);
@@ -160,7 +100,7 @@ function gatesByMark(node: string, total: TotalAst, scope: Scope, calculation: C
     definitions.push([each, eachRule(scope, measure, own, names)]);
     return gateOf(total, scope, part, each, names);
   });
-  const hosted = isCount ? calculation.openingsCountedBy(scope.id) : [];
+  const hosted = isCount ? measured.openingsCountedBy(scope.id) : [];
   const inWalls = hosted.flatMap((opening) => {
     const host = job.mark.get(opening.markId);
     if (host === undefined) return [];
@@ -193,11 +133,11 @@ function openingRule(scope: Scope, measure: string, opening: Opening, names: Sco
 }
 
 /** A total that a filter narrows: over marks where it asks for their place, else over whole scopes. */
-export function defineFiltered(node: string, total: TotalAst, calculation: Calculation): Definitions {
-  const { names } = calculation;
-  const byMark = mentions(total.filter as Ast, ['level', 'zone', 'sheet']);
+export function defineFiltered(node: string, total: TotalAst, measured: Measured): Definitions {
+  const { names } = measured;
+  const byMark = tellsMarksApart(total.filter as Ast);
   const parts = names.candidates(total.scope).map((scope): Gated => {
-    if (byMark) return gatesByMark(node, total, scope, calculation);
+    if (byMark) return gatesByMark(node, total, scope, measured);
     const whole = names.findTotalIn(scope, total.measure);
     const gates = whole === undefined ? [] : [gateOf(total, scope, undefined, whole.node, names)];
     return { gates, definitions: [] };

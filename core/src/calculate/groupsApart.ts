@@ -1,7 +1,7 @@
 import { MAIN_GROUP, groupOf } from '../estimate/groups.ts';
 import type { LineKey } from '../estimate/lineKey.ts';
+import type { LineAt } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
-import type { Calculation } from './calculation.ts';
 import type { GroupLines } from './defineTotals.ts';
 
 /**
@@ -14,11 +14,10 @@ export const mayBeApart = ({ markup, line, override }: Job): boolean =>
   [...line.values()].some(({ taxPercent }) => taxPercent !== undefined);
 
 /** The lines that tax or a markup treats apart, by group, in a fixed order; none in most jobs. */
-export function groupsApart(calculation: Calculation): readonly GroupLines[] {
-  const { job } = calculation;
+export function groupsApart(job: Job, counted: () => Iterable<LineAt>): readonly GroupLines[] {
   if (!mayBeApart(job)) return [];
   const apart = new Map<string, GroupLines & { readonly lines: LineKey[] }>();
-  for (const line of calculation.countedLines()) {
+  for (const line of counted()) {
     const group = groupOf(job, line);
     if (group === MAIN_GROUP) continue;
     const there = apart.get(group.id);

@@ -15,7 +15,7 @@ import {
 } from '../takeoff/measures.ts';
 import { type Dimension, LENGTH, NUMBER, sameDimension } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
-import { checkFilter, everything } from './filters.ts';
+import { checkFilter, everything } from './placeFilter.ts';
 import { type CompiledValue, type Named, type Names, compileValue } from './names.ts';
 import { filterNode, measureNode, propertyNode, quantityNode, totalNode } from './nodes.ts';
 

@@ -1,22 +1,11 @@
-import type { Rule } from '../graph/graph.ts';
-import { type Job, inOrder } from '../job/job.ts';
+import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Yardstick } from '../job/records/yardstick.ts';
 import { unitOrLabel } from '../pricing/quantity.ts';
 import { minorDigits } from '../pricing/money.ts';
-import { settingsOf } from '../job/job.ts';
 import type { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
 import { linePrices } from './linePrices.ts';
-import { type Names, compileValue, ruleOf } from './names.ts';
 import { bidNode, lineNode, sectionNode, yardstickNode } from './nodes.ts';
-
-/** The driver of a yardstick as a node, in its own unit's SI. */
-export function defineYardstick(yardstick: Yardstick, names: Names): readonly [string, Rule] {
-  const { id, driver, unit } = yardstick;
-  const node = yardstickNode(id);
-  const value = compileValue(driver, unit, names, unit === '' ? undefined : unitOrLabel(unit).dimension);
-  return [node, ruleOf(node, value, names)];
-}
 
 /** How a figure of the job stands to the estimator's own range. */
 export interface YardstickReading {

@@ -1,5 +1,5 @@
 import type { Dimension } from '../units/dimension.ts';
-import type { Span } from './problem.ts';
+import type { Span } from './span.ts';
 
 export type BinaryOperator =
   '+' | '-' | '*' | '/' | '^' | '<' | '<=' | '>' | '>=' | '=' | '!=' | 'and' | 'or';

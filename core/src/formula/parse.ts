@@ -4,7 +4,8 @@ import { UNIT_SPELLINGS } from '../units/unit.ts';
 import { type Ast, type BinaryOperator, LOOKUP_MODES } from './ast.ts';
 import { getForm } from './functions.ts';
 import { findNear } from './near.ts';
-import type { FormulaProblem, Span } from './problem.ts';
+import type { FormulaProblem } from './problem.ts';
+import type { Span } from './span.ts';
 import { type Token, tokenize } from './tokenize.ts';
 
 export const NESTING_LIMIT = 60;

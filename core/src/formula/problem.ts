@@ -1,11 +1,6 @@
 import type { Dimension } from '../units/dimension.ts';
 import type { LookupMode } from './ast.ts';
-
-/** The place in the formula's text a problem points at: [start, end). */
-export interface Span {
-  readonly start: number;
-  readonly end: number;
-}
+import type { Span } from './span.ts';
 
 export type FormulaProblem = { readonly at: Span } & (
   | { readonly kind: 'formula-empty' }

@@ -1,4 +1,4 @@
-import type { Span } from './problem.ts';
+import type { Span } from './span.ts';
 import { tokenize } from './tokenize.ts';
 
 /** What a word of a formula stands for. */

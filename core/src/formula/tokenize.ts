@@ -2,7 +2,8 @@ import { type Result, accept, refuse } from '../problem/result.ts';
 import { type Dimension, LENGTH, NUMBER } from '../units/dimension.ts';
 import { matchFeetInch } from '../units/feetInch.ts';
 import { UNIT_SPELLINGS, type Unit, findUnit } from '../units/unit.ts';
-import type { FormulaProblem, Span } from './problem.ts';
+import type { FormulaProblem } from './problem.ts';
+import type { Span } from './span.ts';
 
 export type Token = { readonly at: Span; readonly text: string } & (
   | { readonly type: 'number'; readonly value: number; readonly dimension: Dimension; readonly bare: boolean }

@@ -13,7 +13,7 @@ import { remember } from '@zest/core/job/remember';
 import { type LineFacts, type ReportLine, factsOf, reportLine } from '@zest/core/reports/estimateReport';
 import { FailureText } from '../../components/Figure.tsx';
 import type { Formats } from '../../stores/context.tsx';
-import type { GridColumn } from '../../tables/Grid.tsx';
+import type { GridColumn } from '../../tables/gridProps.ts';
 import { DescriptionCell, QuantityCell, describeRow } from './cells.tsx';
 import { costOfColumn, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
 

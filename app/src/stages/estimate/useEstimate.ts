@@ -24,7 +24,7 @@ import {
   useServices,
   useSetView,
 } from '../../stores/context.tsx';
-import type { GridEdit } from '../../tables/Grid.tsx';
+import type { GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { editRow, isEditable } from './editRow.ts';
 

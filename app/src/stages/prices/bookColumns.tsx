@@ -7,7 +7,7 @@ import { type Result, accept, refuse } from '@zest/core/problem/result';
 import { decimalText, readFigure } from '@zest/core/formula/readTyped';
 import type { Problem } from '../../messages/describeProblem.ts';
 import type { Formats } from '../../stores/context.tsx';
-import type { GridColumn } from '../../tables/Grid.tsx';
+import type { GridColumn } from '../../tables/gridProps.ts';
 
 type Column = GridColumn<Item>;
 

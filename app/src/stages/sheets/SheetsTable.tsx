@@ -8,7 +8,8 @@ import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
-import { Grid, type GridColumn, type GridEdit } from '../../tables/Grid.tsx';
+import { Grid } from '../../tables/Grid.tsx';
+import type { GridColumn, GridEdit } from '../../tables/gridProps.ts';
 import { writeScale } from './scaleWords.ts';
 
 /** The order that puts a sheet in the given place among the others; undefined where there is no such place. */

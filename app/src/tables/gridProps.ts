@@ -1,0 +1,53 @@
+import type { ReactNode } from 'react';
+import type { Cell } from './cells.ts';
+import type { Pasted } from './paste.ts';
+
+export interface GridColumn<Row> {
+  readonly id: string;
+  readonly title: string;
+  readonly width: string;
+  readonly align?: 'left' | 'right';
+  /** More words on what stands there, on the head. */
+  readonly hint?: string;
+  readonly show: (row: Row) => ReactNode;
+  /** Plain text: what is copied, and what editing begins with. */
+  readonly text: (row: Row) => string;
+  readonly editable?: (row: Row) => boolean;
+  /** Stays in sight when a wide table is scrolled sideways, for the first columns. */
+  readonly stays?: boolean;
+}
+
+export interface GridEdit<Row> {
+  readonly row: Row;
+  readonly column: string;
+  readonly text: string;
+}
+
+export interface GridProps<Row> {
+  readonly label: string;
+  readonly columns: readonly GridColumn<Row>[];
+  readonly rows: readonly Row[];
+  readonly keyOf: (row: Row) => string;
+  readonly classOf?: (row: Row) => string;
+  /** Takes edits as one step; what it returns is what is wrong. */
+  readonly onEdit: (edits: readonly GridEdit<Row>[]) => string | undefined;
+  /** Takes a pasted block, from the row it was pasted on; what it returns is what is wrong. */
+  readonly onPaste?: (pasted: Pasted, from: Row | undefined) => string | undefined;
+  readonly onSelect?: (row: Row) => void;
+  readonly onRemove?: (rows: readonly Row[]) => void;
+  /** Told of the rows of the block that is selected. */
+  readonly onBlock?: (rows: readonly Row[]) => void;
+  readonly selectedKey?: string | undefined;
+  /** A row that was just added, and the column of it that is typed into at once. */
+  readonly typing?: { readonly key: string; readonly column: string } | undefined;
+  /** Takes rows to before or after another, by hand or with Alt and the arrow keys. */
+  readonly onMove?: (rows: readonly Row[], to: Row, side: 'before' | 'after') => void;
+  readonly isMovable?: (row: Row) => boolean;
+  /** Shown in place of the plain editor where a column needs its own. */
+  readonly editorOf?: (
+    row: Row,
+    column: string,
+    done: (step?: Cell, taken?: string) => void,
+    first: string | undefined,
+  ) => ReactNode;
+}
