@@ -4,7 +4,7 @@ import { createHitIndex } from '../../app/src/workspace/tools/edit.ts';
 import { createSnapIndex, packLines } from '@zest/core/geometry/snap';
 import { type BenchFigure, median, quantile, timeRuns } from './figures.ts';
 import { SHEET_POINTS, USUAL, createLargeJob } from './largeJob.ts';
-import { type Bench, importLargeJob, startFrames, waitDrawn } from './pages.ts';
+import { type Bench, importLargeJob, openTimes, startFrames, waitDrawn } from './pages.ts';
 
 const RUNS = 7;
 
@@ -12,26 +12,7 @@ const RUNS = 7;
 export async function measureUsualJob(bench: Bench): Promise<readonly BenchFigure[]> {
   const page = await bench.newPage();
   const { name } = await importLargeJob(page, USUAL);
-  const opens: number[] = [];
-  for (let i = 0; i < RUNS; i += 1) {
-    await page.goto('/jobs');
-    const button = page.getByRole('button', { name, exact: true });
-    await button.waitFor();
-    opens.push(
-      await button.evaluate(
-        (element) =>
-          new Promise<number>((resolve) => {
-            const start = performance.now();
-            const wait = (): void => {
-              if (document.querySelector('[data-total]') === null) requestAnimationFrame(wait);
-              else resolve(performance.now() - start);
-            };
-            (element as HTMLElement).click();
-            wait();
-          }),
-      ),
-    );
-  }
+  const opens = await openTimes(page, name, RUNS);
   await page.getByRole('link', { name: /^Measure/ }).click();
   await waitDrawn(page);
   const pan = await panFrames(page);

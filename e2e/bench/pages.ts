@@ -64,6 +64,31 @@ export async function importLargeJob(
   return { name, importMs: performance.now() - began };
 }
 
+/** From the click on a job of the list to its total on the screen; ms, so many times. */
+export async function openTimes(page: Page, name: string, runs: number): Promise<readonly number[]> {
+  const opens: number[] = [];
+  for (let i = 0; i < runs; i += 1) {
+    await page.goto('/jobs');
+    const button = page.getByRole('button', { name, exact: true });
+    await button.waitFor();
+    opens.push(
+      await button.evaluate(
+        (element) =>
+          new Promise<number>((resolve) => {
+            const start = performance.now();
+            const wait = (): void => {
+              if (document.querySelector('[data-total]') === null) requestAnimationFrame(wait);
+              else resolve(performance.now() - start);
+            };
+            (element as HTMLElement).click();
+            wait();
+          }),
+      ),
+    );
+  }
+  return opens;
+}
+
 /** Waits for the desk's layers to come to rest. */
 export async function waitDrawn(page: Page): Promise<void> {
   await page.locator('.desk[data-marks="drawn"]').waitFor({ timeout: 60_000 });

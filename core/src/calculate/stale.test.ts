@@ -3,6 +3,7 @@ import type { JobRecord, RecordOf } from '../job/record.ts';
 import { FOOT, makeMark, makeScope } from '../testing/job.ts';
 import { differences } from '../testing/differences.ts';
 import { type Desk, createPricedDesk } from '../testing/priced.ts';
+import { makePackage, makeQuote } from '../testing/records.ts';
 import { Calculation } from './calculation.ts';
 import { workOut } from './evaluate.ts';
 import { inputNode, measureNode, netNode } from './nodes.ts';
@@ -169,32 +170,8 @@ describe('total(any, …)', () => {
 describe('another currency', () => {
   it('is followed by a package whose sum has a factor on it', () => {
     const { desk } = begin();
-    const pack: RecordOf<'package'> = {
-      type: 'package',
-      id: desk.makeId('package'),
-      name: 'Steel',
-      sectionId: null,
-      order: 1,
-      kind: 'subcontract',
-      by: 'sum',
-      asks: [],
-      lines: [],
-      takenId: null,
-    };
-    const quote: RecordOf<'quote'> = {
-      type: 'quote',
-      id: desk.makeId('quote'),
-      packageId: pack.id,
-      company: 'Ironworks',
-      amount: '1000',
-      date: '',
-      validUntil: '',
-      note: '',
-      leftOut: {},
-      adjustments: [],
-      prices: {},
-      order: 1,
-    };
+    const pack = makePackage(desk.makeId);
+    const quote = makeQuote(desk.makeId, { packageId: pack.id, amount: '1000' });
     desk.change(pack, quote);
     desk.change({ ...pack, takenId: quote.id });
     expect(desk.figure(pack.id, 'extension')).toBe(100_000);

@@ -3,16 +3,16 @@ import { makeMark } from '../testing/job.ts';
 import { COMMON_PRACTICE, type Check, type Checks, bought, measure } from './check.ts';
 import type { RoofEdge } from '../job/records/mark.ts';
 
-/** One slope, 100 ft along the eave and 100 ft up in plan. */
+/** One slope, as long along the eave as it is up in plan. */
 const slope =
-  (pitch: string, edges: readonly (RoofEdge | null)[]): Drawn =>
+  (pitch: string, edges: readonly (RoofEdge | null)[], side = 100): Drawn =>
   ({ makeId, sheet }, scope) => [
     {
       ...makeMark(makeId, scope, sheet, [
         [0, 0],
-        [100, 0],
-        [100, 100],
-        [0, 100],
+        [side, 0],
+        [side, side],
+        [0, side],
       ]),
       slope: { pitch, edges: [...edges] },
     },
@@ -81,17 +81,7 @@ export const ROOF_CHECKS: Checks = {
       got: () =>
         bought(
           'Shingle roof',
-          ({ makeId, sheet }, scope) => [
-            {
-              ...makeMark(makeId, scope, sheet, [
-                [0, 0],
-                [10, 0],
-                [10, 10],
-                [0, 10],
-              ]),
-              slope: { pitch: '0/12', edges: ['eave', 'rake', 'ridge', 'rake'] },
-            },
-          ],
+          slope('0/12', ['eave', 'rake', 'ridge', 'rake'], 10),
           { waste: '10' },
           'shingles',
         ),

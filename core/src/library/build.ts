@@ -203,6 +203,22 @@ export const inSteps = (
     sizes: { [size]: value },
   }));
 
+/** Fittings with a price for each of the sizes, in their order. */
+export const fittingsFor =
+  (size: string, sizes: readonly (readonly [suffix: string, label: string, value: string])[]) =>
+  (code: string, name: string, prices: readonly number[]): readonly BookItem[] =>
+    inSteps(
+      code,
+      name,
+      'ea',
+      size,
+      sizes.map(([suffix, label, value], i) => {
+        const price = prices[i];
+        if (price === undefined) throw new Error(`fittingsFor: ${code} has no price for ${label}`);
+        return [suffix, label, value, { material: price.toFixed(2) }];
+      }),
+    );
+
 interface Further {
   readonly inner?: Assembly['inner'];
   readonly checks?: Assembly['checks'];

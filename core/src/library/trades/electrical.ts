@@ -6,6 +6,7 @@ import {
   YES_NO,
   assemblyOf,
   choice,
+  fittingsFor,
   inSteps,
   input,
   part,
@@ -71,19 +72,7 @@ const TRADE_SIZES = [
 const BY_SIZE = (family: string) => ({ family, by: { trade_size: 'size * 1 in' } });
 
 /** Fittings for each trade size, at invented prices. */
-const FITTINGS = (code: string, name: string, prices: readonly number[]) =>
-  inSteps(
-    code,
-    name,
-    'ea',
-    'trade_size',
-    TRADE_SIZES.map(([suffix, label, size], i) => [
-      suffix,
-      label,
-      size,
-      { material: (prices[i] ?? 0).toFixed(2) },
-    ]),
-  );
+const FITTINGS = fittingsFor('trade_size', TRADE_SIZES);
 
 /** Thin-wall conduit for 100 ft, invented. */
 const CONDUIT_ITEMS = inSteps(

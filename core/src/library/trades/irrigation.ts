@@ -1,5 +1,16 @@
 // data: irrigation of the trade library
-import { type Maker, SIZES, assemblyOf, choice, inSteps, input, part, pick, sized } from '../build.ts';
+import {
+  type Maker,
+  SIZES,
+  assemblyOf,
+  choice,
+  fittingsFor,
+  inSteps,
+  input,
+  part,
+  pick,
+  sized,
+} from '../build.ts';
 
 /** Common practice: a tee and an adapter a sprinkler, and spares for small fittings that break. */
 const sprinklers: Maker = () =>
@@ -51,19 +62,7 @@ const PIPES = inSteps('IR-PIP', 'Irrigation pipe', 'ft', 'size', [
   ['200', '2 in', '2 in', { material: '1.63', hours: '0.029', craft: 'fitter' }],
 ]);
 
-const PIPE_FITTINGS = (code: string, name: string, prices: readonly number[]) =>
-  inSteps(
-    code,
-    name,
-    'ea',
-    'size',
-    PIPE_SIZES.map(([suffix, label, size], i) => [
-      suffix,
-      label,
-      size,
-      { material: (prices[i] ?? 0).toFixed(2) },
-    ]),
-  );
+const PIPE_FITTINGS = fittingsFor('size', PIPE_SIZES);
 
 /** Common practice: a trench 1 ft wide and 1.5 ft deep along every pipe; an end cap at every dead end. */
 const irrigationPipe: Maker = (system) => {
