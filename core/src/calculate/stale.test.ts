@@ -170,7 +170,7 @@ describe('total(any, …)', () => {
 describe('another currency', () => {
   it('is followed by a package whose sum has a factor on it', () => {
     const { desk } = begin();
-    const pack = makePackage(desk.makeId);
+    const pack = makePackage(desk.makeId, {});
     const quote = makeQuote(desk.makeId, { packageId: pack.id, amount: '1000' });
     desk.change(pack, quote);
     desk.change({ ...pack, takenId: quote.id });
