@@ -87,6 +87,12 @@ test('what is typed right after a line is added goes into it, in an empty job to
   await page.keyboard.press('Enter');
   await expect(rowOf(page, /Crew of divers/)).toBeVisible();
   await expect(rowOf(page, /Crane hire/)).toBeVisible();
+  // In the cell of the item too: what is no item is what the line is.
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await page.keyboard.press('Home');
+  await page.keyboard.type('Lodging for divers');
+  await page.keyboard.press('Enter');
+  await expect(rowOf(page, /Lodging for divers/)).toBeVisible();
 });
 
 test('a text is put into a whole block, sections and lines alike, as one step', async ({ page }) => {

@@ -22,6 +22,8 @@ interface SearchChoiceProps {
   readonly onChoose: (id: string) => void;
   /** The option that typed text means by itself when the field is left; undefined for none. */
   readonly exact?: (text: string) => string | undefined;
+  /** Told of a text that was typed and means nothing here, when the field is left: it is not dropped in silence. */
+  readonly onUnknown?: (text: string) => void;
   /** In a cell of a table: what was typed to begin with, and what happens when nothing is chosen. */
   readonly inCell?: { readonly first: string | undefined; readonly onLeave: () => void } | undefined;
 }
@@ -55,6 +57,7 @@ export function SearchChoice(props: SearchChoiceProps) {
   const leave = (): void => {
     const meant = text === undefined ? undefined : exact?.(text);
     if (meant !== undefined) return choose(meant);
+    if (text !== undefined && text.trim() !== '') props.onUnknown?.(text.trim());
     setText(undefined);
     inCell?.onLeave();
   };
@@ -89,6 +92,7 @@ export function SearchChoice(props: SearchChoiceProps) {
             const option = found[at];
             if (text.trim() === '' && exact !== undefined) leave();
             else if (option !== undefined) choose(option.id);
+            else if (props.onUnknown !== undefined) leave();
           } else if (event.key === 'Escape') {
             setText(undefined);
             inCell?.onLeave();

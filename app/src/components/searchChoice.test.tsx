@@ -16,6 +16,7 @@ let left: number;
 
 interface ShownAs {
   readonly exact?: (text: string) => string | undefined;
+  readonly onUnknown?: (text: string) => void;
   readonly inCell?: { readonly first: string | undefined; readonly onLeave: () => void };
 }
 
@@ -41,6 +42,29 @@ beforeEach(() => {
   left = 0;
 });
 afterEach(() => page.end());
+
+describe('a text that is nothing here', () => {
+  it('is handed on by Enter and on leaving, never dropped in silence', async () => {
+    const told: string[] = [];
+    await show({ onUnknown: (text) => told.push(text) });
+    await page.type('Crane hire');
+    await page.press('Enter');
+    await page.focus();
+    await page.type('b');
+    await page.leave();
+    expect(told).toEqual(['Crane hire', 'b']);
+    expect(chosen).toEqual([]);
+  });
+
+  it('is not what was put back by Escape', async () => {
+    const told: string[] = [];
+    await show({ onUnknown: (text) => told.push(text) });
+    await page.type('Crane hire');
+    await page.press('Escape');
+    await page.leave();
+    expect(told).toEqual([]);
+  });
+});
 
 describe('a field that finds while one types', () => {
   it('shows what fits, and says so to readers', async () => {

@@ -120,9 +120,9 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
   const times = (factor: number): string => formatNumber(factor, 4, numbers, true);
   switch (label.of) {
     case 'marks':
-      return label.sheets.length === 0
+      return label.sheets.length === 0 && !label.typed
         ? `${label.scope}, not measured`
-        : `${label.sheets.join(', ')}, ${label.scope}`;
+        : [...label.sheets, ...(label.typed ? ['typed'] : []), label.scope].join(', ');
     case 'mark':
       return `${label.sheet}, ${label.scope}`;
     case 'measure':

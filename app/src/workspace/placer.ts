@@ -5,12 +5,13 @@ import type { Job } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { shapeCrossesItself } from '@zest/core/takeoff/measureMark';
 import { nextOpeningRow } from '@zest/core/takeoff/openingRows';
 import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
 import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
-import { faultOfRing, isCounted, isOpened } from './sameSpot.ts';
+import { enclosesNothing, isCounted, isOpened } from './sameSpot.ts';
 import type { Strokes } from './tools/edit.ts';
 
 /** Puts what a pen has drawn into the job, and takes the last of it back. */
@@ -31,14 +32,14 @@ export function createPlacer(
   const placeMark: Placer['mark'] = (kind, strokes) => {
     const target = scopeFor(stores, kind);
     if (target === undefined) return;
-    const faults = kind === 'run' || kind === 'count' ? [] : strokes.map(faultOfRing);
-    if (faults.includes('encloses-nothing'))
+    const isClosed = kind === 'area' || kind === 'slope';
+    if (isClosed && strokes.some(enclosesNothing))
       return tellProblem('These corners enclose nothing. Draw the outline again.');
     const mark = markOf(stores, target, held().sheet, strokes);
     const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
     if (!done.ok) return tellProblem(describeProblem(done.problem));
     jobs.actions.select({ type: 'scope', id: target.id });
-    if (faults.includes('crosses-itself'))
+    if (isClosed && shapeCrossesItself(mark))
       tellProblem('The outline crosses itself, so its area is less than it looks. Move a corner, or undo.');
   };
   return {

@@ -1,6 +1,5 @@
 import { distance, type Point } from '@zest/core/geometry/point';
-import { ringCrossesItself } from '@zest/core/geometry/polygon';
-import { flattenPath, pathArea, type Vertex } from '@zest/core/geometry/path';
+import { pathArea, type Vertex } from '@zest/core/geometry/path';
 import type { Job } from '@zest/core/job/job';
 import type { Opening } from '@zest/core/job/records/opening';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -28,12 +27,7 @@ export function isOpened(job: Job, opening: Opening, withinPt: number): boolean 
   });
 }
 
-const FLAT_PT = 0.05;
-/** Less than this encloses nothing that could be drawn on purpose, in square points. */
+/** Less than this is nothing that could be drawn on purpose, in square points. */
 const NOTHING_PT2 = 0.01;
 
-/** What is odd about an outline: it encloses nothing, or its sides cross. */
-export function faultOfRing(ring: readonly Vertex[]): 'encloses-nothing' | 'crosses-itself' | undefined {
-  if (Math.abs(pathArea(ring)) < NOTHING_PT2) return 'encloses-nothing';
-  return ringCrossesItself(flattenPath(ring, true, FLAT_PT)) ? 'crosses-itself' : undefined;
-}
+export const enclosesNothing = (ring: readonly Vertex[]): boolean => Math.abs(pathArea(ring)) < NOTHING_PT2;

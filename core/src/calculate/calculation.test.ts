@@ -384,6 +384,25 @@ describe('explanations', () => {
     expect(sum).toBeCloseTo(valueAt(calculation, measureNode(scope.id, 'perimeter')) ?? 0, 9);
   });
 
+  it('begins with what was typed where nothing is drawn: that is measured too', () => {
+    const { job, makeId } = createTestJob();
+    const scope = makeScope(makeId, { key: 'feeder', kind: 'run' });
+    const piece: RecordOf<'piece'> = {
+      type: 'piece',
+      id: makeId('piece'),
+      scopeId: scope.id,
+      text: '29 ft + 57 ft',
+      unit: 'ft',
+      note: '',
+      source: 'typed',
+      order: 1,
+    };
+    const calculation = new Calculation(after(job, put(scope, piece)));
+    const [first] = throughLine(calculation, { type: 'scope', id: scope.id });
+    expect(first?.figure).toEqual({ kind: 'pieces', count: 1 });
+    expect(first?.label).toEqual({ of: 'marks', scope: 'feeder', sheets: [], typed: true });
+  });
+
   it('is empty for what is gone', () => {
     const { job, scope } = slabJob();
     const calculation = new Calculation(after(job, removeScope(scope.id)));

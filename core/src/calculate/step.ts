@@ -25,7 +25,13 @@ export type StepFigure =
 
 /** What a step is about; the interface puts it into words. */
 export type StepLabel =
-  | { readonly of: 'marks'; readonly scope: string; readonly sheets: readonly string[] }
+  | {
+      readonly of: 'marks';
+      readonly scope: string;
+      readonly sheets: readonly string[];
+      /** Some of it is typed, on no sheet. */
+      readonly typed: boolean;
+    }
   | { readonly of: 'mark'; readonly scope: string; readonly sheet: string }
   | { readonly of: 'measure'; readonly measure: Measure; readonly scope: string }
   | { readonly of: 'formula'; readonly formula: string }

@@ -71,12 +71,22 @@ function stepsOf(calculation: Calculation, selection: Selection): readonly Step[
   }
 }
 
+/** All that a scope is measured by: marks, pieces that were typed, and openings in walls that it counts. */
 function marksStep(calculation: Calculation, scope: Scope, here: boolean): Step {
-  const marks = [...calculation.marksOf(scope.id)];
-  const sheets = new Set(marks.map((mark) => calculation.job.sheet.get(mark.sheetId)?.number ?? ''));
+  const { job } = calculation;
+  const openings = calculation.openingsCountedBy(scope.id);
+  const hosts = openings.flatMap(({ markId }) => job.mark.get(markId) ?? []);
+  const sheets = new Set(
+    [...calculation.marksOf(scope.id), ...hosts].map(({ sheetId }) => job.sheet.get(sheetId)?.number ?? ''),
+  );
   return {
-    figure: { kind: 'pieces', count: marks.length },
-    label: { of: 'marks', scope: scope.name, sheets: [...sheets].sort() },
+    figure: { kind: 'pieces', count: calculation.partsOf(scope.id).length + openings.length },
+    label: {
+      of: 'marks',
+      scope: scope.name,
+      sheets: [...sheets].sort(),
+      typed: calculation.piecesOf(scope.id).length > 0,
+    },
     target: { type: 'scope', id: scope.id },
     here,
   };

@@ -69,7 +69,7 @@ const unitOf = ({ of }: LineAt): string => {
     case 'purchase':
       return of.purchase.unit;
     case 'quote':
-      return 'ls';
+      return 'sum';
   }
 };
 

@@ -1,3 +1,4 @@
+import { remember } from '../job/remember.ts';
 import type { Job } from '../job/job.ts';
 import type { Sheet } from '../job/records/sheet.ts';
 import type { Doubt } from './doubt.ts';
@@ -7,7 +8,7 @@ import type { DoubtContext } from './context.ts';
  * Marks on each sheet that measures something and has no scale, or was printed with one and has none set.
  * A count needs none: a sheet that is only counted on is not among them unless a scale is printed on it.
  */
-export function unscaledSheets(job: Job): ReadonlyMap<Sheet, number> {
+export const unscaledSheets = remember((job: Job): ReadonlyMap<Sheet, number> => {
   const marks = new Map<string, number>();
   for (const { sheetId, kind } of job.mark.values())
     if (kind !== 'count') marks.set(sheetId, (marks.get(sheetId) ?? 0) + 1);
@@ -16,7 +17,7 @@ export function unscaledSheets(job: Job): ReadonlyMap<Sheet, number> {
       .filter(({ id, scale, printedScale }) => scale === null && (marks.has(id) || printedScale !== ''))
       .map((sheet) => [sheet, marks.get(sheet.id) ?? 0]),
   );
-}
+});
 
 export const sheetsWithoutScale = ({ job }: DoubtContext): readonly Doubt[] =>
   [...unscaledSheets(job)].map(([{ id, number, title }, marks]) => ({

@@ -191,7 +191,7 @@ function quoteLine(calculation: Calculation, row: Extract<EstimateRow, { type: '
     quantity: 1,
     worked: 1,
     bought: ALL_BOUGHT,
-    unit: 'ls',
+    unit: 'sum',
     perUnit:
       extension.failure === undefined ? { ...none, [kind]: calculation.toMajor(extension.value) } : undefined,
     amounts,

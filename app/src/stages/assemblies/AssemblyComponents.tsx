@@ -215,7 +215,12 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
           />
         </td>
         <td>
-          <ItemChoice code={component.itemCode} label={`Price of ${component.name}`} onChoose={choose} />
+          <ItemChoice
+            code={component.itemCode}
+            label={`Price of ${component.name}`}
+            onChoose={choose}
+            {...(component.sizing === undefined ? {} : { placeholder: 'by its size' })}
+          />
         </td>
         <td className="figure">
           {line === undefined ? null : (

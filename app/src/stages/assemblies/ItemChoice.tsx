@@ -1,5 +1,6 @@
 import { useCallback } from 'react';
 import { SearchChoice, type SearchOption } from '../../components/SearchChoice.tsx';
+import { tellProblem } from '../../components/toaster.tsx';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import type { Job } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
@@ -10,10 +11,17 @@ interface ItemChoiceProps {
   readonly code: string;
   readonly label: string;
   readonly onChoose: (code: string) => string | undefined;
+  /** What to make of a text that is no item; it is told where nothing else is made of it. */
+  readonly onUnknown?: (text: string) => void;
+  /** What stands in an empty field, where an item is found in another way. */
+  readonly placeholder?: string;
   readonly inCell?: { readonly first: string | undefined; readonly onLeave: () => void };
 }
 
 const LIMIT = 12;
+
+const tellUnknown = (text: string): void =>
+  tellProblem(`‘${text}’ isn't an item of the price book. Choose one from the list, or add it under Prices.`);
 
 /** What was used lately stands first while nothing is typed. */
 function offered(items: Job['item'], recent: readonly string[], text: string): readonly Item[] {
@@ -24,7 +32,14 @@ function offered(items: Job['item'], recent: readonly string[], text: string): r
 }
 
 /** Finds an item of the price book while typing: by code or words in any order. */
-export function ItemChoice({ code, label, onChoose, inCell }: ItemChoiceProps) {
+export function ItemChoice({
+  code,
+  label,
+  onChoose,
+  onUnknown = tellUnknown,
+  placeholder,
+  inCell,
+}: ItemChoiceProps) {
   const { job } = useOpenJob();
   const items = job.item;
   const recent = useRecentItems();
@@ -52,7 +67,7 @@ export function ItemChoice({ code, label, onChoose, inCell }: ItemChoiceProps) {
       label={label}
       inCell={inCell}
       listLabel="Items of the price book"
-      placeholder="find an item"
+      placeholder={placeholder ?? 'find an item'}
       value={code}
       title={known?.description ?? code}
       invalid={code !== '' && known === undefined}
@@ -64,6 +79,7 @@ export function ItemChoice({ code, label, onChoose, inCell }: ItemChoiceProps) {
         void rememberItem(storage, chosen);
         return onChoose(chosen);
       }}
+      onUnknown={onUnknown}
       exact={(text) => (text.trim() === '' ? '' : withCode(text))}
     />
   );

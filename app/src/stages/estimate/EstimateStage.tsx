@@ -128,6 +128,13 @@ function EstimateWork() {
                     code={row.type === 'line' ? row.line.itemCode : row.component.itemCode}
                     label="Item of the price book"
                     inCell={{ first, onLeave: () => done() }}
+                    // Someone adds a line and types what it is: where that is no item, it is its description.
+                    {...(row.type === 'line' && row.line.description === 'New line'
+                      ? {
+                          onUnknown: (text: string) =>
+                            estimate.tellRefused(estimate.edit([{ row, column: 'description', text }])),
+                        }
+                      : {})}
                     onChoose={(itemCode) => {
                       const item = calculation.findItem(itemCode);
                       const isNew = row.type === 'line' && row.line.description === 'New line';

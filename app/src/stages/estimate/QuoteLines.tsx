@@ -156,9 +156,15 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
         .map((row) => reportLine(calculation, row)),
     [calculation],
   );
+  // What is chosen and what stands in the section first: the rest is seldom meant.
+  const placed = useMemo(() => {
+    const near = new Set(section === undefined ? [] : inSection(calculation, lines, section.id));
+    const rank = ({ row: { key } }: ReportLine): number => (chosen.has(key) ? 0 : near.has(key) ? 1 : 2);
+    return [...lines].sort((a, b) => rank(a) - rank(b));
+  }, [calculation, lines, chosen, section]);
   return (
     <Modal
-      title="Lines of the package"
+      title={sectionId === undefined ? 'Lines of the package' : 'Lines that the quote replaces'}
       size="xl"
       onClose={onClose}
       footer={
@@ -186,7 +192,7 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
         )}
         <LinePicker
           label="Lines of the estimate"
-          lines={lines}
+          lines={placed}
           text={text}
           chosen={keys}
           onChoose={setKeys}

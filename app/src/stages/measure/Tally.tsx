@@ -1,3 +1,4 @@
+import { unscaledSheets } from '@zest/core/doubts/sheets';
 import { Menu, Portal } from '@chakra-ui/react';
 import { Eye, EyeOff, Plus } from 'lucide-react';
 import { Fragment, memo, useEffect, useRef } from 'react';
@@ -213,8 +214,9 @@ function SheetChoice() {
   const { job, jobId } = useOpenJob();
   const { sheetId } = useParams();
   const navigate = useNavigate();
-  const write = ({ number, title, scale }: Sheet): string =>
-    `${number} ${title}${scale === null ? ' · no scale' : ''}`;
+  const missing = unscaledSheets(job);
+  const write = (sheet: Sheet): string =>
+    `${sheet.number} ${sheet.title}${missing.has(sheet) ? ' · no scale' : ''}`;
   return (
     <select
       className="input"

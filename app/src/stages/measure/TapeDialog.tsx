@@ -148,7 +148,8 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                     <td>typed</td>
                     <td />
                     <td className="soft">
-                      {plainToLocal(piece.text, formats.numbers)} {piece.note}
+                      {plainToLocal(piece.text, formats.numbers)}
+                      {piece.note === '' ? '' : ` (${piece.note})`}
                     </td>
                     <td className="right">
                       <QuantityText figure={calculation.figure(pieceNode(piece.id))} dimension={dimension} />

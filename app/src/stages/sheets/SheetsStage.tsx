@@ -1,3 +1,4 @@
+import { unscaledSheets } from '@zest/core/doubts/sheets';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -215,7 +216,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
-  const { jobId } = useOpenJob();
+  const { job, jobId } = useOpenJob();
   const { numbers } = useFormats();
   const [scaling, setScaling] = useState(false);
   const open = (): void => {
@@ -259,7 +260,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
           </button>
         </div>
         <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-          <span className={`cut ${sheet.scale === null ? 'warn' : ''}`} style={{ flex: 1 }}>
+          <span className={`cut ${unscaledSheets(job).has(sheet) ? 'warn' : 'soft'}`} style={{ flex: 1 }}>
             {writeScale(sheet, numbers)}
           </span>
           <button
@@ -299,7 +300,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
 
 function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
   const services = useServices();
-  const { jobId } = useOpenJob();
+  const { job, jobId } = useOpenJob();
   const files = useMemo(() => createSheetFiles(services, jobId), [services, jobId]);
   const place = useRef<HTMLSpanElement>(null);
   const [url, setUrl] = useState<string | undefined>();
