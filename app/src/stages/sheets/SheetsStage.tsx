@@ -300,7 +300,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
 
 function Thumbnail({ sheet }: { readonly sheet: Sheet }) {
   const services = useServices();
-  const { job, jobId } = useOpenJob();
+  const { jobId } = useOpenJob();
   const files = useMemo(() => createSheetFiles(services, jobId), [services, jobId]);
   const place = useRef<HTMLSpanElement>(null);
   const [url, setUrl] = useState<string | undefined>();
