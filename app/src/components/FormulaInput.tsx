@@ -41,6 +41,8 @@ interface FormulaInputProps {
   /** A comparison is wanted, not a figure. */
   readonly condition?: boolean;
   readonly placeholder?: string;
+  /** What it comes to, or what is wrong with it, is shown also while nobody types. */
+  readonly always?: boolean;
   readonly className?: string;
   readonly onCommit: (kept: string) => string | undefined;
   /** In a cell of a table: what was typed to begin with, and what happens when the cell is left. */
@@ -84,6 +86,7 @@ export function FormulaInput(props: FormulaInputProps) {
   const left = useRef(false);
   const local = plainToLocal(value, numbers);
   const text = draft ?? local;
+  const live = draft ?? (props.always === true ? local : '');
   const found = draft === undefined || dismissed ? [] : complete(calculation, place, draft, caret, numbers);
   const leave = (step?: Step, taken?: string): void => {
     left.current = inCell !== undefined;
@@ -155,8 +158,8 @@ export function FormulaInput(props: FormulaInputProps) {
           {error}
         </div>
       )}
-      {draft === undefined || draft.trim() === '' ? null : (
-        <Live {...props} draft={draft} shown={draft.trim()} job={job} calculation={calculation} />
+      {live.trim() === '' ? null : (
+        <Live {...props} draft={live} shown={live.trim()} job={job} calculation={calculation} />
       )}
       {found.length === 0 ? null : (
         <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">

@@ -19,7 +19,7 @@ export function describeTyped(problem: TypedProblem): string {
     case 'typed-range':
       return `${text} isn't possible here. ${describeRange(problem.least, problem.most)}`;
     case 'typed-drawing':
-      return `${text} would be meters. Did you mean ${problem.millimeters}? Type the unit with it.`;
+      return `${text} would be ${problem.unit === 'm' ? 'meters' : 'feet'}. Did you mean ${problem.text} mm? Type the unit with it.`;
     default:
       return unreachable(problem);
   }

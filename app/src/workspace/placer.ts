@@ -40,7 +40,9 @@ export function createPlacer(
     if (!done.ok) return tellProblem(describeProblem(done.problem));
     jobs.actions.select({ type: 'scope', id: target.id });
     if (isClosed && shapeCrossesItself(mark))
-      tellProblem('The outline crosses itself, so its area is less than it looks. Move a corner, or undo.');
+      tellProblem(
+        'The outline crosses itself: what is enclosed twice does not count. Move a corner, or undo.',
+      );
   };
   return {
     mark: placeMark,

@@ -6,7 +6,7 @@ import { EMPTY_NAMES } from './checkDimensions.ts';
 import { compileFormula } from './compile.ts';
 import { diagnose } from './diagnose.ts';
 import type { ArithmeticFailure, FormulaProblem } from './problem.ts';
-import { type TypedProblem, isSpacedFigure, toPlain } from './readTyped.ts';
+import { type TypedProblem, drawnFigure, toPlain } from './readTyped.ts';
 
 const NOTHING = new Float64Array(0);
 const NO_SLOTS = new Int32Array(0);
@@ -26,8 +26,8 @@ export function evaluateEntry(
   const plain = toPlain(text, numbers);
   if (!plain.ok) return plain;
   const bare = parseNumber(plain.value, POINT_FORMAT);
-  if (bare !== undefined && isSpacedFigure(text) && fieldUnit?.symbol === 'm')
-    return refuse({ kind: 'typed-drawing', text: text.trim(), millimeters: `${text.trim()} mm` });
+  const drawn = drawnFigure(text, fieldUnit?.symbol);
+  if (drawn !== undefined) return refuse(drawn);
   if (bare !== undefined && fieldUnit !== undefined && sameDimension(fieldUnit.dimension, wanted))
     return accept(bare * fieldUnit.factor);
   if (bare !== undefined && isNumber(wanted)) return accept(bare);

@@ -131,6 +131,7 @@ describe('a length as it is typed', () => {
     expect(length('18 600 mm', 'm')).toBeCloseTo(18.6, 9);
     expect(length('2 x 18 600 mm', 'm')).toBeCloseTo(37.2, 9);
     expect(length('18 600', 'm')).toBe('typed-drawing');
+    expect(length('18 600', 'ft')).toBe('typed-drawing');
     expect(length('18 600', 'mm')).toBeCloseTo(18.6, 9);
     expect(length('18,6', 'm', COMMA_FORMAT)).toBeCloseTo(18.6, 9);
     expect(length('9.80 m', 'm', COMMA_FORMAT)).toBe('typed-mark');

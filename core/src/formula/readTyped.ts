@@ -14,8 +14,8 @@ export type TypedProblem =
   | { readonly kind: 'typed-percent'; readonly text: string }
   | { readonly kind: 'typed-currency'; readonly text: string; readonly currency: string }
   | { readonly kind: 'typed-range'; readonly text: string; readonly least: number; readonly most: number }
-  /** `18 600` as printed on a drawing, where a bare figure would be meters. */
-  | { readonly kind: 'typed-drawing'; readonly text: string; readonly millimeters: string };
+  /** `18 600` as printed on a drawing, where a bare figure would be meters or feet. */
+  | { readonly kind: 'typed-drawing'; readonly text: string; readonly unit: 'm' | 'ft' };
 
 const RUN = /^\d+(?:[.,]\d+)*/;
 /** Thousands apart by a space, as printed on drawings: `18 600`. A fraction or a feet mark after it is none. */
@@ -102,17 +102,16 @@ function mixedNumber(plain: string): string | undefined {
 }
 
 /**
- * What was typed, in the form it is kept in. `unit` is what a bare figure is in: in meters, `18 600`
- * is asked about, since drawings print millimeters so.
+ * What was typed, in the form it is kept in. `unit` is what a bare figure is in: in meters or feet,
+ * `18 600` is asked about, since drawings print millimeters so.
  */
 export function keepTyped(typed: string, numbers: NumberFormat, unit?: string): Result<string, TypedProblem> {
   const plain = toPlain(typed, numbers);
   if (!plain.ok) return plain;
   const bare = parseNumber(plain.value, { decimal: '.', group: '' });
   if (bare === undefined) return plain;
-  if (unit === 'm' && isSpacedFigure(typed))
-    return refuse({ kind: 'typed-drawing', text: typed.trim(), millimeters: `${typed.trim()} mm` });
-  return accept(decimalText(bare));
+  const drawn = drawnFigure(typed, unit);
+  return drawn === undefined ? accept(decimalText(bare)) : refuse(drawn);
 }
 
 /** A number as it is kept: plain decimals, at most eight of them. */
@@ -121,9 +120,12 @@ export const decimalText = (value: number): string => {
   return /e/i.test(text) || text.length > 18 ? value.toFixed(8).replace(/\.?0+$/, '') : text;
 };
 
-/** True where a bare figure was written with spaces between thousands, as drawings print millimeters. */
-export const isSpacedFigure = (typed: string): boolean =>
-  /^-?\d{1,3}( \d{3})+$/.test(typed.replace(SPACES, ' ').trim());
+/** What to ask of a bare length that was written with spaces between thousands, as drawings print millimeters. */
+export function drawnFigure(typed: string, unit: string | undefined): TypedProblem | undefined {
+  const text = typed.replace(SPACES, ' ').trim();
+  if ((unit !== 'm' && unit !== 'ft') || !/^-?\d{1,3}( \d{3})+$/.test(text)) return undefined;
+  return { kind: 'typed-drawing', text, unit };
+}
 
 /** What a figure is of, for cells that take no unit. */
 export interface FigureOptions {

@@ -89,6 +89,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           place={place}
           unit={unitOrLabel(unit).symbol}
           placeholder="any"
+          always
           onCommit={(minimum) => set({ minimum })}
         />
       </Field>
@@ -117,6 +118,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           value={component.hoursFactor ?? ''}
           place={place}
           placeholder="1"
+          always
           onCommit={(hoursFactor) => set({ hoursFactor })}
         />
       </Field>

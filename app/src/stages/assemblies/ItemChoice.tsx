@@ -74,7 +74,11 @@ export function ItemChoice({
       width={380}
       side={inCell === undefined ? 'right' : 'left'}
       find={find}
-      nothing="Nothing fits. Add it under Prices."
+      nothing={
+        onUnknown === tellUnknown
+          ? 'Nothing fits. Add it under Prices.'
+          : 'No item fits. Enter keeps this as the description.'
+      }
       onChoose={(chosen) => {
         void rememberItem(storage, chosen);
         return onChoose(chosen);
