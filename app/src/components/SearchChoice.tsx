@@ -31,7 +31,13 @@ interface SearchChoiceProps {
 /** A field that finds while typing: arrow keys, Enter, Escape, or a click. */
 export function SearchChoice(props: SearchChoiceProps) {
   const { label, find, onChoose, value, exact, inCell } = props;
-  const [text, setText] = useState<string | undefined>(inCell?.first);
+  const [text, show] = useState<string | undefined>(inCell?.first);
+  // What is chosen moves the focus at once, before the field is drawn anew: leaving must not read what was typed before.
+  const typed = useRef(text);
+  const setText = (to: string | undefined): void => {
+    typed.current = to;
+    show(to);
+  };
   const [at, setAt] = useState(0);
   const listId = useId();
   const field = useRef<HTMLInputElement>(null);
@@ -51,14 +57,15 @@ export function SearchChoice(props: SearchChoiceProps) {
     if (begun.current !== undefined) field.current?.setSelectionRange(1, 1);
   }, [isInCell]);
   const choose = (id: string): void => {
-    onChoose(id);
     setText(undefined);
+    onChoose(id);
   };
   const leave = (): void => {
-    const meant = text === undefined ? undefined : exact?.(text);
+    const left = typed.current;
+    const meant = left === undefined ? undefined : exact?.(left);
     if (meant !== undefined) return choose(meant);
-    if (text !== undefined && text.trim() !== '') props.onUnknown?.(text.trim());
     setText(undefined);
+    if (left !== undefined && left.trim() !== '') props.onUnknown?.(left.trim());
     inCell?.onLeave();
   };
   return (

@@ -56,6 +56,19 @@ describe('a text that is nothing here', () => {
     expect(chosen).toEqual([]);
   });
 
+  it('is not what was chosen from the list, by hand or by Enter', async () => {
+    const told: string[] = [];
+    await show({ onUnknown: (text) => told.push(text) });
+    await page.focus();
+    await page.type('mor');
+    await page.mouse('mousedown', page.find('[role=option]'));
+    await page.focus();
+    await page.type('bri');
+    await page.press('Enter');
+    await page.leave();
+    expect([chosen, told]).toEqual([['Mortar', 'Brick'], []]);
+  });
+
   it('is not what was put back by Escape', async () => {
     const told: string[] = [];
     await show({ onUnknown: (text) => told.push(text) });
