@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Mark } from '@zest/core/job/records/mark';
-import { createHitIndex } from '../../app/src/workspace/tools/edit.ts';
+import { createHitIndex } from '../../app/src/workspace/tools/hitIndex.ts';
 import { createSnapIndex, packLines } from '@zest/core/geometry/snap';
 import { type BenchFigure, median, quantile, timeRuns } from './figures.ts';
 import { SHEET_POINTS, USUAL, createLargeJob } from './largeJob.ts';

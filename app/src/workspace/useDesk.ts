@@ -12,7 +12,7 @@ import { colorChoice } from './colorChoice.ts';
 import type { DrawnStyle } from '../workers/marksProtocol.ts';
 import { type Cameras, type Desk, createDesk } from './desk.ts';
 import { type ShownMark, styleOf } from './render/marksLayer.ts';
-import { type HitIndex, createHitIndex } from './tools/edit.ts';
+import { type HitIndex, createHitIndex } from './tools/hitIndex.ts';
 
 export interface DeskRefs {
   readonly desk: RefObject<HTMLDivElement | null>;

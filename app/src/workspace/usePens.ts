@@ -23,15 +23,8 @@ import {
   currentStroke,
   drawPen,
 } from './tools/draw.ts';
-import {
-  type Handle,
-  type HitIndex,
-  type Strokes,
-  findHandle,
-  handlesOf,
-  moveHandle,
-  moveStrokes,
-} from './tools/edit.ts';
+import { type Handle, type Strokes, findHandle, handlesOf, moveHandle, moveStrokes } from './tools/edit.ts';
+import type { HitIndex } from './tools/hitIndex.ts';
 import { NO_POINTS, type TwoEvent, type TwoState, pickTwo, picksTwo } from './tools/measureTwo.ts';
 import { NUDGES, createMarksInHand } from './marksInHand.ts';
 import { onDrawKey } from './tools/drawKeys.ts';

@@ -13,7 +13,7 @@ import * as z from 'zod';
 import { useChoice } from '../components/useChoice.ts';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../stores/context.tsx';
-import type { HitIndex } from './tools/edit.ts';
+import type { HitIndex } from './tools/hitIndex.ts';
 
 /** Screen pixels within which a place draws the pen … */
 const SNAP_PX = 10;

@@ -11,7 +11,8 @@ import {
   drawPen,
   placeTypedAt,
 } from './draw.ts';
-import { createHitIndex, findHandle, handlesOf, moveHandle, moveStrokes, removeVertex } from './edit.ts';
+import { findHandle, handlesOf, moveHandle, moveStrokes, removeVertex } from './edit.ts';
+import { createHitIndex } from './hitIndex.ts';
 import { NO_POINTS, pickTwo } from './measureTwo.ts';
 
 const context = (kind: 'run' | 'area'): DrawContext => ({
@@ -339,6 +340,20 @@ describe('what lies under the pointer', () => {
     expect(hits.find(point(40, 40), 4, all)?.id).toBe('mark:small');
     expect(hits.find(point(100, 40), 4, all)?.id).toBe('mark:large');
     expect(hits.find(point(140, 140), 4, all)).toBeUndefined();
+  });
+
+  it('is nothing in the gap between two strokes of one run', () => {
+    const hits = createHitIndex();
+    hits.set([
+      markOf('two', 'run', [
+        [point(0, 0), point(100, 0)],
+        [point(100, 80), point(0, 80)],
+      ]),
+    ]);
+    expect(hits.find(point(50, 2), 4, all)?.id).toBe('mark:two');
+    expect(hits.find(point(50, 78), 4, all)?.id).toBe('mark:two');
+    expect(hits.find(point(100, 40), 4, all)).toBeUndefined();
+    expect(hits.segmentsNear(point(100, 40), 10)).toEqual([]);
   });
 
   it('follows an arc, not its chord', () => {
