@@ -54,7 +54,7 @@ test('what is no price list is refused by name, and reading a long one can be st
     mimeType: 'application/zip',
     buffer: Buffer.from([0x50, 0x4b, 3, 4, 1, 1]),
   });
-  await expect(dialog.getByRole('alert')).toContainText('is damaged or no workbook');
+  await expect(dialog.getByRole('alert')).toContainText('is damaged, or is not a workbook');
   const long = csv(
     'long.csv',
     `Code,Description,Material\n${'A-1000000,"A thing with words, and more",12.50\n'.repeat(1_000_000)}`,

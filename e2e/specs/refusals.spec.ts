@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { deflateSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { zipSync, strToU8 } from 'fflate';
@@ -33,6 +34,39 @@ async function manyPages(count: number): Promise<Buffer> {
   return Buffer.from(await document.save());
 }
 
+/** A PDF written by hand; what reads it finds its objects by itself. */
+const rawPdf = (...objects: readonly (string | Buffer)[]): Buffer =>
+  Buffer.concat([
+    Buffer.from('%PDF-1.7\n'),
+    ...objects.flatMap((object, i) => [
+      Buffer.from(`${i + 1} 0 obj\n`),
+      Buffer.from(object),
+      Buffer.from('\nendobj\n'),
+    ]),
+    Buffer.from('trailer\n<< /Root 1 0 R >>\n%%EOF\n'),
+  ]);
+const stream = (dictionary: string, content: Buffer): Buffer =>
+  Buffer.concat([
+    Buffer.from(`<< ${dictionary} /Length ${content.length} >>\nstream\n`),
+    content,
+    Buffer.from('\nendstream'),
+  ]);
+const PAGES = ['<< /Type /Catalog /Pages 2 0 R >>', '<< /Type /Pages /Kids [3 0 R] /Count 1 >>'] as const;
+const pageWith = (content: string): string =>
+  `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /Contents ${content} >>`;
+
+/** 200 MB of blanks in a file of 200 KB. */
+const blanks = (): Buffer =>
+  rawPdf(...PAGES, pageWith('4 0 R'), stream('/Filter /FlateDecode', deflateSync(Buffer.alloc(200e6, ' '))));
+
+/** Four million operations in a file of 30 KB. */
+const crowded = (): Buffer =>
+  rawPdf(
+    ...PAGES,
+    pageWith('4 0 R'),
+    stream('/Filter /FlateDecode', deflateSync(Buffer.from('q Q '.repeat(2e6)))),
+  );
+
 test('drawings that cannot be taken are refused in a sentence, and the next ones still come in', async ({
   page,
 }) => {
@@ -63,6 +97,7 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
     ],
     [pdf('locked.pdf', await lockedPdf()), /locked\.pdf: The PDF is locked with a password/],
     [pdf('atlas.pdf', await manyPages(3000)), /atlas\.pdf: The PDF has 3,000 pages; up to 1,000/],
+    [pdf('blanks.pdf', blanks()), /blanks\.pdf: One piece of the PDF would unpack to more than 92 MB/],
   ];
   for (const [file, words] of cases) {
     await addPdf(page, file);
@@ -71,6 +106,21 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
   }
   await addPdf(page);
   await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS);
+});
+
+test('a page with more on it than can be drawn says so, and the others are drawn', async ({ page }) => {
+  test.setTimeout(120_000);
+  await newJob(page, 'Too dense');
+  await addPdf(page);
+  await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS);
+  await addPdf(page, pdf('crowded.pdf', crowded()));
+  await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS + 1, { timeout: 60_000 });
+  await goTo(page, 'Measure');
+  const sheets = page.getByRole('complementary', { name: 'Tally' }).getByLabel('Sheet', { exact: true });
+  await sheets.selectOption({ index: DEMO_SHEETS });
+  await expect(page.getByText('There is too much on this page to draw it.')).toBeVisible({ timeout: 60_000 });
+  await sheets.selectOption({ index: 0 });
+  await expect(page.locator('[data-drawn="sharp"]')).toBeAttached({ timeout: 30_000 });
 });
 
 test('a long set can be canceled, and nothing of it stays', async ({ page }) => {

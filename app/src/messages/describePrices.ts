@@ -48,7 +48,7 @@ export function describePriceFile(problem: PriceFileProblem, name: string): stri
     case 'price-file-merged':
       return `${quote(name)} has cells merged over ${problem.cells.toLocaleString('en-US')} cells. Take the merges out, or save the prices as CSV.`;
     case 'price-file-damaged':
-      return `${quote(name)} is damaged or no workbook. Save it anew as XLSX or CSV.`;
+      return `${quote(name)} is damaged, or is not a workbook. Save it again as XLSX or CSV.`;
     default:
       return unreachable(problem);
   }

@@ -181,6 +181,8 @@ function describeZestjob(problem: ZestjobProblem): string {
       return `The drawings ${quote(problem.name)} are missing from the job file. Export it again where it came from.`;
     case 'zestjob-file-size':
       return `The drawings ${quote(problem.name)} were cut off in the job file. Export it again where it came from.`;
+    case 'zestjob-file-unpacks':
+      return `The drawings ${quote(problem.name)} in the job file would unpack to more than ${megabytes(problem.limit)} in one piece. Nothing was imported. Take them out where the job came from, or print them to a new PDF.`;
     default:
       return unreachable(problem);
   }
@@ -208,6 +210,8 @@ function describeDrawing(problem: DrawingProblem): string {
       return `The PDF has ${problem.pages.toLocaleString('en-US')} pages; up to ${problem.limit.toLocaleString('en-US')} are taken at once. Split it into smaller sets.`;
     case 'pdf-too-large':
       return `The PDF is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken. Split it into smaller sets.`;
+    case 'pdf-unpacks-too-large':
+      return `One piece of the PDF would unpack to more than ${megabytes(problem.limit)}, which no drawing needs. Print it to a new PDF and add that.`;
     default:
       return unreachable(problem);
   }

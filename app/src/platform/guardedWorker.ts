@@ -29,11 +29,12 @@ export function createGuardedWorker<Api>(create: () => Worker): GuardedWorker<Ap
   let running: Running<Api> | undefined;
   const waiting = new Set<(error: WorkerEnded) => void>();
 
-  const end = (reason: WorkerEnded['reason']): void => {
+  const end = (reason: WorkerEnded['reason'], cause?: (error: WorkerEnded) => void): void => {
     running?.worker.terminate();
     running = undefined;
-    // Everyone who waits for the same worker learns of it, not only who asked for too much.
-    for (const tell of [...waiting]) tell(new WorkerEnded(reason));
+    // Everyone who waits for the same worker learns of it; only who asked for too much is told so.
+    for (const tell of [...waiting])
+      tell(new WorkerEnded(cause === undefined || tell === cause ? reason : 'died'));
     waiting.clear();
   };
   const start = (): Running<Api> => {
@@ -49,8 +50,8 @@ export function createGuardedWorker<Api>(create: () => Worker): GuardedWorker<Ap
       new Promise((resolve, reject) => {
         if (stop?.aborted === true) return reject(new WorkerEnded('canceled'));
         const { remote } = running ?? start();
-        const timer = setTimeout(() => end('too-long'), budgetMs);
-        const onStop = (): void => end('canceled');
+        const timer = setTimeout(() => end('too-long', fail), budgetMs);
+        const onStop = (): void => end('canceled', fail);
         const done = (): void => {
           clearTimeout(timer);
           stop?.removeEventListener('abort', onStop);

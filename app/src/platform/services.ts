@@ -54,7 +54,7 @@ function createSheetWorker(): SheetWorker {
   const ask = <Value>(call: (remote: Remote<SheetWorker>) => Promise<Value>): Promise<Value> =>
     guarded.ask(call, PAGE_BUDGET_MS);
   return {
-    open: (fileId, bytes) => ask<OpenAnswer>((remote) => remote.open(fileId, bytes)),
+    open: (fileId, bytes, isNew) => ask<OpenAnswer>((remote) => remote.open(fileId, bytes, isNew)),
     close: (fileId) => ask((remote) => remote.close(fileId)),
     page: (fileId, index) => ask((remote) => remote.page(fileId, index) as Promise<never>),
     texts: (sheet) => ask((remote) => remote.texts(sheet as never) as Promise<never>),

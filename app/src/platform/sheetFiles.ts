@@ -59,10 +59,19 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
     sheet: Sheet,
     ask: (placed: PlacedSheet) => Promise<Value>,
   ): Promise<Value> => {
+    const once = async (): Promise<Value> => {
+      try {
+        return await ask(await ensurePlaced(sheet));
+      } catch (error) {
+        if (error instanceof WorkerEnded) opened.delete(services);
+        throw error;
+      }
+    };
     try {
-      return await ask(await ensurePlaced(sheet));
+      return await once();
     } catch (error) {
-      if (error instanceof WorkerEnded) opened.delete(services);
+      // It may have died of what another asked for; of its own fault it dies again.
+      if (error instanceof WorkerEnded && error.reason === 'died') return once();
       throw error;
     }
   };

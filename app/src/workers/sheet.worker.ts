@@ -2,6 +2,7 @@ import './pdfEnvironment.ts';
 import * as Comlink from 'comlink';
 import * as pdfjs from 'pdfjs-dist';
 import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
+import { checkPdf } from '@zest/core/formats/pdf/checkPdf';
 import { sniffImage } from '@zest/core/formats/image/readImageSize';
 import { closeImages, hasImages, imageInfo, openImages, renderImage } from './imagePages.ts';
 import { type PackedLines, packLines } from '@zest/core/geometry/snap';
@@ -16,6 +17,7 @@ import {
   shareOfPage,
   takeBitmap,
 } from './placedPages.ts';
+import { bounded } from './operationBudget.ts';
 import type { OpenAnswer, PageInfo, PageText, PlacedSheet, SheetWorker, Tile } from './sheetProtocol.ts';
 
 type Document = pdfjs.PDFDocumentProxy;
@@ -75,9 +77,11 @@ const stubDocument = {
   createElement: () => new OffscreenCanvas(1, 1),
 };
 
-async function open(fileId: string, bytes: ArrayBuffer): Promise<OpenAnswer> {
+async function open(fileId: string, bytes: ArrayBuffer, isNew = false): Promise<OpenAnswer> {
   if (sniffImage(new Uint8Array(bytes)) !== undefined) return openImages(fileId, bytes);
   if (documents.has(fileId)) return { ok: true, pageCount: documents.get(fileId)?.document.numPages ?? 0 };
+  const bomb = isNew ? checkPdf(new Uint8Array(bytes)) : undefined;
+  if (bomb !== undefined) return { ok: false, problem: bomb };
   try {
     const base = self.location.origin;
     const document = await pdfjs.getDocument({
@@ -171,12 +175,15 @@ async function record(proxy: Page): Promise<Recorded | null> {
 const RECORDING_SCALE = 0.25;
 
 const paint = (proxy: Page, wanted: object): Promise<void> =>
-  proxy.render({
-    // Not 'print': that throws the page's parsed operations away after every rendering.
-    intent: 'display',
-    background: '#ffffff',
-    ...wanted,
-  } as unknown as Parameters<Page['render']>[0]).promise;
+  bounded(
+    proxy,
+    proxy.render({
+      // Not 'print': that throws the page's parsed operations away after every rendering.
+      intent: 'display',
+      background: '#ffffff',
+      ...wanted,
+    } as unknown as Parameters<Page['render']>[0]).promise,
+  );
 
 /**
  * Renders the part of a page that a tile of its sheet shows. The first rendering of a page records
@@ -214,7 +221,7 @@ async function drawPage(placing: Placing, tile: Tile): Promise<ImageBitmap> {
 async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array> {
   if (hasImages(fileId)) return new Float32Array(0);
   const proxy = await getPage(fileId, pageIndex);
-  const list = await proxy.getOperatorList();
+  const list = await bounded(proxy, proxy.getOperatorList());
   const { transform } = proxy.getViewport({ scale: 1 });
   return extractLineWork(list, pdfjs.OPS as unknown as Operations, transform as never);
 }

@@ -1,5 +1,6 @@
 import type { PackedLines } from '@zest/core/geometry/snap';
 import type { Placing, Tone } from '@zest/core/job/records/sheet';
+import type { PdfBomb } from '@zest/core/formats/pdf/checkPdf';
 import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
 
 /** What the sheet worker is asked and answers; plain data that can cross to it. */
@@ -29,7 +30,8 @@ export type PdfProblem =
   | { readonly kind: 'pdf-empty' }
   | { readonly kind: 'pdf-no-pages' }
   | { readonly kind: 'pdf-too-many-pages'; readonly pages: number; readonly limit: number }
-  | { readonly kind: 'pdf-too-large'; readonly bytes: number; readonly limit: number };
+  | { readonly kind: 'pdf-too-large'; readonly bytes: number; readonly limit: number }
+  | PdfBomb;
 
 export interface Tile {
   /** Pixels per sheet point. */
@@ -48,7 +50,8 @@ export interface PlacedSheet {
 }
 
 export interface SheetWorker {
-  readonly open: (fileId: string, bytes: ArrayBuffer) => Promise<OpenAnswer>;
+  /** A file that is new is looked through before it is read; one that is kept was when it came. */
+  readonly open: (fileId: string, bytes: ArrayBuffer, isNew?: boolean) => Promise<OpenAnswer>;
   readonly close: (fileId: string) => Promise<void>;
   readonly page: (fileId: string, pageIndex: number) => Promise<PageInfo>;
   /** Line work of a sheet as segments in sheet points, with its index for snapping. */

@@ -82,6 +82,14 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
+const NOT_DRAWN = {
+  damaged: 'This page could not be drawn. Add the PDF again.',
+  'too-dense':
+    'There is too much on this page to draw it. Print it to a new PDF with less on it, and add that.',
+  'too-long':
+    'Drawing this page took too long and was stopped. Print it to a new PDF with less on it, and add that.',
+} as const;
+
 /** Tells readers and drivers when the sheet has come to rest. */
 function DrawnState({ desk }: { readonly desk: Desk }) {
   const drawn = useStore(desk.store, (state) => state.drawn);
@@ -92,9 +100,7 @@ function DrawnState({ desk }: { readonly desk: Desk }) {
       role="status"
       style={{ position: 'absolute', left: 12, bottom: 12, fontSize: 12 }}
     >
-      {drawn === 'failed' ? (
-        <span className="wrong">This page could not be drawn. Add the PDF again.</span>
-      ) : null}
+      {drawn === 'drawing' || drawn === 'sharp' ? null : <span className="wrong">{NOT_DRAWN[drawn]}</span>}
     </div>
   );
 }

@@ -4,13 +4,12 @@ import type { SheetFiles } from '../platform/sheetFiles.ts';
 import type { MarksWorker } from '../workers/marksProtocol.ts';
 import { type Camera, type Size, fitSheet } from './camera.ts';
 import { type MarksLayer, createMarksLayer } from './render/marksLayer.ts';
-import { createSheetLayer } from './render/sheetLayer.ts';
+import { type SheetState, createSheetLayer } from './render/sheetLayer.ts';
 
 export interface DeskState {
   readonly camera: Camera;
   readonly screen: Size;
-  /** 'sharp' once everything in view is drawn at its final quality. */
-  readonly drawn: 'drawing' | 'sharp' | 'failed';
+  readonly drawn: SheetState;
 }
 
 /** The three layers on the desk and the camera that moves them. */

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Plus, Star, Trash2 } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Command } from '@zest/core/job/change';
 import { isForeign, packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
@@ -107,8 +107,8 @@ export function LibraryPage() {
     catchUp();
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
-  const readFile = async (file: File): Promise<void> => {
-    const read = await readAssemblyFile(file, makeId);
+  const readFile = async (file: File, stop: AbortSignal): Promise<void> => {
+    const read = await readAssemblyFile(file, makeId, stop);
     if (typeof read === 'string') {
       setNotes([read]);
       return;
@@ -138,7 +138,7 @@ export function LibraryPage() {
           <Star size={14} /> Favorites
         </Button>
         <span className="grow" />
-        <ReadFile onFile={(file) => void readFile(file)} />
+        <ReadFile onFile={readFile} />
       </div>
       {notes.length === 0 ? null : (
         <ul className="import-notes" role="status">
@@ -198,8 +198,27 @@ export function LibraryPage() {
 const wordsOf = ({ name, description, tags = '' }: Content, folder: string): string =>
   `${name} ${folder} ${tags} ${description}`.toLowerCase();
 
-function ReadFile({ onFile }: { readonly onFile: (file: File) => void }) {
+interface ReadFileProps {
+  readonly onFile: (file: File, stop: AbortSignal) => Promise<void>;
+}
+
+/** Chooses a file and has it read; while that goes on it can be stopped. */
+function ReadFile({ onFile }: ReadFileProps) {
   const field = useRef<HTMLInputElement>(null);
+  const [reading, setReading] = useState<AbortController | undefined>();
+  useEffect(() => () => reading?.abort(), [reading]);
+  const read = async (file: File): Promise<void> => {
+    const stop = new AbortController();
+    setReading(stop);
+    await onFile(file, stop.signal);
+    setReading(undefined);
+  };
+  if (reading !== undefined)
+    return (
+      <Button size="sm" variant="outline" onClick={() => reading.abort()}>
+        Reading… Cancel
+      </Button>
+    );
   return (
     <>
       <Button size="sm" variant="outline" onClick={() => field.current?.click()}>
@@ -214,7 +233,7 @@ function ReadFile({ onFile }: { readonly onFile: (file: File) => void }) {
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           event.target.value = '';
-          if (file !== undefined) onFile(file);
+          if (file !== undefined) void read(file);
         }}
       />
     </>

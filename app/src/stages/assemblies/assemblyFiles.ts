@@ -6,10 +6,12 @@ import {
   readAssemblyRows,
   writeAssemblyRows,
 } from '@zest/core/formats/assemblies/rows';
-import { checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
 import type { MakeId } from '@zest/core/job/id';
 import type { Assembly } from '@zest/core/job/records/assembly';
+import { describePriceFile } from '../../messages/describePrices.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
+import { WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
+import type { WorkbookWorker } from '../../workers/workbook.worker.ts';
 
 const XLSX_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 export const FILE_LIMIT = 20 * 1024 ** 2;
@@ -31,41 +33,29 @@ export async function writeAssemblyWorkbook(assemblies: readonly Assembly[]): Pr
   return new Blob([await book.xlsx.writeBuffer()], { type: XLSX_TYPE });
 }
 
-/** What is shown of a cell, whatever it holds. */
-function cellText(value: unknown): string {
-  if (value === null || value === undefined) return '';
-  if (typeof value === 'object') {
-    const { text, result, richText } = value as {
-      text?: unknown;
-      result?: unknown;
-      richText?: { text: string }[];
-    };
-    if (richText !== undefined) return richText.map((part) => part.text).join('');
-    return cellText(text ?? result ?? '');
-  }
-  return String(value as string | number | boolean);
-}
+/** Longer than any workbook of assemblies takes; after it the worker is ended. */
+const BUDGET_MS = 60_000;
 
-async function readWorkbook(bytes: ArrayBuffer): Promise<readonly Rows[] | undefined> {
-  if (!checkXlsx(new Uint8Array(bytes)).ok) return undefined;
-  const { default: ExcelJS } = await import('exceljs');
-  const book: Workbook = new ExcelJS.Workbook();
+/** The sheets of a workbook, read beside the page; or what is wrong with it, in words. */
+async function readWorkbook(file: File, stop?: AbortSignal): Promise<readonly Rows[] | string> {
+  const worker = createGuardedWorker<WorkbookWorker>(
+    () => new Worker(new URL('../../workers/workbook.worker.ts', import.meta.url), { type: 'module' }),
+  );
   try {
-    await book.xlsx.load(bytes);
-  } catch {
-    return undefined;
+    const read = await worker.ask(
+      (remote) => remote.read(file) as ReturnType<WorkbookWorker['read']>,
+      BUDGET_MS,
+      stop,
+    );
+    return read.ok
+      ? read.value.map(({ name, rows }) => ({ name, rows }))
+      : describePriceFile(read.problem, file.name);
+  } catch (error) {
+    if (!(error instanceof WorkerEnded)) throw error;
+    return describeProblem({ kind: 'reading-ended', why: error.reason });
+  } finally {
+    worker.end();
   }
-  return book.worksheets.map((sheet) => {
-    const rows: string[][] = [];
-    sheet.eachRow({ includeEmpty: true }, (row, number) => {
-      const cells: string[] = [];
-      row.eachCell({ includeEmpty: true }, (cell, at) => {
-        cells[at - 1] = cellText(cell.value);
-      });
-      rows[number - 1] = cells;
-    });
-    return { name: sheet.name, rows: Array.from(rows, (row) => row ?? []) };
-  });
 }
 
 export interface ReadFile extends Pack {
@@ -74,14 +64,18 @@ export interface ReadFile extends Pack {
 }
 
 /** Reads assemblies out of a JSON pack or a filled-in workbook; what is wrong comes back in words. */
-export async function readAssemblyFile(file: File, makeId: MakeId): Promise<ReadFile | string> {
+export async function readAssemblyFile(
+  file: File,
+  makeId: MakeId,
+  stop?: AbortSignal,
+): Promise<ReadFile | string> {
   if (file.size > FILE_LIMIT) return `‘${file.name}’ is larger than 20 MB. Split it.`;
   if (!/\.xlsx$/i.test(file.name)) {
     const pack = readPack(await file.text());
     return pack.ok ? { ...pack.value, notes: [] } : describePack(file.name, pack.problem);
   }
-  const sheets = await readWorkbook(await file.arrayBuffer());
-  if (sheets === undefined) return `‘${file.name}’ is no workbook, or it is damaged. Save it anew as XLSX.`;
+  const sheets = await readWorkbook(file, stop);
+  if (typeof sheets === 'string') return sheets;
   const { assemblies, problems } = readAssemblyRows(sheets, makeId);
   return { records: assemblies, notes: problems.map(describeRow) };
 }

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
-import { type Remote, proxy, wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import {
   PRICE_COLUMNS,
@@ -16,8 +16,10 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { tell } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
+import { describeProblem } from '../../messages/describeProblem.ts';
 import { describePriceFile, describeRowFault } from '../../messages/describePrices.ts';
 import { plural } from '../../messages/words.ts';
+import { type GuardedWorker, WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import type { PriceWorker, SheetHead } from '../../workers/pricesProtocol.ts';
 import { EffectOnBid } from './EffectOnBid.tsx';
@@ -58,30 +60,37 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     setHeadRow(head);
     setMapping(guessMapping(first[head] ?? []));
   };
+  /** The rows went with the worker: nothing is shown of them, and why is said. */
+  const onEnded = useCallback((error: unknown): void => {
+    if (!(error instanceof WorkerEnded)) throw error;
+    setOpened(undefined);
+    if (error.reason !== 'canceled') setError(describeProblem({ kind: 'reading-ended', why: error.reason }));
+  }, []);
   const open = async (file: File | undefined): Promise<void> => {
     if (file === undefined) return;
     setError(undefined);
     setOpened(undefined);
     setProgress(`Reading ${file.name}`);
-    const asked = worker.get();
-    const got = await asked.open(
-      file,
-      proxy((rows, share) => {
-        // What was said before it was stopped may still arrive.
-        if (worker.isCurrent(asked))
-          setProgress(`Reading ${file.name}: ${rows} rows, ${Math.round(share * 100)} %`);
-      }),
-    );
-    if (!worker.isCurrent(asked)) return;
-    setProgress(undefined);
-    if (!got.ok) return setError(describePriceFile(got.problem, file.name));
-    const opening = { name: file.name, sheets: got.value };
-    setOpened(opening);
-    choose(opening, 0);
-  };
-  const cancel = (): void => {
-    worker.stop();
-    setProgress(undefined);
+    let current = true;
+    // What was said before it was stopped may still arrive.
+    const say = (rows: number, share: number): void => {
+      if (current) setProgress(`Reading ${file.name}: ${rows} rows, ${Math.round(share * 100)} %`);
+    };
+    try {
+      const got = await worker.ask(
+        (remote) => remote.open(file, proxy(say)) as ReturnType<PriceWorker['open']>,
+        PRICE_BUDGET_MS,
+      );
+      if (!got.ok) return setError(describePriceFile(got.problem, file.name));
+      const opening = { name: file.name, sheets: got.value };
+      setOpened(opening);
+      choose(opening, 0);
+    } catch (error) {
+      onEnded(error);
+    } finally {
+      current = false;
+      setProgress(undefined);
+    }
   };
   // Whatever is said of the columns, the rows are read anew beside the page.
   useEffect(() => {
@@ -90,15 +99,14 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     const crafts = [...job.craft.values()];
     const crews = [...job.crew.values()];
     void worker
-      .get()
-      .read({ sheet, headRow, mapping, numbers, crafts, crews })
+      .ask((remote) => remote.read({ sheet, headRow, mapping, numbers, crafts, crews }), PRICE_BUDGET_MS)
       .then((result) => {
         if (current) setRead(result);
-      });
+      }, onEnded);
     return () => {
       current = false;
     };
-  }, [opened, sheet, headRow, mapping, numbers, job.craft, job.crew, worker]);
+  }, [opened, sheet, headRow, mapping, numbers, job.craft, job.crew, worker, onEnded]);
   const plan = useMemo(
     () => (read === undefined ? undefined : planPrices(read, job, policy, services.makeId)),
     [read, job, policy, services],
@@ -153,7 +161,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
           </div>
         ) : null}
         {progress === undefined ? null : (
-          <Button size="xs" variant="outline" alignSelf="start" onClick={cancel}>
+          <Button size="xs" variant="outline" alignSelf="start" onClick={worker.end}>
             Stop reading
           </Button>
         )}
@@ -243,27 +251,20 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
   );
 }
 
+/** Longer than any price list takes; after it the worker is ended. */
+const PRICE_BUDGET_MS = 120_000;
+
 /** One worker for the dialog; stopping ends it, and the next file gets a new one. */
-function usePriceWorker() {
-  const held = useRef<{ worker: Worker; remote: Remote<PriceWorker> } | undefined>(undefined);
-  const api = useMemo(() => {
-    const stop = (): void => {
-      held.current?.worker.terminate();
-      held.current = undefined;
-    };
-    const get = (): Remote<PriceWorker> => {
-      if (held.current === undefined) {
-        const worker = new Worker(new URL('../../workers/prices.worker.ts', import.meta.url), {
-          type: 'module',
-        });
-        held.current = { worker, remote: wrap<PriceWorker>(worker) };
-      }
-      return held.current.remote;
-    };
-    return { get, stop, isCurrent: (remote: Remote<PriceWorker>) => held.current?.remote === remote };
-  }, []);
-  useEffect(() => api.stop, [api]);
-  return api;
+function usePriceWorker(): GuardedWorker<PriceWorker> {
+  const worker = useMemo(
+    () =>
+      createGuardedWorker<PriceWorker>(
+        () => new Worker(new URL('../../workers/prices.worker.ts', import.meta.url), { type: 'module' }),
+      ),
+    [],
+  );
+  useEffect(() => worker.end, [worker]);
+  return worker;
 }
 
 const ROWS_SHOWN = 6;

@@ -100,7 +100,7 @@ type Opened =
 /** A drawing that takes too much is told by name; the worker it held is ended. */
 async function openWithin(services: Services, fileId: string, file: Blob): Promise<Opened> {
   try {
-    return await services.sheets.open(fileId, await file.arrayBuffer());
+    return await services.sheets.open(fileId, await file.arrayBuffer(), true);
   } catch (error) {
     if (!(error instanceof WorkerEnded)) throw error;
     return { ok: false, problem: { kind: 'reading-ended', why: error.reason } };

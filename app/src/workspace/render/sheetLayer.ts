@@ -1,4 +1,5 @@
 import type { Sheet } from '@zest/core/job/records/sheet';
+import { WorkerEnded } from '../../platform/guardedWorker.ts';
 import { type SheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import type { Camera, Size } from '../camera.ts';
 import { toSheet } from '../camera.ts';
@@ -12,6 +13,14 @@ const TILES_KEPT = 36;
 const WHOLE_PIXELS = 14_000_000;
 
 /** The sheet's own drawing: one bitmap of the whole page, and sharp tiles over it when zoomed in. */
+/** 'sharp' once everything in view is drawn at its final quality. */
+export type SheetState = 'drawing' | 'sharp' | 'damaged' | 'too-dense' | 'too-long';
+
+const stateOf = (error: unknown): SheetState => {
+  if (error instanceof WorkerEnded) return 'too-long';
+  return error instanceof Error && error.name === 'PageTooDense' ? 'too-dense' : 'damaged';
+};
+
 export interface SheetLayer {
   readonly show: (sheet: Sheet) => void;
   readonly look: (camera: Camera, screen: Size) => void;
@@ -21,15 +30,16 @@ export interface SheetLayer {
 export function createSheetLayer(
   layer: HTMLElement,
   files: SheetFiles,
-  onState: (state: 'drawing' | 'sharp' | 'failed') => void,
+  onState: (state: SheetState) => void,
 ): SheetLayer {
   let sheet: Sheet | undefined;
   let generation = 0;
   const whole = new Map<number, HTMLCanvasElement>();
   const tiles = new Map<string, HTMLCanvasElement>();
   const asked = new Set<string>();
-  let queue: { readonly key: string; readonly run: () => Promise<void> }[] = [];
+  let queue: { readonly key: string; readonly turn: number; readonly run: () => Promise<void> }[] = [];
   let busy = false;
+  let failed: SheetState | undefined;
 
   const place = (bitmap: ImageBitmap, level: number, xPx: number, yPx: number): HTMLCanvasElement => {
     const canvas = document.createElement('canvas');
@@ -51,19 +61,23 @@ export function createSheetLayer(
     for (let job = queue.shift(); job !== undefined; job = queue.shift()) {
       try {
         await job.run();
-      } catch {
-        onState('failed');
+      } catch (error) {
+        // Asked for again with every move it would only fail again: the sheet has to be shown anew.
+        if (job.turn === generation) {
+          failed = stateOf(error);
+          queue = [];
+        }
       }
       asked.delete(job.key);
     }
     busy = false;
-    onState('sharp');
+    onState(failed ?? 'sharp');
   };
 
   const ask = (key: string, run: () => Promise<void>): void => {
-    if (asked.has(key)) return;
+    if (failed !== undefined || asked.has(key)) return;
     asked.add(key);
-    queue.push({ key, run });
+    queue.push({ key, turn: generation, run });
     onState('drawing');
     void work();
   };
@@ -118,6 +132,7 @@ export function createSheetLayer(
 
   const clear = (): void => {
     generation += 1;
+    failed = undefined;
     queue = [];
     asked.clear();
     for (const canvas of [...whole.values(), ...tiles.values()]) letGo(canvas);

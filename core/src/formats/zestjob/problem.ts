@@ -21,4 +21,6 @@ export type ZestjobProblem =
   /** A state that was kept is damaged, or makes no sense as a job. */
   | { readonly kind: 'zestjob-snapshot'; readonly name: string }
   | { readonly kind: 'zestjob-file-missing'; readonly name: string }
-  | { readonly kind: 'zestjob-file-size'; readonly name: string };
+  | { readonly kind: 'zestjob-file-size'; readonly name: string }
+  /** A drawing that would unpack to more than is taken. */
+  | { readonly kind: 'zestjob-file-unpacks'; readonly name: string; readonly limit: number };

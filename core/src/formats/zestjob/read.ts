@@ -1,3 +1,4 @@
+import { checkPdf } from '../pdf/checkPdf.ts';
 import { strFromU8 } from 'fflate';
 import * as z from 'zod';
 import { checkRecord } from '../../job/checkRecord.ts';
@@ -183,12 +184,14 @@ function readFiles(job: Job, entries: Entries): Step<ZestjobContent> {
   if (!snapshots.ok) return snapshots;
   const files = new Map<string, Uint8Array>();
   for (const file of filesWith(job, snapshots.value).values()) {
-    const { id, name, byteLength } = file;
+    const { id, name, byteLength, mediaType } = file;
     const bytes = entries.get(fileEntry(file));
     // Files of long ago came without what only their snapshots show.
     if (bytes === undefined && !job.file.has(id)) continue;
     if (bytes === undefined) return refuse({ kind: 'zestjob-file-missing', name });
     if (bytes.length !== byteLength) return refuse({ kind: 'zestjob-file-size', name });
+    const bomb = mediaType === 'application/pdf' ? checkPdf(bytes) : undefined;
+    if (bomb !== undefined) return refuse({ kind: 'zestjob-file-unpacks', name, limit: bomb.limit });
     files.set(id, bytes);
   }
   return accept({ job, files, snapshots: snapshots.value });
