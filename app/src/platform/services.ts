@@ -2,6 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import { createIdMaker, type MakeId } from '@zest/core/job/id';
 import { openDatabase } from '../storage/database.ts';
 import { type JobStorage, createJobStorage } from '../storage/jobStorage.ts';
+import type { FirstKept } from '../storage/takeJobFile.ts';
 import type { JobWorker } from '../workers/jobProtocol.ts';
 import { createGuardedWorker } from './guardedWorker.ts';
 import type { MarksWorker } from '../workers/marksProtocol.ts';
@@ -14,8 +15,8 @@ export interface Services {
   readonly now: () => number;
   readonly makeId: MakeId;
   readonly sheets: SheetWorker;
-  /** Rejects with WorkerEnded where reading takes too long or is stopped. */
-  readonly readJobFile: (file: Blob, stop?: AbortSignal) => ReturnType<JobWorker['read']>;
+  /** Keeps a job file as a new job. Rejects with WorkerEnded where that takes too long or is stopped. */
+  readonly takeJobFile: (file: Blob, at: FirstKept, stop?: AbortSignal) => ReturnType<JobWorker['take']>;
   readonly createMarksWorker: () => MarksWorker & { readonly end: () => void };
   readonly locks: Locks;
   readonly download: (name: string, blob: Blob) => void;
@@ -63,14 +64,18 @@ function createSheetWorker(): SheetWorker {
   };
 }
 
-/** Reads a job file in a worker of its own, which ends with it. */
-async function readJobFile(file: Blob, stop?: AbortSignal): ReturnType<Services['readJobFile']> {
+/** Takes a job file over in a worker of its own, which ends with it. */
+async function takeJobFile(
+  file: Blob,
+  at: FirstKept,
+  stop?: AbortSignal,
+): ReturnType<Services['takeJobFile']> {
   const guarded = createGuardedWorker<JobWorker>(
     () => new Worker(new URL('../workers/job.worker.ts', import.meta.url), { type: 'module' }),
   );
   try {
     return await guarded.ask(
-      (remote) => remote.read(file) as ReturnType<JobWorker['read']>,
+      (remote) => remote.take(file, at) as ReturnType<JobWorker['take']>,
       JOB_BUDGET_MS,
       stop,
     );
@@ -88,7 +93,7 @@ export async function createServices(): Promise<Services> {
     now: () => Date.now(),
     makeId: createIdMaker(random),
     sheets: createSheetWorker(),
-    readJobFile,
+    takeJobFile,
     createMarksWorker,
     locks: createBrowserLocks(),
     download: downloadBlob,

@@ -28,17 +28,31 @@ export interface StoredSnapshot extends Snapshot {
   readonly jobId: string;
 }
 
+/**
+ * Some thousand records of a job, as JSON: the browser reads its own form of objects at half the speed.
+ * Parts of before that have the records themselves.
+ */
+export type BulkPart = { readonly jobId: string; readonly part: number } & (
+  { readonly json: string } | { readonly records: readonly JobRecord[] }
+);
+
+/** A record that was written after the bulk of its job; null where it was removed. */
+export interface RecordRow {
+  readonly jobId: string;
+  readonly id: string;
+  readonly record: JobRecord | null;
+}
+
 interface ZestSchema extends DBSchema {
   jobs: { key: string; value: JobSummary };
   records: {
     key: [string, string];
-    /** A record that was written after the bulk of its job; null where it was removed. */
-    value: { readonly jobId: string; readonly id: string; readonly record: JobRecord | null };
+    value: RecordRow;
   };
   /** Records by the thousand: a row each would cost seconds with a large job. */
   bulk: {
     key: [string, number];
-    value: { readonly jobId: string; readonly part: number; readonly records: readonly JobRecord[] };
+    value: BulkPart;
   };
   files: {
     key: [string, string];

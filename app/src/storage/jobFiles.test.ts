@@ -2,7 +2,6 @@ import 'fake-indexeddb/auto';
 import { describe, expect, it } from '@jest/globals';
 import { removeSheet } from '@zest/core/job/commands/removeWith';
 import { restoreJob } from '@zest/core/job/commands/restore';
-import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { createIdMaker } from '@zest/core/job/id';
 import { type Job, applyDiff, createJob, listRecords } from '@zest/core/job/job';
 import { createChance, createTestJob } from '@zest/core/testing/job';
@@ -10,6 +9,7 @@ import type { Services } from '../platform/services.ts';
 import { openDatabase } from './database.ts';
 import { duplicateJob, importJob, keepJob, packJob } from './jobFiles.ts';
 import { createJobStorage } from './jobStorage.ts';
+import { type FirstKept, takeJobFile } from './takeJobFile.ts';
 
 const { job, sheet } = createTestJob();
 const [file] = job.file.values();
@@ -22,17 +22,6 @@ function value<Value>(
   return result.value;
 }
 
-/** What the worker does, on the spot. */
-async function readHere(file: Blob): ReturnType<Services['readJobFile']> {
-  const read = readZestjob(new Uint8Array(await file.arrayBuffer()));
-  if (!read.ok) return read;
-  const files = [...read.value.files].map(([id, bytes]) => [id, new Blob([bytes as BlobPart])] as const);
-  return {
-    ok: true,
-    value: { records: [...listRecords(read.value.job)], files, snapshots: read.value.snapshots },
-  };
-}
-
 let databases = 0;
 /** A job of which a state was kept, and whose only sheet was removed since. */
 async function createSheetless(): Promise<{ services: Services; jobId: string }> {
@@ -41,7 +30,8 @@ async function createSheetless(): Promise<{ services: Services; jobId: string }>
     storage,
     now: () => 5,
     makeId: createIdMaker(createChance(31)),
-    readJobFile: readHere,
+    // What the worker does, on the spot.
+    takeJobFile: (file: Blob, at: FirstKept) => takeJobFile(storage, file, at),
   } as unknown as Services;
   const jobId = value(await keepJob(services, job, drawings));
   const records = [...listRecords(job)];

@@ -1,4 +1,3 @@
-import { Calculation } from '@zest/core/calculate/calculation';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { type Snapshot, filesWith } from '@zest/core/formats/zestjob/snapshot';
@@ -10,9 +9,9 @@ import { type Result, accept, refuse } from '@zest/core/problem/result';
 import { WorkerEnded } from '../platform/guardedWorker.ts';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
-import { totalOf } from '../stores/jobStore.ts';
 import type { JobSummary } from './database.ts';
-import { type StoredJob, recordsOf, summarize } from './jobStorage.ts';
+import { type StoredJob, recordsOf } from './jobStorage.ts';
+import { firstStored, storageProblem } from './takeJobFile.ts';
 
 type Done<Value> = Promise<Result<Value, Problem>>;
 
@@ -22,25 +21,13 @@ export const FILE_LIMIT = 1024 ** 3;
 const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
 
 /** A job as it is kept for the first time, under an id of its own. */
-function storedJob(
+const storedJob = (
   services: Services,
   job: Job,
   files: ReadonlyMap<string, Blob>,
   template: { readonly folder: string } | undefined,
   snapshots: readonly Snapshot[],
-): StoredJob {
-  const id = newJobId(services);
-  const at = { id, createdAt: services.now(), changedAt: services.now() };
-  return {
-    summary: {
-      ...summarize(job, at, totalOf(new Calculation(job))),
-      ...(template === undefined ? {} : { template }),
-    },
-    records: recordsOf(job),
-    files,
-    snapshots: snapshots.map((snapshot) => ({ ...snapshot, jobId: id })),
-  };
-}
+): StoredJob => firstStored({ id: newJobId(services), now: services.now() }, job, files, template, snapshots);
 
 /** Keeps a new job; with a folder, as a template that others are started from. */
 export async function keepJob(
@@ -53,12 +40,9 @@ export async function keepJob(
   const stored = storedJob(services, job, files, template, snapshots);
   try {
     await services.storage.createJobs([stored]);
-    return accept(stored.summary.id);
+    return accept(stored.id);
   } catch (error) {
-    return refuse({
-      kind:
-        error instanceof DOMException && error.name === 'QuotaExceededError' ? 'disk-full' : 'storage-failed',
-    });
+    return refuse(storageProblem(error));
   }
 }
 
@@ -71,21 +55,16 @@ export async function createNewJob(services: Services, asked: NewJob): Done<stri
 }
 
 /** Takes over a .zestjob file as a new job; what is there already stays as it is. */
-export async function importJob(
-  services: Services,
-  file: Blob,
-  template?: { readonly folder: string },
-  stop?: AbortSignal,
-): Done<string> {
+export async function importJob(services: Services, file: Blob, stop?: AbortSignal): Done<string> {
   if (file.size > FILE_LIMIT) return refuse({ kind: 'file-too-large', bytes: file.size, limit: FILE_LIMIT });
+  const at = { id: newJobId(services), now: services.now() };
   try {
-    const content = await services.readJobFile(file, stop);
-    if (!content.ok) return content;
-    const { records, files, snapshots } = content.value;
-    return await keepJob(services, createJob(records), new Map(files), template, snapshots);
+    return await services.takeJobFile(file, at, stop);
   } catch (error) {
-    if (error instanceof WorkerEnded) return refuse({ kind: 'reading-ended', why: error.reason });
-    throw error;
+    if (!(error instanceof WorkerEnded)) throw error;
+    // It may have been ended between its last write and its answer.
+    await services.storage.removeJob(at.id);
+    return refuse({ kind: 'reading-ended', why: error.reason });
   }
 }
 

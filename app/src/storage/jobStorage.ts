@@ -1,11 +1,20 @@
 import type { Diff, Job } from '@zest/core/job/job';
 import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
-import { type Database, type JobSummary, type StoredSnapshot, rowsOf } from './database.ts';
+import {
+  type BulkPart,
+  type Database,
+  type JobSummary,
+  type RecordRow,
+  type StoredSnapshot,
+  rowsOf,
+} from './database.ts';
 
 /** A job with all that is kept of it, to be written at once. */
 export interface StoredJob {
-  readonly summary: JobSummary;
+  readonly id: string;
+  /** Asked for once the records are on their way: the total is figured while they are being written. */
+  readonly summary: () => JobSummary;
   readonly records: Iterable<JobRecord>;
   readonly files: ReadonlyMap<string, Blob>;
   readonly snapshots?: readonly StoredSnapshot[];
@@ -66,46 +75,66 @@ const PART = 2000;
 /** So many rows beside the bulk, and they are folded into it when the job is next opened to be written. */
 const FOLD_FROM = 3000;
 
-function* partsOf(jobId: string, records: Iterable<JobRecord>) {
+function* partsOf(jobId: string, records: Iterable<JobRecord>): Generator<BulkPart> {
   let part = 0;
   let some: JobRecord[] = [];
   for (const record of records) {
     some.push(record);
     if (some.length < PART) continue;
-    yield { jobId, part, records: some };
+    yield { jobId, part, json: JSON.stringify(some) };
     part += 1;
     some = [];
   }
-  if (some.length > 0) yield { jobId, part, records: some };
+  if (some.length > 0) yield { jobId, part, json: JSON.stringify(some) };
 }
 
-async function readRecords(database: Database, jobId: string): Promise<Map<string, JobRecord>> {
-  // One transaction: what another tab writes meanwhile is seen whole or not at all.
-  const transaction = database.transaction(['records', 'bulk']);
-  const [bulk, rows] = await Promise.all([
-    transaction.objectStore('bulk').getAll(rowsOf(jobId)),
-    transaction.objectStore('records').getAll(rowsOf(jobId)),
-  ]);
+const recordsIn = (part: BulkPart | undefined): readonly JobRecord[] => {
+  if (part === undefined) return [];
+  return 'json' in part ? (JSON.parse(part.json) as readonly JobRecord[]) : part.records;
+};
+
+/** The two stores of a transaction that hold a job's records. */
+interface RecordStores {
+  readonly records: { readonly getAll: (of: IDBKeyRange) => Promise<RecordRow[]> };
+  readonly bulk: {
+    readonly getAllKeys: (of: IDBKeyRange) => Promise<[string, number][]>;
+    readonly get: (key: [string, number]) => Promise<BulkPart | undefined>;
+  };
+}
+
+/** The bulk and what was written since, as one transaction sees them; parts are read while others still come. */
+async function readFrom(
+  { records: rows, bulk }: RecordStores,
+  jobId: string,
+): Promise<Map<string, JobRecord>> {
+  const changes = rows.getAll(rowsOf(jobId));
+  const keys = await bulk.getAllKeys(rowsOf(jobId));
   const records = new Map<string, JobRecord>();
-  for (const part of bulk) for (const record of part.records) records.set(record.id, record);
-  for (const { id, record } of rows) {
+  const parts = keys.map((key) => bulk.get(key));
+  for (const part of parts) for (const record of recordsIn(await part)) records.set(record.id, record);
+  for (const { id, record } of await changes) {
     if (record === null) records.delete(id);
     else records.set(id, record);
   }
   return records;
 }
 
+async function readRecords(database: Database, jobId: string): Promise<Map<string, JobRecord>> {
+  // One transaction: what another tab writes meanwhile is seen whole or not at all.
+  const transaction = database.transaction(['records', 'bulk']);
+  return readFrom(
+    { records: transaction.objectStore('records'), bulk: transaction.objectStore('bulk') },
+    jobId,
+  );
+}
+
 /** Folds what was written since into the bulk, so that the job opens as fast as when it was new. */
 async function fold(database: Database, jobId: string): Promise<void> {
   const transaction = database.transaction(['records', 'bulk'], 'readwrite', STRICT);
-  const rows = await transaction.objectStore('records').getAll(rowsOf(jobId));
-  const bulk = await transaction.objectStore('bulk').getAll(rowsOf(jobId));
-  const records = new Map<string, JobRecord>();
-  for (const part of bulk) for (const record of part.records) records.set(record.id, record);
-  for (const { id, record } of rows) {
-    if (record === null) records.delete(id);
-    else records.set(id, record);
-  }
+  const records = await readFrom(
+    { records: transaction.objectStore('records'), bulk: transaction.objectStore('bulk') },
+    jobId,
+  );
   void transaction.objectStore('records').delete(rowsOf(jobId));
   void transaction.objectStore('bulk').delete(rowsOf(jobId));
   for (const part of partsOf(jobId, records.values())) void transaction.objectStore('bulk').put(part);
@@ -123,12 +152,11 @@ export function createJobStorage(database: Database): JobStorage {
     // A request that fails ends the transaction, which says so.
     const ask = (request: Promise<unknown>): void => void request.catch(() => undefined);
     try {
-      for (const { summary, records, files, snapshots = [] } of jobs) {
-        const jobId = summary.id;
-        ask(transaction.objectStore('jobs').put(summary));
+      for (const { id: jobId, summary, records, files, snapshots = [] } of jobs) {
         for (const part of partsOf(jobId, records)) ask(transaction.objectStore('bulk').put(part));
         for (const [id, bytes] of files) ask(transaction.objectStore('files').put({ jobId, id, bytes }));
         for (const snapshot of snapshots) ask(transaction.objectStore('snapshots').put(snapshot));
+        ask(transaction.objectStore('jobs').put(summary()));
       }
       if (once !== undefined) ask(transaction.objectStore('choices').put(true, once));
     } catch (error) {
@@ -148,7 +176,7 @@ export function createJobStorage(database: Database): JobStorage {
       return records.size === 0 ? undefined : createJob(records.values());
     },
     createJob: async (summary, records, files) => {
-      await createJobs([{ summary, records, files }]);
+      await createJobs([{ id: summary.id, summary: () => summary, records, files }]);
     },
     createJobs,
     claim: async (jobId) => {

@@ -201,7 +201,8 @@ describe('a job that was deleted', () => {
 
 describe('jobs that are put in together', () => {
   const stored = (id: string) => ({
-    summary: summarize(job, { id, createdAt: 1, changedAt: 1 }, 0),
+    id,
+    summary: () => summarize(job, { id, createdAt: 1, changedAt: 1 }, 0),
     records: [...listRecords(job)],
     files: new Map<string, Blob>(),
   });
@@ -213,7 +214,10 @@ describe('jobs that are put in together', () => {
   });
 
   it('are all there or none: what fails on the way leaves nothing', async () => {
-    const broken = { ...stored('demo-2'), summary: { ...stored('demo-2').summary, id: undefined as never } };
+    const broken = {
+      ...stored('demo-2'),
+      summary: () => ({ ...stored('demo-2').summary(), id: undefined as never }),
+    };
     await expect(storage.createJobs([stored('demo-1'), broken], 'demo')).rejects.toBeDefined();
     expect(await storage.listJobs()).toHaveLength(1);
     expect(await storage.readChoice('demo')).toBeUndefined();
@@ -234,5 +238,17 @@ describe('a job of many changes', () => {
     expect(loaded?.line.size).toBe(3199);
     expect(loaded?.line.has(first.id)).toBe(false);
     expect(loaded?.item.size).toBe(job.item.size);
+  });
+
+  it('is read as it was kept before its records were kept as JSON', async () => {
+    const name = 'kept-before';
+    const database = await openDatabase(() => undefined, name);
+    const before = createJobStorage(database);
+    const line = lineCalled('Crane');
+    await database.put('bulk', { jobId: 'job-b', part: 0, records: [...listRecords(job), line] });
+    const loaded = await before.loadJob('job-b');
+    expect(loaded?.line.get(line.id)).toEqual(line);
+    expect(loaded?.item.size).toBe(job.item.size);
+    database.close();
   });
 });

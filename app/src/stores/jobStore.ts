@@ -1,7 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { bidTotal } from '@zest/core/calculate/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
-import { knownValue } from '@zest/core/calculate/define';
-import { bidNode } from '@zest/core/calculate/nodes';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import type { Command } from '@zest/core/job/change';
 import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
@@ -65,9 +64,6 @@ const CLOSED: JobState = {
   selection: undefined,
 };
 
-export const totalOf = (calculation: Calculation): number =>
-  knownValue(calculation.figure(bidNode('total'))) ?? 0;
-
 /** The open job: the one door through which it changes, is undone, figured and saved. */
 export function createJobStore(services: Services): JobStore {
   const store = createStore<JobState>(() => CLOSED);
@@ -79,10 +75,10 @@ export function createJobStore(services: Services): JobStore {
   const apply = (label: string, diff: Diff, history: History, files?: ReadonlyMap<string, Blob>): void => {
     const { open, revision } = store.getState();
     if (open === undefined) throw new Error('apply: no job is open');
-    const before = totalOf(open.calculation);
+    const before = bidTotal(open.calculation);
     const job = applyDiff(open.job, diff);
     open.calculation.apply(job, diff);
-    const deltaMinor = totalOf(open.calculation) - before;
+    const deltaMinor = bidTotal(open.calculation) - before;
     store.setState({
       open: { ...open, job, history },
       revision: revision + 1,
@@ -112,7 +108,7 @@ export function createJobStore(services: Services): JobStore {
           changedAt: services.now(),
           ...(open === undefined
             ? {}
-            : { totalMinor: totalOf(open.calculation), sheets: open.job.sheet.size }),
+            : { totalMinor: bidTotal(open.calculation), sheets: open.job.sheet.size }),
           ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
         };
         await services.storage.saveDiff(jobId, diff, summary, files, generation);

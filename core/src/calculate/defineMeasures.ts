@@ -8,7 +8,7 @@ import type { Mark } from '../job/records/mark.ts';
 import type { Opening } from '../job/records/opening.ts';
 import type { PieceRecord } from '../job/records/piece.ts';
 import type { DeductRule, Scope } from '../job/records/scope.ts';
-import { measureMark } from '../takeoff/measureMark.ts';
+import { measurerOf } from '../takeoff/measureMark.ts';
 import { parsePitch } from '../takeoff/roof.ts';
 import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import { SHARED_EDGES, sharedLengths } from '../takeoff/sharedEdges.ts';
@@ -56,8 +56,9 @@ export function repeatOf(job: Job, mark: Mark): number {
 export function defineMark(job: Job, mark: Mark, openings: readonly Opening[]): Definitions {
   const scale = scaleOfMark(job, mark);
   const times = repeatOf(job, mark);
+  const measured = measurerOf(mark, scale);
   const own: Definitions = ownMeasures(mark.kind).map((measure) => {
-    const value = measureMark(mark, measure, scale);
+    const value = measured(measure);
     const node = markNode(mark.id, measure);
     if (value !== undefined) return [node, valued(value * times)];
     const pitch = mark.slope?.pitch ?? '';

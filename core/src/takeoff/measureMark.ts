@@ -44,16 +44,33 @@ export const vertexToWorld = (vertex: Vertex, scale: Scale): Vertex =>
     : { ...toWorld(vertex, scale), through: toWorld(vertex.through, scale) };
 
 /** A mark's figure in SI units, once; undefined when the sheet has no scale. Counts need none. */
-export function measureMark(
+export const measureMark = (
   shape: DrawnShape,
   measure: MarkMeasure,
   scale: Scale | undefined,
+): number | undefined => measurerOf(shape, scale)(measure);
+
+/** Gives the figures of one mark, as measureMark does; its corners are laid on the ground once for all of them. */
+export function measurerOf(
+  shape: DrawnShape,
+  scale: Scale | undefined,
+): (measure: MarkMeasure) => number | undefined {
+  let world: readonly (readonly Vertex[])[] | undefined;
+  return (measure) => {
+    if (measure === 'count')
+      return shape.kind === 'count' ? shape.strokes.reduce((sum, stroke) => sum + stroke.length, 0) : 1;
+    if (measure === 'rises') return risesOf(shape);
+    if (scale === undefined) return undefined;
+    world ??= shape.strokes.map((stroke) => stroke.map((vertex) => vertexToWorld(vertex, scale)));
+    return measureOnGround(shape, measure, world);
+  };
+}
+
+function measureOnGround(
+  shape: DrawnShape,
+  measure: MarkMeasure,
+  strokes: readonly (readonly Vertex[])[],
 ): number | undefined {
-  if (measure === 'count')
-    return shape.kind === 'count' ? shape.strokes.reduce((sum, stroke) => sum + stroke.length, 0) : 1;
-  if (measure === 'rises') return risesOf(shape);
-  if (scale === undefined) return undefined;
-  const strokes = shape.strokes.map((stroke) => stroke.map((vertex) => vertexToWorld(vertex, scale)));
   const add = (figure: (stroke: readonly Vertex[], index: number) => number): number =>
     strokes.reduce((sum, stroke, index) => sum + figure(stroke, index), 0);
   const closed = isClosed(shape.kind);

@@ -1,6 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
+import { bidTotal } from '@zest/core/calculate/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { createJob, inOrder, listRecords } from '@zest/core/job/job';
 import { restoreJob } from '@zest/core/job/commands/restore';
@@ -14,7 +15,6 @@ import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import type { StoredSnapshot } from '../../storage/database.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
-import { totalOf } from '../../stores/jobStore.ts';
 import { CAUSE_WORDS } from './causeWords.ts';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { minuteOf } from '../../platform/days.ts';
@@ -48,7 +48,7 @@ export function ComparePage() {
         id,
         name: words,
         at: services.now(),
-        totalMinor: totalOf(calculation),
+        totalMinor: bidTotal(calculation),
         records: [...listRecords(job)],
       });
     } catch {

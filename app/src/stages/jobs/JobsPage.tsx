@@ -45,7 +45,7 @@ export function JobsPage() {
   const onImport = async (file: File | undefined): Promise<void> => {
     if (file !== undefined) {
       reading.current = new AbortController();
-      await settle(`Reading ${file.name}`, importJob(services, file, undefined, reading.current.signal));
+      await settle(`Reading ${file.name}`, importJob(services, file, reading.current.signal));
       reading.current = undefined;
     }
     if (chooser.current !== null) chooser.current.value = '';

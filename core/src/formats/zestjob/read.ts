@@ -67,23 +67,25 @@ function unpack(bytes: Uint8Array): Step<Entries> {
     else damaged.push(entry.name);
   }
   const manifest = unpacked.get(ZESTJOB.manifestEntry);
-  const isWhole = entries.some(({ name }) => name === ZESTJOB.manifestEntry);
-  if (manifest !== undefined) damaged.push(...differing(manifest, unpacked));
+  const hasManifest = entries.some(({ name }) => name === ZESTJOB.manifestEntry);
+  // The seal is a sum over every byte: where it holds, so do the sums of the parts, which say what is damaged where not.
+  const isWhole = !hasManifest || isSealed(bytes, comment);
+  if (manifest !== undefined) damaged.push(...differing(manifest, unpacked, isWhole));
   const [first] = damaged;
   if (first !== undefined) return refuse({ kind: 'zestjob-damaged', name: nameOfEntry(first, unpacked) });
-  if (isWhole && !isSealed(bytes, comment)) return refuse({ kind: 'zestjob-damaged', name: '' });
-  return accept(unpacked);
+  return isWhole ? accept(unpacked) : refuse({ kind: 'zestjob-damaged', name: '' });
 }
 
-/** Entries that are not what the manifest says, more than it says, or fewer. */
-function differing(manifest: Uint8Array, unpacked: Entries): readonly string[] {
+/** Entries that are not what the manifest says, more than it says, or fewer; what is sealed needs no sums. */
+function differing(manifest: Uint8Array, unpacked: Entries, sealed: boolean): readonly string[] {
   const parsed = manifestSchema.safeParse(parseJson(manifest));
   if (!parsed.success) return [ZESTJOB.manifestEntry];
   const said = new Map(parsed.data.entries.map((entry) => [entry.name, entry]));
   const wrong = [...unpacked].flatMap(([name, bytes]) => {
     if (name === ZESTJOB.manifestEntry) return [];
     const entry = said.get(name);
-    return entry?.bytes === bytes.length && entry.sha256 === sha256Hex(bytes) ? [] : [name];
+    const same = entry?.bytes === bytes.length && (sealed || entry.sha256 === sha256Hex(bytes));
+    return same ? [] : [name];
   });
   return [...wrong, ...[...said.keys()].filter((name) => !unpacked.has(name))];
 }
@@ -111,10 +113,14 @@ function nameOfEntry(entry: string, unpacked: Entries): string {
   return entry;
 }
 
+const hasType = (record: unknown): boolean =>
+  typeof record === 'object' && record !== null && 'type' in record && typeof record.type === 'string';
+
 const envelopeSchema = z.strictObject({
   format: z.literal(ZESTJOB.format),
   version: z.number().int().min(1),
-  records: z.array(z.looseObject({ type: z.string() })),
+  // Each is checked by its own type; here only that it has one, without a copy of it.
+  records: z.array(z.custom<{ readonly type: string }>(hasType)),
 });
 
 function readRecords(entries: Entries): Step<readonly JobRecord[]> {

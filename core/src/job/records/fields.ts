@@ -36,10 +36,45 @@ export const lineKeyField = z.string().min(1).max(600);
 export const dateField = z.string().regex(/^(\d{4}-\d{2}-\d{2})?$/);
 export const orderField = z.number();
 /** Sheet points. Far beyond any sheet is a damaged file, not a drawing. */
-export const coordinateField = z.number().min(-1e6).max(1e6);
+const COORDINATE_LIMIT = 1e6;
+export const coordinateField = z.number().min(-COORDINATE_LIMIT).max(COORDINATE_LIMIT);
 /** Vertical lengths, widths and heights in meters. */
 export const lengthField = z.number().min(0).max(1e5);
 export const pointField = z.strictObject({ x: coordinateField, y: coordinateField }).readonly();
+
+const isCoordinate = (value: unknown): boolean =>
+  typeof value === 'number' && value >= -COORDINATE_LIMIT && value <= COORDINATE_LIMIT;
+
+/** What the schema of a point asks, at once: an object of two coordinates and nothing else. */
+export function isPlainPoint(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null || Object.getPrototypeOf(value) !== Object.prototype)
+    return false;
+  const { x, y } = value as { x?: unknown; y?: unknown };
+  return isCoordinate(x) && isCoordinate(y) && Object.keys(value).length === 2;
+}
+
+export const isListOf = (
+  value: unknown,
+  limit: number,
+  isMember: (member: unknown) => boolean,
+): value is readonly unknown[] =>
+  Array.isArray(value) && value.length > 0 && value.length <= limit && value.every(isMember);
+
+/**
+ * A schema that takes what is surely right by a plain test and asks the schema only about the rest, which says what is
+ * wrong: corners are nine tenths of a large job. Everything the test takes, the schema must take unchanged.
+ */
+export const quickly = <Schema extends z.ZodType>(
+  isRight: (value: unknown) => boolean,
+  schema: Schema,
+): z.ZodType<z.infer<Schema>> =>
+  z.unknown().transform((value, context) => {
+    if (isRight(value)) return value as z.infer<Schema>;
+    const parsed = schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    for (const issue of parsed.error.issues) context.issues.push({ ...issue, input: value } as never);
+    return z.NEVER;
+  }) as unknown as z.ZodType<z.infer<Schema>>;
 
 /** A corner of a mark: `through` makes the segment that ends here an arc; `riseM` goes up or down from here. */
 export const vertexField = z

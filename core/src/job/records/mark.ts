@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { MARK_KINDS } from '../../takeoff/measures.ts';
-import { formulaField, idOf, vertexField } from './fields.ts';
+import { formulaField, idOf, isListOf, isPlainPoint, quickly, vertexField } from './fields.ts';
 
 export const STROKE_LIMIT = 5_000;
 export const REPEAT_LIMIT = 10_000;
@@ -8,6 +8,10 @@ export const REPEAT_LIMIT = 10_000;
 /** What an edge of a roof slope can be. Eaves, ridges and level walls lie level. */
 export const ROOF_EDGES = ['eave', 'rake', 'ridge', 'hip', 'valley', 'wall'] as const;
 export type RoofEdge = (typeof ROOF_EDGES)[number];
+
+/** True for strokes of corners that have a place and nothing else; all of what the schema asks of those. */
+const isPlainStrokes = (value: unknown): boolean =>
+  isListOf(value, STROKE_LIMIT, (stroke) => isListOf(stroke, STROKE_LIMIT, isPlainPoint));
 
 const tailField = z.number().min(0).max(1e4);
 
@@ -19,11 +23,10 @@ export const markSchema = z
     scopeId: idOf('scope'),
     sheetId: idOf('sheet'),
     kind: z.enum(MARK_KINDS),
-    strokes: z
-      .array(z.array(vertexField).min(1).max(STROKE_LIMIT).readonly())
-      .min(1)
-      .max(STROKE_LIMIT)
-      .readonly(),
+    strokes: quickly(
+      isPlainStrokes,
+      z.array(z.array(vertexField).min(1).max(STROKE_LIMIT).readonly()).min(1).max(STROKE_LIMIT).readonly(),
+    ),
     /**
      * The same again: so many times in all. Once where it is left out; 0 for what is drawn but not in
      * the work, as the slopes of a roof that are not replaced.
