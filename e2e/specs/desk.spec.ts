@@ -264,7 +264,9 @@ test('a schedule, a sheet or the estimate stands beside the plan with its own zo
   await expect(beside).toHaveCount(0);
 });
 
-test('the work area never scrolls inside itself, whatever asks it to', async ({ page }) => {
+test('the work area never scrolls inside itself, whatever asks it to, and the pens cover nothing of it', async ({
+  page,
+}) => {
   await openDemo(page);
   await openSheet(page, 'A-101');
   const moved = await page.evaluate(() =>
@@ -279,6 +281,10 @@ test('the work area never scrolls inside itself, whatever asks it to', async ({ 
     [0, 0],
     [0, 0],
   ]);
+  // The pens stand below the sheet, never over it: a click beside them is on the drawing.
+  const desk = await page.locator('.desk').boundingBox();
+  const pens = await page.getByRole('toolbar', { name: 'Pens' }).boundingBox();
+  expect(pens?.y).toBeGreaterThanOrEqual((desk?.y ?? 0) + (desk?.height ?? Infinity));
 });
 
 test('words on the sheets are found across the set and shown where they stand', async ({ page }) => {

@@ -44,39 +44,41 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const later = useDeferredValue(pens);
   usePointer(refs.desk, desk, pens);
   return (
-    <div
-      ref={refs.desk}
-      className="desk"
-      tabIndex={0}
-      role="application"
-      aria-label={`Sheet ${sheet.number} ${sheet.title}`}
-      data-sheet={sheet.id}
-      data-tool={tool}
-      data-snap={snapper.ready ?? 'reading'}
-      data-snapping={snapper.on ? 'on' : 'off'}
-      style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}
-    >
-      <div ref={refs.paper} className="layer sheet-paper" />
+    <div className="desk-frame">
       <div
-        ref={refs.sheet}
-        className="layer"
-        style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }}
-      />
-      <div ref={refs.marks} className="layer" />
-      {desk === undefined ? null : (
-        <>
-          <Overlay desk={desk} pens={pens} sheet={sheet} />
-          <CursorBox desk={desk} pens={pens} sheet={sheet} />
-          <DrawnState desk={desk} />
-          <PaneZoom desk={desk} />
-          <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
-          <Later>
-            <MarkBar pens={later} />
-          </Later>
-          <Legend sheet={sheet} desk={desk} />
-        </>
-      )}
-      <ScaleNote sheet={sheet} pens={pens} />
+        ref={refs.desk}
+        className="desk"
+        tabIndex={0}
+        role="application"
+        aria-label={`Sheet ${sheet.number} ${sheet.title}`}
+        data-sheet={sheet.id}
+        data-tool={tool}
+        data-snap={snapper.ready ?? 'reading'}
+        data-snapping={snapper.on ? 'on' : 'off'}
+        style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}
+      >
+        <div ref={refs.paper} className="layer sheet-paper" />
+        <div
+          ref={refs.sheet}
+          className="layer"
+          style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }}
+        />
+        <div ref={refs.marks} className="layer" />
+        {desk === undefined ? null : (
+          <>
+            <Overlay desk={desk} pens={pens} sheet={sheet} />
+            <CursorBox desk={desk} pens={pens} sheet={sheet} />
+            <DrawnState desk={desk} />
+            <PaneZoom desk={desk} />
+            <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
+            <Later>
+              <MarkBar pens={later} />
+            </Later>
+            <Legend sheet={sheet} desk={desk} />
+          </>
+        )}
+        <ScaleNote sheet={sheet} pens={pens} />
+      </div>
       <Dock pens={pens} />
     </div>
   );

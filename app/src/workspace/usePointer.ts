@@ -65,7 +65,7 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Ha
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
   const isOnDesk = (event: Event): boolean =>
-    !(event.target as HTMLElement).closest('.dock, .zoom, .desk-note, .mark-bar, .legend');
+    !(event.target as HTMLElement).closest('.zoom, .desk-note, .mark-bar, .legend');
 
   const down = (event: PointerEvent): void => {
     if (!isOnDesk(event) || event.button > 1) return;

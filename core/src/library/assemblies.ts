@@ -1,6 +1,16 @@
 // data: the assemblies every new job starts with
 import type { UnitSystem } from '../units/format.ts';
-import { type Content, SIZES, component, input, pick } from './build.ts';
+import {
+  BOARDS,
+  type Content,
+  SIZES,
+  boardLength,
+  boardWidth,
+  component,
+  input,
+  perBoard,
+  pick,
+} from './build.ts';
 
 /** The stud that fits: as deep as the wall is built, and no shorter than it is between its three plates. */
 const STUDS = { family: 'Studs', by: { depth: 'stud_depth', length: 'height - 3 * 1.5 in' } } as const;
@@ -12,7 +22,7 @@ const STUDS = { family: 'Studs', by: { depth: 'stud_depth', length: 'height - 3 
  * 2.9 lb compound a sheet.
  */
 function studPartition(system: UnitSystem): Content {
-  const { length, small, area, mass, height, stick, sheetArea } = SIZES[system];
+  const { length, small, area, mass, height, stick } = SIZES[system];
   const spacings = pick(
     system,
     ['12', '16', '24'].map((value) => ({ label: `${value} in`, value })),
@@ -53,6 +63,7 @@ function studPartition(system: UnitSystem): Content {
       input('extra_studs', 'Further studs, for blocking and backing?', '', '0'),
       input('faces', 'Board on how many faces?', '', '2', '', faces),
       input('layers', 'Layers of board on each face?', '', '1'),
+      boardLength(system),
     ],
     components: [
       component(
@@ -91,19 +102,29 @@ function studPartition(system: UnitSystem): Content {
         ['5', ''],
       ),
       component('framing', 'Frame the wall', 'labor', area, 'length * height', 'LB-FRAME'),
+      {
+        ...component(
+          'board',
+          'Board',
+          'material',
+          'sheet',
+          `faces * layers * length * height / (${boardWidth(system)} * board_length)`,
+          '',
+          ['5', '1'],
+        ),
+        sizing: BOARDS,
+      },
+      component('screws', 'Board screws', 'material', 'ea', perBoard('40', system), 'BD-SCR', ['0', '100']),
       component(
-        'board',
-        'Board',
+        'ready_mix',
+        'Ready-mix joint cement',
         'material',
-        'sheet',
-        `faces * layers * length * height / (${sheetArea})`,
-        'BD-58-8',
-        ['5', '1'],
+        mass,
+        perBoard('4.5 lb', system),
+        'BD-RMX',
       ),
-      component('screws', 'Board screws', 'material', 'ea', '40 * board', 'BD-SCR', ['0', '100']),
-      component('ready_mix', 'Ready-mix joint cement', 'material', mass, 'board * 4.5 lb', 'BD-RMX'),
-      component('tape', 'Joint tape', 'material', length, 'board * 15.4 ft', 'BD-TAPE'),
-      component('compound', 'Joint compound', 'material', mass, 'board * 2.9 lb', 'BD-CMP'),
+      component('tape', 'Joint tape', 'material', length, perBoard('15.4 ft', system), 'BD-TAPE'),
+      component('compound', 'Joint compound', 'material', mass, perBoard('2.9 lb', system), 'BD-CMP'),
       component(
         'hanging',
         'Hang and finish board',

@@ -317,5 +317,32 @@ export const SIZES: Readonly<Record<UnitSystem, Sizes>> = {
   },
 };
 
+/** Lengths that sheets of board come in, 4 ft or 1.2 m wide. */
+const BOARD_LENGTHS: Readonly<Record<UnitSystem, readonly string[]>> = {
+  us: ['8', '10', '12'],
+  metric: ['2.4', '3', '3.6'],
+};
+
+/** Asked wherever board is hung: the price follows it, and so does how many there are. */
+export const boardLength = (system: UnitSystem): AssemblyInput => {
+  const { length } = SIZES[system];
+  const [usual, ...longer] = BOARD_LENGTHS[system];
+  return input(
+    'board_length',
+    'How long are the sheets?',
+    length,
+    usual ?? '',
+    'on walls, as long as they are high, or laid in rows',
+    [usual ?? '', ...longer].map((value) => ({ label: `${value} ${length}`, value })),
+  );
+};
+
+/** The sheets of board that are long enough; each is 4 ft or 1.2 m wide. */
+export const BOARDS = { family: 'Board 5/8 in', by: { length: 'board_length' } } as const;
+export const boardWidth = (system: UnitSystem): string => pick(system, '4 ft', '1.2 m');
+/** What is used by the sheet is known for one of 4 x 8 ft. */
+export const perBoard = (amount: string, system: UnitSystem): string =>
+  `${amount} * board * board_length / (${pick(system, '8 ft', '2.4 m')})`;
+
 export const pick = <Value>(system: UnitSystem, us: Value, metric: Value): Value =>
   system === 'us' ? us : metric;

@@ -1,4 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
+import { lineNode } from '../calculate/nodes.ts';
+import { componentLine } from '../estimate/lineKey.ts';
 import { applyDiff, createJob, listRecords } from '../job/job.ts';
 import { TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';
@@ -215,6 +217,32 @@ describe('board', () => {
     expect(wall.net('tape', 'ft')).toBeCloseTo(14.625 * 15.4, 6);
     expect(wall.net('compound', 'lb')).toBeCloseTo(14.625 * 2.9, 6);
     expect(wall.net('screws', '')).toBeCloseTo(14.625 * 40, 6);
+  });
+
+  it.each([
+    // The price book's own prices for 4x8, 4x10 and 4x12, in cents.
+    ['us', '8', 36, 1790],
+    ['us', '10', 28.8, 2220],
+    ['us', '12', 24, 2660],
+    ['metric', '3', 28.8, 2220],
+  ] as const)('in %s, sheets of %s are fewer and cost their own price; tape is by the face', (...row) => {
+    const [system, board_length, sheets, cents] = row;
+    const asked = { board_length, height: system === 'us' ? '9' : '2.7', layers: '1' };
+    // 64 ft of wall, two faces of 9 ft: 1,152 ft²; in meters a wall of 19.2 m, two faces of 2.7 m: 103.68 m².
+    const feet = system === 'us' ? 64 : 19.2 / 0.3048;
+    const { calculation, use, net, bought } = apply(
+      'Board on walls',
+      strokes([
+        [0, 0],
+        [feet, 0],
+      ]),
+      asked,
+      system,
+    );
+    expect(net('board', '')).toBeCloseTo(sheets, 6);
+    expect(net('tape', 'ft')).toBeCloseTo(36 * 15.4, 4);
+    const material = calculation.figure(lineNode(componentLine(use.id, 'board'), 'material'));
+    expect(material).toEqual({ value: bought('board') * cents });
   });
 
   it('a ceiling of 1,200 ft² takes 37.5 sheets a layer', () => {

@@ -59,14 +59,17 @@ export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
           scale,
         );
   const at = toScreen(camera, draft.hover);
-  const left = at.x > desk.store.getState().screen.width - 270;
+  const { screen } = desk.store.getState();
+  // At the edges it stands on the other side of the pointer.
+  const isRight = at.x > screen.width - 270;
+  const isLow = at.y > screen.height - 80;
   return (
     <div
       className="cursor-box"
       data-live={soFar ?? ''}
       style={{
-        top: at.y + 18,
-        ...(left ? { right: desk.store.getState().screen.width - at.x + 16 } : { left: at.x + 16 }),
+        ...(isLow ? { bottom: screen.height - at.y + 18 } : { top: at.y + 18 }),
+        ...(isRight ? { right: screen.width - at.x + 16 } : { left: at.x + 16 }),
       }}
     >
       {from === undefined ? null : (

@@ -1,40 +1,65 @@
 // data: board and roofing of the trade library
-import { booked, type Maker, SIZES, YES_NO, assemblyOf, choice, input, part, pick } from '../build.ts';
+import type { UnitSystem } from '../../units/format.ts';
+import {
+  BOARDS,
+  type Maker,
+  type PricedPart,
+  SIZES,
+  YES_NO,
+  assemblyOf,
+  boardLength,
+  boardWidth,
+  bookFamily,
+  booked,
+  choice,
+  input,
+  part,
+  perBoard,
+  pick,
+  sized,
+} from '../build.ts';
 
 /** Common practice, a 4 x 8 ft sheet: 4.5 lb ready-mix, 15.4 ft tape, 2.9 lb compound, 40 screws. */
-const boardParts = (face: string, sheetArea: string, { area, length, mass }: (typeof SIZES)['us']) => [
-  booked('board', ['BD-58-8', 'Board', 'sheet'], `layers * ${face} / (${sheetArea})`, ['5', '1']),
-  booked('screws', ['BD-SCR', 'Board screws', 'ea'], '40 * board', ['0', '100']),
-  booked('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], 'board * 4.5 lb'),
-  booked('tape', ['BD-TAPE', 'Joint tape', length], 'board * 15.4 ft'),
-  booked('compound', ['BD-CMP', 'Joint compound', mass], 'board * 2.9 lb'),
-  booked('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`),
-];
+function boardParts(face: string, system: UnitSystem): readonly PricedPart[] {
+  const { area, length, mass } = SIZES[system];
+  const sheets = `layers * ${face} / (${boardWidth(system)} * board_length)`;
+  return [
+    sized('board', ['Board', 'sheet'], sheets, BOARDS, bookFamily(BOARDS.family), ['5', '1']),
+    booked('screws', ['BD-SCR', 'Board screws', 'ea'], perBoard('40', system), ['0', '100']),
+    booked('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], perBoard('4.5 lb', system)),
+    booked('tape', ['BD-TAPE', 'Joint tape', length], perBoard('15.4 ft', system)),
+    booked('compound', ['BD-CMP', 'Joint compound', mass], perBoard('2.9 lb', system)),
+    booked('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`),
+  ];
+}
 
 const wallBoard: Maker = (system) =>
   assemblyOf({
     trade: 'Board',
     name: 'Board on walls',
-    description: 'Sheets, screws, tape and compound on one or both faces, hung and finished.',
+    description:
+      'Sheets, screws, tape and compound on one or both faces, hung and finished. Screws, cement, tape and compound are for the net sheets, before waste.',
     tags: 'drywall gypsum plasterboard taping',
     measures: 'run',
     inputs: [
       input('height', 'Height of the board?', SIZES[system].length, SIZES[system].height),
       input('faces', 'On how many faces?', '', '2', '', choice(['One face', '1'], ['Both faces', '2'])),
       input('layers', 'Layers on each face?', '', '1'),
+      boardLength(system),
     ],
-    parts: boardParts('faces * length * height', SIZES[system].sheetArea, SIZES[system]),
+    parts: boardParts('faces * length * height', system),
   });
 
 const ceilingBoard: Maker = (system) =>
   assemblyOf({
     trade: 'Board',
     name: 'Board on ceilings',
-    description: 'Sheets, screws, tape and compound on a ceiling, hung and finished.',
+    description:
+      'Sheets, screws, tape and compound on a ceiling, hung and finished. Screws, cement, tape and compound are for the net sheets, before waste.',
     tags: 'drywall gypsum plasterboard taping ceiling',
     measures: 'area',
-    inputs: [input('layers', 'Layers?', '', '1')],
-    parts: boardParts('area', SIZES[system].sheetArea, SIZES[system]),
+    inputs: [input('layers', 'Layers?', '', '1'), boardLength(system)],
+    parts: boardParts('area', system),
   });
 
 const SHAPES = choice(['Gable, 10 %', '10'], ['Hip, 15 %', '15'], ['Cut up, 20 %', '20'], ['None', '0']);
