@@ -125,7 +125,7 @@ function getPage(fileId: string, pageIndex: number): Promise<Page> {
 }
 
 /** Parsed pages kept of one file: a set of hundreds would fill the memory once all were seen. */
-const PAGES_KEPT = 10;
+const PAGES_KEPT = 5;
 
 function letGo(page: Page): void {
   (page as unknown as { recordedBBoxes: Recorded | null }).recordedBBoxes = null;
