@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { deflateSync } from 'node:zlib';
-import { expect, test } from '@playwright/test';
+import { type Page, expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { zipSync, strToU8 } from 'fflate';
 import {
@@ -202,8 +202,8 @@ test('a name of 5,000 characters is refused where it is typed, and stays there t
   await expect(tallyFigure(page, 'rubber_floor')).toHaveText(/2,822\.0/);
 });
 
-test('a full disk is told, nothing is lost, and saving goes on when there is room', async ({ page }) => {
-  await openDemo(page);
+/** The browser's disk is full from now on, until `free` is called. */
+async function fillDisk(page: Page): Promise<{ readonly free: () => Promise<void> }> {
   await page.evaluate(() => {
     const real = IDBDatabase.prototype.transaction;
     (window as unknown as { freeDisk: () => void }).freeDisk = () => {
@@ -214,6 +214,12 @@ test('a full disk is told, nothing is lost, and saving goes on when there is roo
       return real.call(this, names, mode, options);
     };
   });
+  return { free: () => page.evaluate(() => (window as unknown as { freeDisk: () => void }).freeDisk()) };
+}
+
+/** Changes the first sheet's title while the disk is full; it is told, and what was typed stays. */
+async function typeUnsaved(page: Page): Promise<Awaited<ReturnType<typeof fillDisk>>> {
+  const disk = await fillDisk(page);
   const title = page.getByLabel('Sheet title').first();
   await title.fill('Cover sheet');
   await title.press('Enter');
@@ -222,9 +228,64 @@ test('a full disk is told, nothing is lost, and saving goes on when there is roo
   ).toBeVisible();
   await expect(page.locator('[data-saved="failed"]')).toBeVisible();
   await expect(title).toHaveValue('Cover sheet');
-  await page.evaluate(() => (window as unknown as { freeDisk: () => void }).freeDisk());
+  return disk;
+}
+
+test('a full disk is told, nothing is lost, and saving goes on when there is room', async ({ page }) => {
+  await openDemo(page);
+  const disk = await typeUnsaved(page);
+  await disk.free();
   await page.getByRole('button', { name: 'Try again' }).click();
   await waitSaved(page);
   await page.reload();
   await expect(page.getByLabel('Sheet title').first()).toHaveValue('Cover sheet');
+});
+
+test('what could not be saved is asked about before the job is left, and before the tab is closed', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await typeUnsaved(page);
+  const leave = page.getByRole('dialog', { name: 'Leave with unsaved changes?' });
+  // Going back, as the browser does it.
+  await page.goBack();
+  await expect(leave).toContainText('1 change could not be saved in this browser.');
+  const saving = page.waitForEvent('download');
+  await leave.getByRole('button', { name: 'Export the job' }).click();
+  expect((await saving).suggestedFilename()).toBe('tern-island-boathouse.zestjob');
+  await leave.getByRole('button', { name: 'Stay' }).click();
+  await expect(page.getByLabel('Sheet title').first()).toHaveValue('Cover sheet');
+  const asked = page.waitForEvent('dialog');
+  const closing = page.close({ runBeforeUnload: true });
+  const question = await asked;
+  expect(question.type()).toBe('beforeunload');
+  await question.dismiss();
+  await closing;
+  await page.goBack();
+  await leave.getByRole('button', { name: 'Leave and lose 1 change' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+});
+
+test('a tab that cannot save is not taken over without a word, and what it could not save never comes back', async ({
+  page,
+  context,
+}) => {
+  await openDemo(page);
+  const disk = await typeUnsaved(page);
+  const second = await context.newPage();
+  await openDemo(second);
+  const take = second.getByRole('button', { name: 'Take over' });
+  await take.click();
+  await expect(second.getByText("The other tab has 1 change it can't save.", { exact: false })).toBeVisible();
+  await second.getByRole('button', { name: 'Take over without them' }).click();
+  await expect(
+    page.getByText('Another tab took over before 1 change made here could be saved.', { exact: false }),
+  ).toBeVisible();
+  const title = second.getByLabel('Sheet title').first();
+  await title.fill('Cover');
+  await title.press('Enter');
+  await waitSaved(second);
+  await disk.free();
+  await page.reload();
+  await expect(page.getByLabel('Sheet title').first()).toHaveValue('Cover');
 });
