@@ -3,6 +3,7 @@ import { Suspense, lazy, useEffect } from 'react';
 import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toasts } from './components/toaster.tsx';
 import { JobFrame } from './frame/JobFrame.tsx';
+import { StageFailed } from './frame/StageFailed.tsx';
 import { system } from './look/system.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
@@ -42,7 +43,11 @@ const WagesPage = lazy(() => import('./stages/prices/WagesPage.tsx').then((m) =>
 const LookPage = lazy(() => import('./stages/look/LookPage.tsx').then((m) => ({ default: m.LookPage })));
 const BidStage = lazy(() => import('./stages/bid/BidStage.tsx').then((m) => ({ default: m.BidStage })));
 
-const stage = (content: React.ReactNode) => <Suspense fallback={null}>{content}</Suspense>;
+/** What goes wrong in a page stays in it: the frame, the total and the other pages go on. */
+const stage = (content: React.ReactNode) => ({
+  element: <Suspense fallback={null}>{content}</Suspense>,
+  errorElement: <StageFailed />,
+});
 
 const router = createBrowserRouter([
   { path: '/', element: <Navigate to="/jobs" replace /> },
@@ -50,22 +55,23 @@ const router = createBrowserRouter([
   {
     path: '/job/:jobId',
     element: <JobFrame />,
+    errorElement: <StageFailed />,
     children: [
       { index: true, element: <Navigate to="sheets" replace /> },
-      { path: 'sheets', element: stage(<SheetsStage />) },
-      { path: 'join/:sheetId?', element: stage(<JoinPage />) },
-      { path: 'measure/:sheetId?', element: stage(<MeasureStage />) },
-      { path: 'assemblies/:assemblyId?', element: stage(<AssembliesStage />) },
-      { path: 'figures', element: stage(<FiguresPage />) },
-      { path: 'library', element: stage(<LibraryPage />) },
-      { path: 'prices', element: stage(<PricesStage />) },
-      { path: 'wages', element: stage(<WagesPage />) },
-      { path: 'estimate', element: stage(<EstimateStage />) },
-      { path: 'quotes', element: stage(<QuotesPage />) },
-      { path: 'compare', element: stage(<ComparePage />) },
-      { path: 'charts', element: stage(<ChartsPage />) },
-      { path: 'look', element: stage(<LookPage />) },
-      { path: 'bid', element: stage(<BidStage />) },
+      { path: 'sheets', ...stage(<SheetsStage />) },
+      { path: 'join/:sheetId?', ...stage(<JoinPage />) },
+      { path: 'measure/:sheetId?', ...stage(<MeasureStage />) },
+      { path: 'assemblies/:assemblyId?', ...stage(<AssembliesStage />) },
+      { path: 'figures', ...stage(<FiguresPage />) },
+      { path: 'library', ...stage(<LibraryPage />) },
+      { path: 'prices', ...stage(<PricesStage />) },
+      { path: 'wages', ...stage(<WagesPage />) },
+      { path: 'estimate', ...stage(<EstimateStage />) },
+      { path: 'quotes', ...stage(<QuotesPage />) },
+      { path: 'compare', ...stage(<ComparePage />) },
+      { path: 'charts', ...stage(<ChartsPage />) },
+      { path: 'look', ...stage(<LookPage />) },
+      { path: 'bid', ...stage(<BidStage />) },
     ],
   },
   { path: '*', element: <Navigate to="/jobs" replace /> },

@@ -6,6 +6,7 @@ import { CHROMIUM_ARGS, CHROMIUM_PATH, PORT } from '../browser.ts';
 import {
   applyAssembly,
   DEMO_JOB,
+  goTo,
   newJob,
   openDemo,
   openSheet,
@@ -123,4 +124,92 @@ test('a metric job measures in meters, writes commas and prices in euro', async 
   await applyAssembly(page, 'Stud partition');
   await expect.poll(() => totalOf(page)).toBeGreaterThan(0);
   await expect(page.locator('[data-total]')).toHaveText(/^\d{1,3}(\.\d{3})*,\d\d\s€$/);
+});
+
+test('what was done before a reload is undone by name, and done again', async ({ page }) => {
+  await openDemo(page);
+  const title = page.getByLabel('Sheet title').first();
+  const before = await title.inputValue();
+  await title.fill('Cover sheet');
+  await title.press('Enter');
+  await waitSaved(page);
+  const undo = page.getByRole('button', { name: /^Undo / });
+  const name = (await undo.getAttribute('aria-label')) ?? '';
+  await page.reload();
+  await page.getByRole('button', { name, exact: true }).click();
+  await expect(title).toHaveValue(before);
+  await waitSaved(page);
+  await page.reload();
+  await expect(title).toHaveValue(before);
+  await page.getByRole('button', { name: name.replace('Undo', 'Redo'), exact: true }).click();
+  await expect(title).toHaveValue('Cover sheet');
+});
+
+test('a bid that an earlier version of the program figured otherwise is told when the job is opened', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const total = await page.locator('[data-total]').innerText();
+  await page.goto('/jobs');
+  await page.evaluate(
+    (name) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('zest-line');
+        opening.onerror = () => reject(new Error('no database'));
+        opening.onsuccess = () => {
+          const jobs = opening.result.transaction('jobs', 'readwrite').objectStore('jobs');
+          const asked = jobs.getAll();
+          asked.onsuccess = () => {
+            const job = asked.result.find((each: { name: string }) => each.name === name) as object;
+            jobs.put({ ...job, totalMinor: 100_000_000 });
+          };
+          jobs.transaction.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+    DEMO_JOB,
+  );
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: DEMO_JOB, exact: true }).click();
+  const told = page.getByText('The bid was $1,000,000.00 when this job was last saved', { exact: false });
+  await expect(told).toContainText(`makes it ${total}`);
+  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await expect(told).toHaveCount(0);
+});
+
+test('a page that stops by a mistake of the program says so; the job is exported, and the rest goes on', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const title = page.getByLabel('Sheet title').first();
+  await title.fill('Cover sheet');
+  await title.press('Enter');
+  await waitSaved(page);
+  // Charts cannot be drawn any more, as after a mistake in what draws them.
+  await page.evaluate(() => {
+    const real = HTMLCanvasElement.prototype.getContext;
+    (window as unknown as { mend: () => void }).mend = () => {
+      HTMLCanvasElement.prototype.getContext = real;
+    };
+    HTMLCanvasElement.prototype.getContext = () => {
+      throw new Error('no ink');
+    };
+  });
+  await goTo(page, 'Estimate');
+  await page.getByRole('link', { name: 'Charts' }).click();
+  const failed = page.getByRole('alert').filter({ hasText: 'This page stopped working' });
+  await expect(failed).toContainText('no ink');
+  const saving = page.waitForEvent('download');
+  await failed.getByRole('button', { name: 'Export the job' }).click();
+  expect((await saving).suggestedFilename()).toBe('tern-island-boathouse.zestjob');
+  await failed.getByRole('button', { name: /^Go back to before/ }).click();
+  await expect(failed).toBeVisible();
+  await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+  await failed.getByRole('button', { name: 'Try again' }).click();
+  await expect(failed).toHaveCount(0);
+  await expect(page.locator('canvas').first()).toBeVisible();
+  await goTo(page, 'Sheets');
+  await expect(page.getByLabel('Sheet title').first()).not.toHaveValue('Cover sheet');
 });

@@ -1,3 +1,4 @@
+import { tellRefused } from '../components/tellRefused.ts';
 import type { Action } from './action.ts';
 import { isBesideField, watchPointer } from './besideField.ts';
 import { useEffect, useMemo } from 'react';
@@ -82,8 +83,8 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
   const shown = { full: 'dim', dim: 'hidden', hidden: 'full' } as const;
   return [
     { id: 'find', label: 'Find anything', key: 'Ctrl+K', run: () => view.setState({ finderOpen: true }) },
-    { id: 'undo', label: 'Undo', key: 'Ctrl+Z', run: jobs.actions.undo },
-    { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: jobs.actions.redo },
+    { id: 'undo', label: 'Undo', key: 'Ctrl+Z', run: () => tellRefused(jobs.actions.undo()) },
+    { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: () => tellRefused(jobs.actions.redo()) },
     ...stages,
     ...pens,
     {

@@ -11,6 +11,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { plural } from '../messages/words.ts';
 import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+import { tellRefused } from '../components/tellRefused.ts';
 import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 
@@ -95,7 +96,7 @@ function UndoRedo() {
         type="button"
         className="icon-button"
         disabled={undo === undefined}
-        onClick={actions.undo}
+        onClick={() => tellRefused(actions.undo())}
         title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`}
         aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}
       >
@@ -105,7 +106,7 @@ function UndoRedo() {
         type="button"
         className="icon-button"
         disabled={redo === undefined}
-        onClick={actions.redo}
+        onClick={() => tellRefused(actions.redo())}
         title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`}
         aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}
       >

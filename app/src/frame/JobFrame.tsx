@@ -5,13 +5,14 @@ import { Link, NavLink, Outlet, useBlocker, useNavigate, useParams } from 'react
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
+import { bidTotal } from '@zest/core/calculate/bidTotal';
+import { formatMoney } from '@zest/core/pricing/money';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
-import { packJob } from '../storage/jobFiles.ts';
-import { Later, useJobActions, useJobState, useLook, useOpenJob, useServices } from '../stores/context.tsx';
+import { Later, useJobActions, useFormats, useJobState, useLook, useOpenJob } from '../stores/context.tsx';
 import { Modal } from '../components/Modal.tsx';
-import { tellProblem } from '../components/toaster.tsx';
 import { Beside } from './Beside.tsx';
+import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
 import { STAGES } from './stages.ts';
@@ -55,6 +56,7 @@ function Frame() {
       <Head />
       <main className="work">
         <SaveBanner />
+        <DriftBanner />
         <div className="work-split">
           <div className="work-main">
             <Outlet />
@@ -165,14 +167,24 @@ function SaveBanner() {
   );
 }
 
-function useExportJob(): () => Promise<void> {
-  const services = useServices();
-  const { jobId, job } = useOpenJob();
-  return async () => {
-    const packed = await packJob(services, jobId, job);
-    if (packed.ok) services.download(packed.value.name, packed.value.blob);
-    else tellProblem(describeProblem(packed.problem));
-  };
+/** A bid is never another than it was without a word: not even where the program learned better. */
+function DriftBanner() {
+  const drift = useJobState((state) => state.drift);
+  const { calculation } = useOpenJob();
+  const { money } = useFormats();
+  const actions = useJobActions();
+  if (drift === undefined) return null;
+  return (
+    <div className="banner" role="status">
+      The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved; this version of the
+      program makes it {formatMoney(bidTotal(calculation), money)}. Waste used to raise labor hours and
+      equipment too; now it raises material only, unless a component says otherwise. Check the bid before you
+      send it.
+      <Button size="xs" onClick={actions.seeDrift}>
+        I have seen it
+      </Button>
+    </div>
+  );
 }
 
 /** What is not on the disk is never dropped without a question: not by leaving the job, nor by closing the tab. */

@@ -30,6 +30,8 @@ export type AppProblem =
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   /** A file that was being read beside the page: too much of it, stopped by the person, or the worker died. */
   | { readonly kind: 'reading-ended'; readonly why: 'too-long' | 'canceled' | 'died' }
+  /** A mistake of the program while figures followed a change, which was not made. */
+  | { readonly kind: 'not-figured'; readonly label: string; readonly reason: string }
   | { readonly kind: 'clipboard' }
   | { readonly kind: 'worker-unknown'; readonly text: string }
   | { readonly kind: 'too-few-points'; readonly kindOfMark: 'run' | 'area' };
@@ -335,6 +337,8 @@ function describeOther(problem: Other): string {
       return problem.why === 'canceled'
         ? 'Reading was stopped. Nothing was imported.'
         : `Reading ${problem.why === 'too-long' ? 'took too long and was stopped' : 'stopped: the file asks for more than this browser has'}. Nothing was imported. Split the file, or save it in a simpler form.`;
+    case 'not-figured':
+      return `The figures could not follow ‘${short(problem.label, 80)}’, so nothing was changed (${short(problem.reason, 120)}). That is a mistake of the program. Export the job to have it in a file.`;
     case 'clipboard':
       return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
     case 'worker-unknown':

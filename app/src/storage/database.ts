@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Snapshot } from '@zest/core/formats/zestjob/snapshot';
 import type { JobRecord } from '@zest/core/job/record';
+import type { HistoryRow } from './historyRows.ts';
 
 /** What the list of jobs shows, without opening any. */
 export interface JobSummary {
@@ -63,13 +64,14 @@ interface ZestSchema extends DBSchema {
     value: { readonly jobId: string; readonly id: string; readonly image: Blob };
   };
   snapshots: { key: [string, string]; value: StoredSnapshot };
+  history: { key: [string, number]; value: HistoryRow };
   choices: { key: string; value: unknown };
 }
 
 export type Database = IDBPDatabase<ZestSchema>;
 
 const NAME = 'zest-line';
-const VERSION = 3;
+const VERSION = 4;
 
 /** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
 export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
@@ -84,6 +86,7 @@ export function openDatabase(onBlocked: () => void = () => undefined, name = NAM
       }
       if (from < 2) database.createObjectStore('snapshots', { keyPath: ['jobId', 'id'] });
       if (from < 3) database.createObjectStore('bulk', { keyPath: ['jobId', 'part'] });
+      if (from < 4) database.createObjectStore('history', { keyPath: ['jobId', 'seq'] });
     },
     blocked: onBlocked,
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),

@@ -2,6 +2,7 @@ import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { type Snapshot, filesWith } from '@zest/core/formats/zestjob/snapshot';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
+import { recordStep } from '@zest/core/job/history';
 import { type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
 import { type NewJob, startJob } from '@zest/core/library/startJob';
@@ -10,6 +11,7 @@ import { WorkerEnded } from '../platform/guardedWorker.ts';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
 import type { JobSummary } from './database.ts';
+import { historyOf, planHistory } from './historyRows.ts';
 import { type StoredJob, recordsOf } from './jobStorage.ts';
 import { firstStored, storageProblem } from './takeJobFile.ts';
 
@@ -138,7 +140,10 @@ export async function renameJob(services: Services, summary: JobSummary, name: s
     if (!to.ok) return to;
     const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
     const changed = { name: to.value.name, changedAt: services.now() };
-    await services.storage.saveDiff(summary.id, diff, changed, new Map(), generation);
+    const before = historyOf(await services.storage.loadHistory(summary.id));
+    const step = { label: `rename the job to ${to.value.name}`, diff };
+    const { write } = planHistory(before.kept, recordStep(before.history, step));
+    await services.storage.saveDiff(summary.id, diff, changed, { generation, history: write });
     return accept(summary.id);
   } finally {
     release();

@@ -1,6 +1,7 @@
 import type { Diff, Job } from '@zest/core/job/job';
 import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
+import type { HistoryRow, HistoryWrite } from './historyRows.ts';
 import {
   type BulkPart,
   type Database,
@@ -30,6 +31,14 @@ export class WriteRefused extends Error {
   }
 }
 
+/** What goes to the disk in the same transaction as a change. */
+export interface WrittenBeside {
+  readonly files?: ReadonlyMap<string, Blob>;
+  /** Must still be the last that claimed the job. */
+  readonly generation?: number | undefined;
+  readonly history?: HistoryWrite;
+}
+
 /** What is kept of jobs, and how. Every write is one strict transaction: done means on the disk. */
 export interface JobStorage {
   readonly listJobs: () => Promise<readonly JobSummary[]>;
@@ -48,9 +57,10 @@ export interface JobStorage {
     jobId: string,
     diff: Diff,
     summary: Partial<JobSummary>,
-    files?: ReadonlyMap<string, Blob>,
-    generation?: number,
+    beside?: WrittenBeside,
   ) => Promise<void>;
+  /** The steps that were kept with a job, in no order. */
+  readonly loadHistory: (jobId: string) => Promise<readonly HistoryRow[]>;
   /** Deletes a job so that it can be brought back, or brings it back with null. */
   readonly markDeleted: (jobId: string, at: number | null) => Promise<void>;
   /** Takes a job away for good, if it was deleted before this time and nobody brought it back. */
@@ -69,7 +79,7 @@ export interface JobStorage {
 }
 
 const STRICT = { durability: 'strict' } as const;
-const OF_JOB = ['records', 'bulk', 'files', 'thumbnails', 'snapshots'] as const;
+const OF_JOB = ['records', 'bulk', 'files', 'thumbnails', 'snapshots', 'history'] as const;
 /** Records in a part of the bulk: few enough to be read while others are still being read. */
 const PART = 2000;
 /** So many rows beside the bulk, and they are folded into it when the job is next opened to be written. */
@@ -188,8 +198,9 @@ export function createJobStorage(database: Database): JobStorage {
       await transaction.done;
       return summary === undefined ? undefined : generation;
     },
-    saveDiff: async (jobId, diff, changed, files = new Map(), generation) => {
-      const transaction = database.transaction(['jobs', 'records', 'files'], 'readwrite', STRICT);
+    loadHistory: (jobId) => database.getAll('history', rowsOf(jobId)),
+    saveDiff: async (jobId, diff, changed, { files = new Map(), generation, history } = {}) => {
+      const transaction = database.transaction(['jobs', 'records', 'files', 'history'], 'readwrite', STRICT);
       const jobs = transaction.objectStore('jobs');
       const summary = await jobs.get(jobId);
       const isTaken = generation !== undefined && (summary?.generation ?? 0) !== generation;
@@ -203,6 +214,12 @@ export function createJobStorage(database: Database): JobStorage {
       for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
         void records.put({ jobId, id: record.id, record });
       for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
+      if (history !== undefined) {
+        const steps = transaction.objectStore('history');
+        for (const seq of history.remove) void steps.delete([jobId, seq]);
+        for (const row of history.put) void steps.put({ jobId, ...row });
+        void steps.put({ jobId, seq: 0, doneTo: history.doneTo });
+      }
       void jobs.put({ ...summary, ...changed });
       await transaction.done;
     },

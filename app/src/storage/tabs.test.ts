@@ -143,9 +143,11 @@ describe('two tabs on one job', () => {
     expect([first, second]).toEqual([1, 2]);
     const diff = put(lineCalled('old'))(job);
     if (!diff.ok) throw new Error('must be accepted');
-    await expect(storage.saveDiff('job-a', diff.value, {}, new Map(), first)).rejects.toThrow(WriteRefused);
+    await expect(storage.saveDiff('job-a', diff.value, {}, { generation: first })).rejects.toThrow(
+      WriteRefused,
+    );
     expect(await names()).toEqual([]);
-    await storage.saveDiff('job-a', diff.value, {}, new Map(), second);
+    await storage.saveDiff('job-a', diff.value, {}, { generation: second });
     expect(await names()).toEqual(['old']);
   });
 

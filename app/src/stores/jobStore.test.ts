@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { put } from '@zest/core/job/change';
 import { createIdMaker } from '@zest/core/job/id';
-import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
+import { EMPTY_DIFF, createJob, listRecords, settingsOf } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { createChance } from '@zest/core/testing/job';
@@ -106,6 +106,64 @@ describe('the one door through which a job changes', () => {
     second.actions.undo();
     await second.actions.takeOver();
     expect(second.actions.transact('add', put(line)).ok).toBe(true);
+  });
+
+  it('changes nothing where the figures cannot follow, and goes on from there', () => {
+    const total = (): unknown => store.getState().open?.calculation.figure('bid/total');
+    const before = total();
+    const { open } = store.getState();
+    if (open === undefined) throw new Error('no job is open');
+    open.calculation.apply = () => {
+      throw new Error('a mistake of the program');
+    };
+    expect(store.actions.transact('add a line', put(line))).toEqual({
+      ok: false,
+      problem: { kind: 'not-figured', label: 'add a line', reason: 'a mistake of the program' },
+    });
+    expect(store.getState().open).toMatchObject({ job: open.job, history: open.history });
+    expect(total()).toEqual(before);
+    expect(store.actions.transact('add a line', put(line)).ok).toBe(true);
+    expect(total()).not.toEqual(before);
+  });
+
+  it('undoes after the job was closed and opened again, by name, what another tab did too', async () => {
+    store.actions.transact('add a line', put(line));
+    store.actions.transact('name the permit', put({ ...line, description: 'Permit fee' }));
+    store.actions.undo();
+    await store.actions.settled();
+    const again = createJobStore(services);
+    await again.actions.openJob('job-a');
+    const labels = () => {
+      const { done = [], undone = [] } = again.getState().open?.history ?? {};
+      return [done.map(({ label }) => label), undone.map(({ label }) => label)];
+    };
+    expect(labels()).toEqual([['add a line'], ['name the permit']]);
+    again.actions.redo();
+    expect(again.getState().open?.job.line.get(line.id)?.description).toBe('Permit fee');
+    again.actions.undo();
+    again.actions.undo();
+    expect(again.getState().open?.job.line.size).toBe(0);
+    await again.actions.settled();
+    const third = createJobStore(services);
+    await third.actions.openJob('job-a');
+    expect(third.getState().open?.history.undone).toHaveLength(2);
+    expect(third.getState().open?.job.line.size).toBe(0);
+  });
+
+  it('says what the bid was when it was last saved, where it is another now', async () => {
+    expect(store.getState().drift).toBeUndefined();
+    store.actions.transact('add a line', put(line));
+    await store.actions.settled();
+    const again = createJobStore(services);
+    await again.actions.openJob('job-a');
+    expect(again.getState().drift).toBeUndefined();
+    // As an earlier version of the program figured it.
+    await services.storage.saveDiff('job-a', EMPTY_DIFF, { totalMinor: 12_345 });
+    const later = createJobStore(services);
+    await later.actions.openJob('job-a');
+    expect(later.getState().drift).toEqual({ fromMinor: 12_345 });
+    later.actions.seeDrift();
+    expect(later.getState().drift).toBeUndefined();
   });
 
   it('says that a job is missing, in place of opening an empty one', async () => {

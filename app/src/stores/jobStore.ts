@@ -3,11 +3,12 @@ import { bidTotal } from '@zest/core/calculate/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Selection } from '@zest/core/calculate/throughLine';
 import type { Command } from '@zest/core/job/change';
-import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
+import { type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
+import { type KeptHistory, historyOf, planHistory } from '../storage/historyRows.ts';
 import { type SaveState, type Saver, createSaver } from '../storage/saver.ts';
 
 export interface OpenJob {
@@ -29,6 +30,8 @@ export interface JobState {
   /** What the step to this revision changed; for what keeps in step without looking through the job. */
   readonly lastDiff: Diff;
   readonly selection: Selection | undefined;
+  /** The bid as it was when the job was last saved, where this version of the program figures another. */
+  readonly drift: { readonly fromMinor: number } | undefined;
 }
 
 export interface JobActions {
@@ -39,9 +42,12 @@ export interface JobActions {
     command: Command,
     files?: ReadonlyMap<string, Blob>,
   ) => Result<Diff, Problem>;
-  readonly undo: () => void;
-  readonly redo: () => void;
+  /** Take back the last step, or do it again; nothing where there is none. */
+  readonly undo: () => Result<unknown, Problem>;
+  readonly redo: () => Result<unknown, Problem>;
   readonly select: (selection: Selection | undefined) => void;
+  /** The person has read that the bid is another than when it was last saved. */
+  readonly seeDrift: () => void;
   /** Takes the job from another tab once that has written what it has; `force` leaves behind what it could not. */
   readonly takeOver: (force?: boolean) => Promise<Result<undefined, Problem>>;
   /** How many changes are not on the disk. */
@@ -62,6 +68,7 @@ const CLOSED: JobState = {
   lastChange: undefined,
   lastDiff: EMPTY_DIFF,
   selection: undefined,
+  drift: undefined,
 };
 
 /** The open job: the one door through which it changes, is undone, figured and saved. */
@@ -71,13 +78,24 @@ export function createJobStore(services: Services): JobStore {
   let release: (() => void) | undefined;
   let stopAnswering: (() => void) | undefined;
 
-  /** Applies a diff to the job and its figures, and hands it to be saved. */
-  const apply = (label: string, diff: Diff, history: History, files?: ReadonlyMap<string, Blob>): void => {
+  /** Applies a diff to the job and its figures, and hands it to be saved; all of it or nothing. */
+  const apply = (
+    label: string,
+    diff: Diff,
+    history: History,
+    files?: ReadonlyMap<string, Blob>,
+  ): Result<Diff, Problem> => {
     const { open, revision } = store.getState();
     if (open === undefined) throw new Error('apply: no job is open');
     const before = bidTotal(open.calculation);
     const job = applyDiff(open.job, diff);
-    open.calculation.apply(job, diff);
+    try {
+      open.calculation.apply(job, diff);
+    } catch (error) {
+      // Half of the figures may have followed: they are made anew, of the job as it was.
+      store.setState({ open: { ...open, calculation: new Calculation(open.job) }, revision: revision + 2 });
+      return refuse({ kind: 'not-figured', label, reason: error instanceof Error ? error.message : '' });
+    }
     const deltaMinor = bidTotal(open.calculation) - before;
     store.setState({
       open: { ...open, job, history },
@@ -85,7 +103,8 @@ export function createJobStore(services: Services): JobStore {
       lastChange: { label, deltaMinor },
       lastDiff: diff,
     });
-    saver?.save(diff, files);
+    saver?.save(diff, files, history);
+    return accept(diff);
   };
 
   const lockOf = (jobId: string): string => `job ${jobId}`;
@@ -99,9 +118,11 @@ export function createJobStore(services: Services): JobStore {
   };
 
   /** From now on this tab writes the job, and every write brings the generation it got. */
-  const becomeWriter = (jobId: string, generation: number | undefined): void => {
+  const becomeWriter = (jobId: string, generation: number | undefined, stored: KeptHistory): void => {
+    let kept = stored;
     saver = createSaver(
-      async (diff, files) => {
+      async (diff, files, history) => {
+        const steps = history === undefined ? undefined : planHistory(kept, history);
         const open = store.getState().open;
         const settings = open === undefined ? undefined : settingsOf(open.job);
         const summary = {
@@ -111,7 +132,12 @@ export function createJobStore(services: Services): JobStore {
             : { totalMinor: bidTotal(open.calculation), sheets: open.job.sheet.size }),
           ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
         };
-        await services.storage.saveDiff(jobId, diff, summary, files, generation);
+        await services.storage.saveDiff(jobId, diff, summary, {
+          files,
+          generation,
+          ...(steps === undefined ? {} : { history: steps.write }),
+        });
+        kept = steps?.kept ?? kept;
       },
       (save) =>
         store.setState(
@@ -144,9 +170,13 @@ export function createJobStore(services: Services): JobStore {
         store.setState({ ...CLOSED, missing: true });
         return;
       }
-      if (release !== undefined) becomeWriter(jobId, generation);
-      const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
-      store.setState({ ...CLOSED, open, readOnly: release === undefined });
+      const { history, kept } = historyOf(await services.storage.loadHistory(jobId));
+      if (release !== undefined) becomeWriter(jobId, generation, kept);
+      const open = { jobId, job, calculation: new Calculation(job), history };
+      const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
+      const isOther = fromMinor !== undefined && fromMinor !== bidTotal(open.calculation);
+      const drift = isOther ? { fromMinor } : undefined;
+      store.setState({ ...CLOSED, open, readOnly: release === undefined, drift });
     },
     closeJob: async () => {
       await saver?.settled();
@@ -165,12 +195,12 @@ export function createJobStore(services: Services): JobStore {
       const diff = command(open.job);
       if (!diff.ok) return diff;
       if (isEmptyDiff(diff.value)) return accept(diff.value);
-      apply(label, diff.value, recordStep(open.history, { label, diff: diff.value }), files);
-      return accept(diff.value);
+      return apply(label, diff.value, recordStep(open.history, { label, diff: diff.value }), files);
     },
     undo: () => turn(planUndo, 'Undid'),
     redo: () => turn(planRedo, 'Redid'),
     select: (selection) => store.setState({ selection }),
+    seeDrift: () => store.setState({ drift: undefined }),
     takeOver: async (force = false) => {
       const jobId = store.getState().open?.jobId;
       if (jobId === undefined || !store.getState().readOnly) return accept(undefined);
@@ -187,8 +217,9 @@ export function createJobStore(services: Services): JobStore {
         store.setState({ ...CLOSED, missing: true });
         return refuse({ kind: 'job-missing' });
       }
-      becomeWriter(jobId, generation);
-      const open = { jobId, job, calculation: new Calculation(job), history: EMPTY_HISTORY };
+      const { history, kept } = historyOf(await services.storage.loadHistory(jobId));
+      becomeWriter(jobId, generation, kept);
+      const open = { jobId, job, calculation: new Calculation(job), history };
       // Two steps on: whoever keeps in step by the last change must look at everything.
       store.setState({
         open,
@@ -202,10 +233,11 @@ export function createJobStore(services: Services): JobStore {
     settled: async () => saver?.settled(),
   };
 
-  const turn = (plan: typeof planUndo, verb: string): void => {
+  const turn = (plan: typeof planUndo, verb: string): Result<unknown, Problem> => {
     const { open, readOnly } = store.getState();
     const planned = open === undefined || readOnly ? undefined : plan(open.history);
-    if (planned !== undefined) apply(`${verb} ‘${planned.label}’`, planned.diff, planned.history);
+    if (planned === undefined) return accept(undefined);
+    return apply(`${verb} ‘${planned.label}’`, planned.diff, planned.history);
   };
 
   return Object.assign(store, { actions });

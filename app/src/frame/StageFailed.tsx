@@ -1,0 +1,61 @@
+import { Button } from '@chakra-ui/react';
+import { Link, useLocation, useNavigate, useRouteError } from 'react-router';
+import { tellRefused } from '../components/tellRefused.ts';
+import { useJobActions, useJobState } from '../stores/context.tsx';
+import { useExportJob } from './useExportJob.ts';
+
+/** In place of a page that stopped by a mistake of the program: what happened, and the ways on. */
+export function StageFailed() {
+  const isOpen = useJobState(({ open }) => open !== undefined);
+  return (
+    <div className="empty" role="alert">
+      <h2>This page stopped working</h2>
+      <p>
+        That is a mistake of the program, not yours ({useReason()}). Export the job to have all of it in a
+        file; then go on from the last step, or on another page.
+      </p>
+      {isOpen ? <WaysOn /> : null}
+      <p className="first">
+        <Link to="/jobs">Back to the jobs</Link>
+      </p>
+    </div>
+  );
+}
+
+function useReason(): string {
+  const error = useRouteError();
+  const text = error instanceof Error ? error.message : String(error);
+  return text.length > 160 ? `${text.slice(0, 160)}…` : text;
+}
+
+function WaysOn() {
+  const actions = useJobActions();
+  const last = useJobState(({ open }) => open?.history.done.at(-1)?.label);
+  const exportJob = useExportJob();
+  const navigate = useNavigate();
+  const here = useLocation();
+  // The page is drawn again once it is gone to again.
+  const again = (): void => void navigate(here, { replace: true });
+  return (
+    <p style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap' }}>
+      <Button size="sm" onClick={() => void exportJob()}>
+        Export the job
+      </Button>
+      <Button size="sm" variant="outline" onClick={again}>
+        Try again
+      </Button>
+      {last === undefined ? null : (
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => {
+            tellRefused(actions.undo());
+            again();
+          }}
+        >
+          Go back to before ‘{last}’
+        </Button>
+      )}
+    </p>
+  );
+}
