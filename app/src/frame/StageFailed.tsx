@@ -11,8 +11,8 @@ export function StageFailed() {
     <div className="empty" role="alert">
       <h2>This page stopped working</h2>
       <p>
-        That is a mistake of the program, not yours ({useReason()}). Export the job to have all of it in a
-        file; then go on from the last step, or on another page.
+        The program made a mistake; it is nothing you did ({useReason()}). The job is still here. Export it to
+        have it in a file, then try again, step back, or work on another page.
       </p>
       {isOpen ? <WaysOn /> : null}
       <p className="first">
@@ -37,7 +37,7 @@ function WaysOn() {
   // The page is drawn again once it is gone to again.
   const again = (): void => void navigate(here, { replace: true });
   return (
-    <p style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap' }}>
+    <p style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginTop: 12 }}>
       <Button size="sm" onClick={() => void exportJob()}>
         Export the job
       </Button>

@@ -338,7 +338,7 @@ function describeOther(problem: Other): string {
         ? 'Reading was stopped. Nothing was imported.'
         : `Reading ${problem.why === 'too-long' ? 'took too long and was stopped' : 'stopped: the file asks for more than this browser has'}. Nothing was imported. Split the file, or save it in a simpler form.`;
     case 'not-figured':
-      return `The figures could not follow ‘${short(problem.label, 80)}’, so nothing was changed (${short(problem.reason, 120)}). That is a mistake of the program. Export the job to have it in a file.`;
+      return `The program made a mistake over ‘${short(problem.label, 80)}’, so nothing was changed (${short(problem.reason, 120)}). Export the job to have it in a file, then reload the page.`;
     case 'clipboard':
       return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
     case 'worker-unknown':

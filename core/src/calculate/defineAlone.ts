@@ -5,6 +5,7 @@ import type { PieceRecord } from '../job/records/piece.ts';
 import type { Scope } from '../job/records/scope.ts';
 import {
   MARK_MEASURES,
+  type MarkMeasure,
   type Measure,
   OPENING_MEASURES,
   isJunction,
@@ -15,6 +16,7 @@ import {
 import type { Definitions } from './define.ts';
 import { defineDerived } from './defineDerived.ts';
 import { repeatOf } from './defineMeasures.ts';
+import { nodeOfMark } from './nodeOfMark.ts';
 import { markNode, pieceNode } from './nodes.ts';
 
 /** One mark of a scope, or one typed piece. */
@@ -45,7 +47,8 @@ function ownRule(scope: Scope, part: Part, measure: Measure, times: number): Rul
     return leading ? single(pieceNode(part.id), 1) : valued(measure === 'count' ? 1 : 0);
   }
   if (measure === 'count' && scope.kind !== 'count') return valued(1);
-  return single(markNode(part.id, measure as (typeof MARK_MEASURES)['run'][number]), times);
+  const node = nodeOfMark(part, measure as MarkMeasure);
+  return node === undefined ? valued(0) : single(node, times);
 }
 
 /**

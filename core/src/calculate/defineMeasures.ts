@@ -26,6 +26,7 @@ import type { Definitions } from './define.ts';
 import { defineDerived } from './defineDerived.ts';
 import { compileValue, ruleOf } from './names.ts';
 import { OPENING_SIZES, type ScopeNames } from './scopeNames.ts';
+import { hasOwnNode, nodeOfMark } from './nodeOfMark.ts';
 import {
   markNode,
   measuredNode,
@@ -57,7 +58,8 @@ export function defineMark(job: Job, mark: Mark, openings: readonly Opening[]): 
   const scale = scaleOfMark(job, mark);
   const times = repeatOf(job, mark);
   const measured = measurerOf(mark, scale);
-  const own: Definitions = ownMeasures(mark.kind).map((measure) => {
+  const kept = ownMeasures(mark.kind).filter((measure) => hasOwnNode(mark, measure));
+  const own: Definitions = kept.map((measure) => {
     const value = measured(measure);
     const node = markNode(mark.id, measure);
     if (value !== undefined) return [node, valued(value * times)];
@@ -187,7 +189,7 @@ function defineSums(
   const leading = leadingMeasure(scope.kind);
   const typed = pieces.map(({ id }) => pieceNode(id));
   return ownMeasures(scope.kind).map((measure) => {
-    const drawn = marks.map(({ id }) => markNode(id, measure));
+    const drawn = marks.map((mark) => nodeOfMark(mark, measure)).filter((node) => node !== undefined);
     const hosted = measure === 'count' ? counted.map(({ id }) => openingNode(id)) : [];
     const also = measure === leading || measure === 'plan_length' ? typed : [];
     const once = sharedNode(scope.id, measure);

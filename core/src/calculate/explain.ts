@@ -1,3 +1,4 @@
+import { nodeOfMark } from './nodeOfMark.ts';
 import type { PlacedComponent } from '../assemblies/frames.ts';
 import { compileFormula } from '../formula/compile.ts';
 import { type Trace, traceFormula } from '../formula/trace.ts';
@@ -11,7 +12,7 @@ import { type MarkMeasure, isMeasure } from '../takeoff/measures.ts';
 import type { Display } from '../units/format.ts';
 import type { Calculation } from './calculation.ts';
 import { componentNames } from './defineUse.ts';
-import { markNode, ownerOf } from './nodes.ts';
+import { ownerOf } from './nodes.ts';
 import { knownValue } from './define.ts';
 
 /** One piece of the tape: a mark's part of a figure, with the straight pieces it was drawn in. */
@@ -34,7 +35,9 @@ export function tapeOf(
     .map((mark) => {
       const scale = scaleOfMark(job, mark);
       const one = measure === 'count' && mark.kind !== 'count';
-      const figure = one ? { value: 1 } : calculation.figure(markNode(mark.id, measure));
+      const node = nodeOfMark(mark, measure);
+      const whole = node === undefined ? { value: 0 } : calculation.figure(node);
+      const figure = one ? { value: 1 } : whole;
       const pieces = scale === undefined || mark.kind === 'count' ? [] : piecesOf(mark, scale);
       return { mark, figure, pieces };
     });

@@ -11,6 +11,7 @@ import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import type { Measure } from '../takeoff/measures.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
+import { tapeOf } from './explain.ts';
 import { measureNode } from './nodes.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
@@ -190,6 +191,30 @@ describe('pieces without a sheet', () => {
 });
 
 describe('runs with rises and tails', () => {
+  it('come and go beside runs that are flat: every sum follows, and the tape says nothing rises', () => {
+    const [from, ...further] = run.strokes[0] ?? [];
+    if (from === undefined) throw new Error('no corner');
+    const risen = { ...run, strokes: [[{ ...from, riseM: 8 * FOOT }, ...further]] };
+    const flat = { ...run, id: makeId('mark') };
+    const sums = (calculation: Calculation) =>
+      (['length', 'plan_length', 'rises'] as const).map((measure) => feet(calculation, wall, measure));
+    const rounded = (figures: readonly number[]) => figures.map((value) => Number(value.toFixed(6)));
+    expect(rounded(sums(after(put(run, flat))))).toEqual([60, 60, 0]);
+    expect(rounded(sums(after(put(run, flat), put(risen))))).toEqual([68, 60, 8]);
+    const tailed = { ...flat, tailsM: [2 * FOOT, 0] as const };
+    const both = after(put(run, flat), put(risen), put(tailed));
+    expect(rounded(sums(both))).toEqual([70, 60, 8]);
+    const back = after(put(run, flat), put(risen), put(run));
+    expect(rounded(sums(back))).toEqual([60, 60, 0]);
+    for (const [measure, values] of [
+      ['rises', [0, 0]],
+      ['plan_length', [30, 30]],
+    ] as const)
+      expect(
+        tapeOf(back, wall.id, measure).map(({ figure }) => (knownValue(figure) ?? Number.NaN) / FOOT),
+      ).toEqual(values.map((value) => expect.closeTo(value, 6)));
+  });
+
   it('are as long as what is bought: plan, rises both ways, tails', () => {
     const [from, middle, to] = run.strokes[0] ?? [];
     if (from === undefined || middle === undefined || to === undefined) throw new Error('no run');
