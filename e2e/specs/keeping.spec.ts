@@ -187,28 +187,38 @@ test('a page that stops by a mistake of the program says so; the job is exported
   await title.fill('Cover sheet');
   await title.press('Enter');
   await waitSaved(page);
-  // Charts cannot be drawn any more, as after a mistake in what draws them.
-  await page.evaluate(() => {
-    const real = HTMLCanvasElement.prototype.getContext;
-    (window as unknown as { mend: () => void }).mend = () => {
-      HTMLCanvasElement.prototype.getContext = real;
-    };
-    HTMLCanvasElement.prototype.getContext = () => {
-      throw new Error('no ink');
-    };
-  });
-  await goTo(page, 'Estimate');
-  await page.getByRole('link', { name: 'Charts' }).click();
+  /** Charts cannot be drawn any more, as after a mistake in what draws them. */
+  const breakCharts = (): Promise<void> =>
+    page.evaluate(() => {
+      const real = HTMLCanvasElement.prototype.getContext;
+      (window as unknown as { mend: () => void }).mend = () => {
+        HTMLCanvasElement.prototype.getContext = real;
+      };
+      HTMLCanvasElement.prototype.getContext = () => {
+        throw new Error('no ink');
+      };
+    });
+  const mend = (): Promise<void> => page.evaluate(() => (window as unknown as { mend: () => void }).mend());
   const failed = page.getByRole('alert').filter({ hasText: 'This page stopped working' });
+  const openCharts = async (): Promise<void> => {
+    await goTo(page, 'Estimate');
+    await page.getByRole('link', { name: 'Charts' }).click();
+  };
+  await breakCharts();
+  await openCharts();
   await expect(failed).toContainText('no ink');
   const saving = page.waitForEvent('download');
   await failed.getByRole('button', { name: 'Export the job' }).click();
   expect((await saving).suggestedFilename()).toBe('tern-island-boathouse.zestjob');
-  await failed.getByRole('button', { name: /^Go back to before/ }).click();
-  await expect(failed).toBeVisible();
-  await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+  await mend();
   await failed.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.locator('canvas').first()).toBeVisible();
   await expect(failed).toHaveCount(0);
+  await breakCharts();
+  await openCharts();
+  await expect(failed).toBeVisible();
+  await mend();
+  await failed.getByRole('button', { name: /^Go back to before/ }).click();
   await expect(page.locator('canvas').first()).toBeVisible();
   await goTo(page, 'Sheets');
   await expect(page.getByLabel('Sheet title').first()).not.toHaveValue('Cover sheet');
