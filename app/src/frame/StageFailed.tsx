@@ -22,10 +22,13 @@ export function StageFailed() {
   );
 }
 
+const short = (text: string, limit: number): string =>
+  text.length > limit ? `${text.slice(0, limit)}…` : text;
+
 function useReason(): string {
   const error = useRouteError();
   const text = error instanceof Error ? error.message : String(error);
-  return text.length > 160 ? `${text.slice(0, 160)}…` : text;
+  return short(text, 160);
 }
 
 function WaysOn() {
@@ -53,7 +56,7 @@ function WaysOn() {
             again();
           }}
         >
-          Go back to before ‘{last}’
+          Go back to before ‘{short(last, 40)}’
         </Button>
       )}
     </p>

@@ -162,6 +162,11 @@ describe('the one door through which a job changes', () => {
     const later = createJobStore(services);
     await later.actions.openJob('job-a');
     expect(later.getState().drift).toEqual({ fromMinor: 12_345 });
+    held = true;
+    const reader = createJobStore(services);
+    await reader.actions.openJob('job-a');
+    expect(reader.getState().drift).toBeUndefined();
+    held = false;
     later.actions.seeDrift();
     expect(later.getState().drift).toBeUndefined();
   });

@@ -174,7 +174,9 @@ export function createJobStore(services: Services): JobStore {
       if (release !== undefined) becomeWriter(jobId, generation, kept);
       const open = { jobId, job, calculation: new Calculation(job), history };
       const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
-      const isOther = fromMinor !== undefined && fromMinor !== bidTotal(open.calculation);
+      // A tab that only reads may have another's newer total here, beside records of a moment before.
+      const isOther =
+        release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(open.calculation);
       const drift = isOther ? { fromMinor } : undefined;
       store.setState({ ...CLOSED, open, readOnly: release === undefined, drift });
     },
