@@ -1,3 +1,4 @@
+import { markNode } from '@zest/core/calculate/graph/nodes';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { put } from '@zest/core/job/change';
 import { applyDiff } from '@zest/core/job/job';
@@ -40,7 +41,7 @@ export function measureRecalculation(): readonly BenchFigure[] {
         const strokes = mark.strokes.map((stroke) => stroke.map(({ x, y }) => ({ x: x + 1 + turn, y })));
         turn += 1;
         const value = 10 + turn;
-        calculation.graph.define(`${mark.id}/length`, { kind: 'value', value });
+        calculation.graph.define(markNode(mark.id, 'length'), { kind: 'value', value });
         calculation.graph.recalculate();
         if (strokes.length === 0) throw new Error('measureRecalculation: a mark without strokes');
       },
@@ -67,7 +68,7 @@ export function measureRecalculation(): readonly BenchFigure[] {
   );
   const lengths = [...job.scope.values()].map((scope) =>
     Float64Array.from([...calculation.marksOf(scope.id)], ({ id }) => {
-      const figure = calculation.figure(`${id}/length`);
+      const figure = calculation.figure(markNode(id, 'length'));
       return figure.failure === undefined ? figure.value : 0;
     }),
   );

@@ -1,14 +1,15 @@
 import { Portal } from '@chakra-ui/react';
 import { type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
 import type { Calculation } from '@zest/core/calculate/calculation';
-import { workOut } from '@zest/core/calculate/evaluate';
+import { workOut } from '@zest/core/calculate/explain/evaluate';
 import {
   type FormulaPlace,
   type Suggestion,
   listMeasuresOf,
   listSuggestions,
   namesAt,
-} from '@zest/core/calculate/suggestions';
+  NO_NODE,
+} from '@zest/core/calculate/explain/suggestions';
 import { typedAt } from '@zest/core/formula/complete';
 import { localToPlain, plainToLocal } from '@zest/core/formula/localize';
 import { keepTyped } from '@zest/core/formula/readTyped';
@@ -240,8 +241,7 @@ function figureOf(
   { kind, node, dimension }: Suggestion,
   { display }: Formats,
 ): string {
-  const value =
-    node === undefined || node === 'none/value' ? undefined : knownValue(calculation.figure(node));
+  const value = node === undefined || node === NO_NODE ? undefined : knownValue(calculation.figure(node));
   return value === undefined || dimension === undefined
     ? KIND_WORDS[kind]
     : joinFigure(formatQuantity(value, dimension, display));

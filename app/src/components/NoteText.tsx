@@ -1,4 +1,4 @@
-import type { NotePart } from '@zest/core/calculate/notes';
+import type { NotePart } from '@zest/core/calculate/explain/notes';
 import { describeFailure } from '../messages/describeFailure.ts';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { useOpenJob } from '../stores/context.tsx';

@@ -1,4 +1,4 @@
-import type { DrawnSection, DrawnShape } from '@zest/core/calculate/drawSection';
+import type { DrawnSection, DrawnShape } from '@zest/core/calculate/explain/drawSection';
 import { LENGTH } from '@zest/core/units/dimension';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats } from '../stores/context.tsx';

@@ -1,4 +1,4 @@
-import type { MarkKind } from '@zest/core/takeoff/measures';
+import type { MarkKind } from '@zest/core/job/measures';
 import { type Glyph, lookOf } from '../look/scopeColors.ts';
 
 const GLYPHS: Readonly<Record<Glyph, string>> = {

@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
-import { bidNode } from '@zest/core/calculate/nodes';
+import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { settingsOf } from '@zest/core/job/job';
 import { formatMoney } from '@zest/core/pricing/money';
 import { listUnpriced } from '@zest/core/reports/unpriced';

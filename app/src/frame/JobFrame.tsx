@@ -5,7 +5,7 @@ import { Link, NavLink, Outlet, useBlocker, useNavigate, useParams } from 'react
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
-import { bidTotal } from '@zest/core/calculate/bidTotal';
+import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { formatMoney } from '@zest/core/pricing/money';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';

@@ -2,7 +2,12 @@ import { useDeferredValue } from 'react';
 import { useNavigate } from 'react-router';
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { type Step, type StepFigure, type StepLabel, throughLine } from '@zest/core/calculate/throughLine';
+import {
+  type Step,
+  type StepFigure,
+  type StepLabel,
+  throughLine,
+} from '@zest/core/calculate/explain/throughLine';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { writeQuantity } from '../components/writeQuantity.ts';

@@ -1,4 +1,5 @@
-import type { Failure } from '@zest/core/graph/failure';
+import type { NodeId } from '@zest/core/job/nodeId';
+import type { Failure } from '@zest/core/job/failure';
 import type { Job } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import { unreachable } from '@zest/core/problem/result';
@@ -116,22 +117,19 @@ export function describeRange({
 }
 
 /** The name a person knows a node by: `Partition P2, height`. */
-export function nameNode(node: string, job: Job): string {
-  const [owner = '', ...rest] = node.split('/');
-  const what = rest.at(-1) ?? '';
-  if (owner.startsWith('scope:')) {
-    const scope = job.scope.get(owner as Id<'scope'>);
-    const property = scope?.properties.find(({ key }) => key === what);
-    return `${scope?.name ?? 'a scope'}, ${property?.name ?? what}`;
+export function nameNode({ owner, figure, of }: NodeId, job: Job): string {
+  const what = of ?? figure;
+  const scope = job.scope.get(owner as Id<'scope'>);
+  if (scope !== undefined) {
+    const property = scope.properties.find(({ key }) => key === what);
+    return `${scope.name}, ${property?.name ?? what}`;
   }
-  if (owner.startsWith('use:')) {
-    const use = job.use.get(owner as Id<'use'>);
-    const assembly = use === undefined ? undefined : job.assembly.get(use.assemblyId);
+  const use = job.use.get(owner as Id<'use'>);
+  if (use !== undefined) {
+    const assembly = job.assembly.get(use.assemblyId);
     const component = assembly?.components.find(({ key }) => key === what);
     const input = assembly?.inputs.find(({ key }) => key === what);
     return `${assembly?.name ?? 'an assembly'}, ${component?.name ?? input?.question ?? what}`;
   }
-  if (owner.startsWith('quantity:'))
-    return job.quantity.get(owner as Id<'quantity'>)?.name ?? 'a named figure';
-  return what;
+  return job.quantity.get(owner as Id<'quantity'>)?.name ?? what;
 }

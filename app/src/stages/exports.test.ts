@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { Calculation } from '@zest/core/calculate/calculation';
-import { bidNode } from '@zest/core/calculate/nodes';
+import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { createJob, listRecords } from '@zest/core/job/job';

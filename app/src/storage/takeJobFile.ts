@@ -1,4 +1,4 @@
-import { bidTotal } from '@zest/core/calculate/bidTotal';
+import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { ZestjobProblem } from '@zest/core/formats/zestjob/problem';
 import { readZestjob } from '@zest/core/formats/zestjob/read';

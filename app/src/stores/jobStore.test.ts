@@ -1,3 +1,4 @@
+import { bidNode } from '@zest/core/calculate/graph/nodes';
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { put } from '@zest/core/job/change';
@@ -109,7 +110,7 @@ describe('the one door through which a job changes', () => {
   });
 
   it('changes nothing where the figures cannot follow, and goes on from there', () => {
-    const total = (): unknown => store.getState().open?.calculation.figure('bid/total');
+    const total = (): unknown => store.getState().open?.calculation.figure(bidNode('total'));
     const before = total();
     const { open } = store.getState();
     if (open === undefined) throw new Error('no job is open');

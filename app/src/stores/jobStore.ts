@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { bidTotal } from '@zest/core/calculate/bidTotal';
+import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
-import type { Selection } from '@zest/core/calculate/throughLine';
+import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { Command } from '@zest/core/job/change';
 import { type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';

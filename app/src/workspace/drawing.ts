@@ -9,7 +9,7 @@ import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Zone } from '@zest/core/job/records/zone';
 import { knownValue } from '@zest/core/calculate/define';
-import { propertyNode } from '@zest/core/calculate/nodes';
+import { propertyNode } from '@zest/core/calculate/graph/nodes';
 import { type OpeningRow, listOpeningRows } from '@zest/core/takeoff/openingRows';
 import { seatAt } from '@zest/core/takeoff/seat';
 import { worldDistance } from '@zest/core/takeoff/scale';

@@ -1,6 +1,7 @@
-import { type LineKey, componentLine } from '../estimate/lineKey.ts';
+import { type LineKey, componentLine } from '../job/lineKey.ts';
 import type { Id } from '../job/id.ts';
 import { type Job, getRecord } from '../job/job.ts';
+import { query } from '../job/query.ts';
 import type { Assembly, Component, InnerAssembly } from '../job/records/assembly.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Use } from '../job/records/use.ts';
@@ -67,27 +68,22 @@ function placeAll(job: Job, use: Use): readonly PlacedComponent[] {
   );
 }
 
-interface PlacedAll {
-  readonly scope: Scope | undefined;
-  readonly assemblies: Job['assembly'];
+interface Placed {
   readonly all: readonly PlacedComponent[];
   readonly shown: readonly PlacedComponent[];
 }
 
-/** A use is placed once for as long as it, its scope and the assemblies stay: it is asked for all the time. */
-const known = new WeakMap<Use, PlacedAll>();
-
-function placedOf(job: Job, use: Use): PlacedAll {
-  const scope = job.scope.get(use.scopeId as Id<'scope'>);
-  const had = known.get(use);
-  if (had?.scope === scope && had?.assemblies === job.assembly) return had;
+function place(job: Job, use: Use): Placed {
   const all = placeAll(job, use);
   const off = new Set(use.off);
-  const shown = off.size === 0 ? all : all.filter(({ path }) => !off.has(path));
-  const placed: PlacedAll = { scope, assemblies: job.assembly, all, shown };
-  known.set(use, placed);
-  return placed;
+  return { all, shown: off.size === 0 ? all : all.filter(({ path }) => !off.has(path)) };
 }
+
+const placedInJob = query((job, useId) => place(job, getRecord(job, useId as Id<'use'>)));
+
+/** A use is placed once for as long as what it rests on stays: it is asked for all the time. */
+const placedOf = (job: Job, use: Use): Placed =>
+  job.use.get(use.id) === use ? placedInJob(job, use.id) : place(job, use);
 
 /** The components that make lines: all that are not off. */
 export const componentsOf = (job: Job, use: Use): readonly PlacedComponent[] => placedOf(job, use).shown;

@@ -1,8 +1,9 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode, netNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { lineNode, netNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { put } from '../job/change.ts';
 import { applyDiff } from '../job/job.ts';
 import type { Line } from '../job/records/line.ts';
@@ -68,7 +69,7 @@ describe('an assembly from lines', () => {
     const diff = put(...made.items, made.assembly, wall, mark, use)(job);
     if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
     const calculation = new Calculation(applyDiff(job, diff.value));
-    const value = (node: string): number | undefined => knownValue(calculation.figure(node));
+    const value = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
     expect(value(netNode(use.id, 'anchors'))).toBeCloseTo(15, 9);
     expect(value(netNode(use.id, 'cap'))).toBeCloseTo(120 * FOOT, 9);
     // 120 lb at the $0.90 that was typed on the line.

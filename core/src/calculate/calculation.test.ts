@@ -1,9 +1,10 @@
+import { type NodeId, printNode } from '../job/nodeId.ts';
 import { componentsOf } from '../assemblies/frames.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { put, remove, type Command } from '../job/change.ts';
 import { removeScope, removeSheet } from '../job/commands/removeWith.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { listRows } from '../estimate/rows.ts';
 import type { Id } from '../job/id.ts';
 import { type Job, applyDiff, invertDiff, settingsOf } from '../job/job.ts';
@@ -14,9 +15,9 @@ import { listUnpriced } from '../reports/unpriced.ts';
 import { Calculation } from './calculation.ts';
 import { shapeCrossesItself } from '../takeoff/measureMark.ts';
 import { knownValue } from './define.ts';
-import { tapeOf, traceComponent } from './explain.ts';
-import { bidNode, lineNode, measureNode, netNode, sectionNode } from './nodes.ts';
-import { throughLine } from './throughLine.ts';
+import { tapeOf, traceComponent } from './explain/tape.ts';
+import { bidNode, lineNode, measureNode, netNode, propertyNode, sectionNode } from './graph/nodes.ts';
+import { throughLine } from './explain/throughLine.ts';
 
 interface Slab extends TestJob {
   readonly scope: RecordOf<'scope'>;
@@ -58,7 +59,7 @@ function change(calculation: Calculation, command: Command): void {
   calculation.apply(applyDiff(calculation.job, diff.value), diff.value);
 }
 
-const valueAt = (calculation: Calculation, node: string): number | undefined =>
+const valueAt = (calculation: Calculation, node: NodeId): number | undefined =>
   knownValue(calculation.figure(node));
 
 describe('from a mark to the bid', () => {
@@ -105,7 +106,7 @@ describe('from a mark to the bid', () => {
     const { job } = slabJob();
     const taxed = after(job, put({ ...settingsOf(job), taxOnMaterials: '7.5' }));
     const calculation = new Calculation(taxed);
-    const at = (node: string): number => valueAt(calculation, node) ?? Number.NaN;
+    const at = (node: NodeId): number => valueAt(calculation, node) ?? Number.NaN;
     const cost = at(bidNode('cost'));
     const tax = Math.round(at(bidNode('material')) * 0.075);
     const overhead = Math.round(cost * 0.12);
@@ -210,12 +211,12 @@ describe('what is not known', () => {
       properties: [{ key: 'share', name: 'Share', value: '1 / count', unit: '' }],
     });
     const calculation = new Calculation(after(test.job, put(one, two, bad)));
-    const loop = calculation.figure(`${one.id}/property/height`).failure;
+    const loop = calculation.figure(propertyNode(one.id, 'height')).failure;
     if (loop?.kind !== 'loop') throw new Error(`expected a loop, got ${JSON.stringify(loop)}`);
-    expect([...loop.members].sort()).toEqual(
+    expect(loop.members.map(printNode).sort()).toEqual(
       [`${one.id}/property/height`, `${two.id}/property/height`].sort(),
     );
-    expect(calculation.figure(`${bad.id}/property/share`).failure).toMatchObject({
+    expect(calculation.figure(propertyNode(bad.id, 'share')).failure).toMatchObject({
       kind: 'arithmetic',
       failure: { kind: 'divide-by-zero', text: 'count' },
     });

@@ -1,110 +1,23 @@
-import { AS_IT_COMES, type Purchase, isRaised, purchase } from '../assemblies/purchase.ts';
-import type { Compute, Figure, Rule } from '../graph/graph.ts';
-import type { Failure } from '../graph/failure.ts';
-import type { Scope } from '../job/records/scope.ts';
-import { roundQuantity, unitOrLabel } from '../pricing/quantity.ts';
-import type { ScopeNames } from './scopeNames.ts';
-import type { LineKey } from '../estimate/lineKey.ts';
-import { lineNode, propertyNode } from './nodes.ts';
-import { ruleOf } from './names.ts';
+import type { NodeId } from '../job/nodeId.ts';
+import type { Job } from '../job/job.ts';
+import type { Figure, Rule } from './graph/graph.ts';
+import type { LineMaker } from '../estimate/lines.ts';
 
 /** The figures of one record, to be defined in the graph together. */
-export type Definitions = readonly (readonly [node: string, rule: Rule])[];
+export type Definitions = readonly (readonly [node: NodeId, rule: Rule])[];
 
-export function defineProperties(scope: Scope, names: ScopeNames): Definitions {
-  return scope.properties.map(({ key }) => {
-    const node = propertyNode(scope.id, key);
-    return [node, ruleOf(node, names.property(scope, key), names.namesOf(scope))];
-  });
+/** What a definer looks at. All it reads is noted, and it runs again when something of it is another. */
+export interface Read {
+  /** The job of the moment. */
+  readonly job: Job;
+  /** Work that is only done when its figure is asked for; what it reads then counts as read. */
+  readonly later: <Value>(work: () => Value) => () => Value;
+  /** The nodes that a line has, of those asked for: not every line has every kind of cost. */
+  readonly nodesOf: (by: LineMaker, makerId: string, nodes: readonly NodeId[]) => readonly NodeId[];
 }
 
-/** A figure of a line with the node it stands at, compiled by whoever knows the names. */
-export interface Pinned {
-  readonly node: string;
-  readonly rule: Rule;
-}
-
-/** How a line comes from its net figure to what is bought. */
-export interface Quantity {
-  readonly line: LineKey;
-  /** The net figure, SI. */
-  readonly net: string;
-  readonly unit: string;
-  readonly bought: Purchase;
-  /** Of a component, its name, and the node that says whether anything is measured. */
-  readonly component?: { readonly name: string; readonly measured: string };
-  /** A quantity typed over the flowing one. */
-  readonly pinned?: Pinned | undefined;
-  /** The least that is bought, where a formula says it; SI. */
-  readonly least?: Pinned | undefined;
-}
-
-/** The node of the quantity that is worked: what is bought, where nothing is added to it. */
-export const workedNode = ({ line, bought, pinned, least }: Quantity): string =>
-  pinned === undefined && (isRaised(bought) || least !== undefined)
-    ? lineNode(line, 'worked')
-    : lineNode(line, 'quantity');
-
-/**
- * From a net figure (SI) to the quantity that is bought and priced, in the line's unit, and beside it
- * the one that is worked. A component below zero is a mistake in its formula; a typed line may take
- * something off. A pinned quantity is what is bought and worked: the flowing one stays beside it.
- */
-export function defineQuantity(quantity: Quantity): Definitions {
-  const { line, unit, pinned, least } = quantity;
-  const { factor } = unitOrLabel(unit);
-  const flowing = lineNode(line, pinned === undefined ? 'quantity' : 'flowing');
-  const leastNode = lineNode(line, 'least');
-  const flows: Definitions = [
-    ...(least === undefined ? [] : defineLeast(line, unit, least)),
-    [flowing, flowingRule(quantity, factor, least === undefined ? undefined : leastNode)],
-  ];
-  const worked = workedNode(quantity);
-  if (worked !== lineNode(line, 'quantity'))
-    return [...flows, [worked, flowingRule({ ...quantity, bought: AS_IT_COMES }, factor, undefined)]];
-  if (pinned === undefined) return flows;
-  return [
-    ...flows,
-    [pinned.node, pinned.rule],
-    [lineNode(line, 'quantity'), { kind: 'compute', inputs: [pinned.node], run: inUnit(factor) }],
-  ];
-}
-
-/** The least that is bought, in the line's unit. */
-export const defineLeast = (line: LineKey, unit: string, { node, rule }: Pinned): Definitions => [
-  [node, rule],
-  [lineNode(line, 'least'), { kind: 'compute', inputs: [node], run: inUnit(unitOrLabel(unit).factor) }],
-];
-
-const inUnit =
-  (factor: number): Compute =>
-  (values, at) =>
-    roundQuantity((values[at[0] as number] as number) / factor);
-
-function flowingRule(
-  { net: netNode, bought, component }: Quantity,
-  factor: number,
-  least: string | undefined,
-): Rule {
-  if (component === undefined) {
-    const run: Compute = (values, at) => purchase((values[at[0] as number] as number) / factor, bought);
-    return { kind: 'compute', inputs: [netNode], run };
-  }
-  const run: Compute = (values, at) => {
-    // Nothing is measured yet: what an assembly needs at least is not needed either.
-    if (values[at[1] as number] === 0) return 0;
-    const net = (values[at[0] as number] as number) / factor;
-    if (net < -NOISE) return Number.NaN;
-    if (least === undefined) return purchase(Math.max(0, net), bought);
-    return purchase(Math.max(0, net), { ...bought, minimum: values[at[2] as number] as number });
-  };
-  const explain = (): Failure => ({ kind: 'negative', component: component.name });
-  const inputs = [netNode, component.measured, ...(least === undefined ? [] : [least])];
-  return { kind: 'compute', inputs, run, explain };
-}
-
-/** Binary noise around zero is zero. */
-const NOISE = 1e-9;
+/** Makes the figures of whatever has an id; nothing where the thing is not there any more. */
+export type Define = (read: Read, id: string) => Definitions;
 
 /** The figure as a plain number, or undefined where it is not known. */
 export const knownValue = (figure: Figure): number | undefined =>

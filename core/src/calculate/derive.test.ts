@@ -1,6 +1,7 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import { listRows } from '../estimate/rows.ts';
-import { componentLine, purchaseLine } from '../estimate/lineKey.ts';
+import { componentLine, purchaseLine } from '../job/lineKey.ts';
 import { type Command, put, remove } from '../job/change.ts';
 import {
   removeDifficulty,
@@ -18,7 +19,15 @@ import { differences } from '../testing/differences.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
-import { bidNode, inputNode, lineNode, netNode, propertyNode, purchaseNode, quantityNode } from './nodes.ts';
+import {
+  bidNode,
+  inputNode,
+  lineNode,
+  netNode,
+  propertyNode,
+  purchaseNode,
+  quantityNode,
+} from './graph/nodes.ts';
 
 const part = (key: string, content: Partial<Component>): Component => ({
   key,
@@ -81,8 +90,8 @@ function walls() {
     change(put(assembly, use));
     return use;
   };
-  const value = (node: string): number | undefined => knownValue(calculation.figure(node));
-  const failure = (node: string): unknown => calculation.figure(node).failure;
+  const value = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
+  const failure = (node: NodeId): unknown => calculation.figure(node).failure;
   change(put(wall, ...runs));
   return { ...test, wall, runs, calculation, change, refusal, assemble, apply, value, failure };
 }
@@ -134,9 +143,9 @@ describe('named quantities', () => {
     const { makeId, change, failure } = walls();
     const [one, two] = [quantity(makeId, 'one', 'two * 2'), quantity(makeId, 'two', 'one + 1')];
     change(put(one, two));
-    const loop = failure(quantityNode(one.id)) as { kind: string; members: string[] };
+    const loop = failure(quantityNode(one.id)) as { kind: string; members: NodeId[] };
     expect(loop.kind).toBe('loop');
-    expect([...loop.members].sort()).toEqual([quantityNode(one.id), quantityNode(two.id)].sort());
+    expect(loop.members.map(({ owner }) => owner).sort()).toEqual([one.id, two.id].sort());
     change(put({ ...two, formula: '5' }));
     expect(failure(quantityNode(one.id))).toBeUndefined();
   });

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
-import { componentLine } from '../estimate/lineKey.ts';
+import { componentLine } from '../job/lineKey.ts';
 import type { Component } from '../job/records/assembly.ts';
 import type { RecordOf } from '../job/record.ts';
 import { estimateReport } from '../reports/estimateReport.ts';
 import { listUnpriced } from '../reports/unpriced.ts';
 import { FOOT, makeMark, makeScope } from '../testing/job.ts';
 import { type Desk, createPricedDesk } from '../testing/priced.ts';
-import { bidNode, measureNode, netNode } from './nodes.ts';
-import { throughLine } from './throughLine.ts';
+import { bidNode, lineNode, measureNode, netNode, purchaseNode } from './graph/nodes.ts';
+import { throughLine } from './explain/throughLine.ts';
 
 interface Built {
   readonly desk: Desk;
@@ -76,7 +76,7 @@ describe('waste', () => {
   });
 
   it('does nothing on a component that is no material, unless it says so', () => {
-    expect(built(200, { kind: 'labor', wastePercent: '2' }).desk.known('bid/hours')).toBe(100);
+    expect(built(200, { kind: 'labor', wastePercent: '2' }).desk.known(bidNode('hours'))).toBe(100);
     const { desk, key } = built(200, { kind: 'subcontract', wastePercent: '2', wasteOn: ['subcontract'] });
     expect(desk.figure(key, 'quantity')).toBe(204);
   });
@@ -106,7 +106,7 @@ describe('what is bought at least', () => {
     expect(made.desk.figure(made.key, 'worked')).toBe(3);
     expect(steps(made)).toEqual(expect.arrayContaining(['formula', 'minimum', 'hours', 'line']));
     const wrong = built(3, { minimum: '2 ft' });
-    expect(wrong.desk.calculation.figure(`${wrong.key}/quantity`).failure).toMatchObject({
+    expect(wrong.desk.calculation.figure(lineNode(wrong.key, 'quantity')).failure).toMatchObject({
       kind: 'formula',
       problem: { kind: 'formula-dimension-result' },
     });
@@ -119,7 +119,7 @@ describe('what is bought at least', () => {
 
   it('over the whole job holds for all that is bought of the item', () => {
     const { desk } = built(3, { minimum: '4 * 5', roundUpTo: '1', roundAt: 'job' });
-    expect(desk.known('purchase:THING/bought')).toBe(20);
+    expect(desk.known(purchaseNode('THING', 'bought'))).toBe(20);
   });
 });
 
@@ -158,7 +158,10 @@ describe('hours', () => {
     expect(desk.figure(line.id, 'hours')).toBe(6);
     expect(desk.figure(line.id, 'extension')).toBe(3000);
     expect(before).toBe(1000 + 3000);
-    expect(desk.calculation.figure(`${line.id}/labor`).failure).toEqual({ kind: 'no-wage', craft: '' });
+    expect(desk.calculation.figure(lineNode(line.id, 'labor')).failure).toEqual({
+      kind: 'no-wage',
+      craft: '',
+    });
     expect(listUnpriced(desk.calculation)).toEqual([
       { key: line.id, failure: { kind: 'no-wage', craft: '' }, onlyLabor: true },
     ]);
@@ -173,7 +176,10 @@ describe('hours', () => {
     const { desk } = built(1, {});
     const line = desk.line({ quantity: '3', costs: { hours: '2' } });
     desk.change(line);
-    expect(desk.calculation.figure(`${line.id}/extension`).failure).toEqual({ kind: 'no-wage', craft: '' });
+    expect(desk.calculation.figure(lineNode(line.id, 'extension')).failure).toEqual({
+      kind: 'no-wage',
+      craft: '',
+    });
     expect(desk.figure(line.id, 'hours')).toBe(6);
   });
 

@@ -8,11 +8,11 @@ import type { Command } from '../job/change.ts';
 import type { RecordOf } from '../job/record.ts';
 import { differences } from '../testing/differences.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
-import type { Measure } from '../takeoff/measures.ts';
+import type { Measure } from '../job/measures.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
-import { tapeOf } from './explain.ts';
-import { measureNode } from './nodes.ts';
+import { tapeOf } from './explain/tape.ts';
+import { measureNode } from './graph/nodes.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const inFeet = { key: 'height', name: 'Height', value: '9', unit: 'ft' };

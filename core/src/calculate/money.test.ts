@@ -1,3 +1,4 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import Decimal from 'decimal.js';
 import fc from 'fast-check';
@@ -12,9 +13,9 @@ import { differences } from '../testing/differences.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
-import { linePrices } from './linePrices.ts';
-import { bidNode, lineNode, markupNode, sectionNode } from './nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { linePrices } from './totals/linePrices.ts';
+import { bidNode, lineNode, markupNode, sectionNode } from './graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { makeAlternate, makeCrew, makePackage, makeQuote, makeRegion } from '../testing/records.ts';
 
 /** Of 100.00 material and 50.00 labor, in lines of their own. */
@@ -528,7 +529,7 @@ describe('after any sequence of edits', () => {
       fc.property(anyDeeds, (list) => {
         const desk = deskAfter(list);
         const { calculation } = desk;
-        const known = (node: string): number => knownValue(calculation.figure(node)) ?? 0;
+        const known = (node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
         const sum = (amounts: Iterable<number>): number => [...amounts].reduce((all, each) => all + each, 0);
         const counted = [...calculation.countedLines()].map(({ key }) => key);
         const cost = sum(counted.map((key) => known(lineNode(key, 'extension'))));

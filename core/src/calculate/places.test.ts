@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { type Command, put, sequence } from '../job/change.ts';
+import { type Command, put, remove, sequence } from '../job/change.ts';
 import { removeLevel, removeScope, removeSheet, removeZone } from '../job/commands/removeWith.ts';
 import { checkJob } from '../job/integrity.ts';
 import { type Job, applyDiff, createJob, listRecords } from '../job/job.ts';
@@ -9,9 +9,9 @@ import { differences } from '../testing/differences.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
-import { junctionsOnSheet } from './defineMeasures.ts';
-import { measureNode } from './nodes.ts';
-import { figureOnSheets } from './sheetFigures.ts';
+import { junctionsOnSheet } from './sources/junctions.ts';
+import { measureNode } from './graph/nodes.ts';
+import { figureOnSheets } from './sources/sheetFigures.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', kind: 'run' });
@@ -122,11 +122,11 @@ describe('junctions on a sheet', () => {
       [10, 0],
       [10, 10],
     ]);
-    const names = new Calculation(job).names;
-    const [found] = junctionsOnSheet(names, wall, [bent], new Map(), sheet.id);
+    const drawn = afterwards(put(bent), afterwards(remove(mark.id)).job).job;
+    const [found] = junctionsOnSheet(drawn, wall.id, sheet.id);
     expect(found?.corners).toEqual([{ x: 90, y: 0 }]);
     expect(found?.ends).toHaveLength(2);
-    expect(junctionsOnSheet(names, wall, [bent], new Map(), 'sheet:other')).toEqual([]);
+    expect(junctionsOnSheet(drawn, wall.id, 'sheet:other')).toEqual([]);
   });
 });
 

@@ -1,3 +1,5 @@
+import type { NodeId } from '../job/nodeId.ts';
+import { jobNames } from './queries/jobNames.ts';
 import { describe, expect, it } from '@jest/globals';
 import type { JobRecord, RecordOf } from '../job/record.ts';
 import { FOOT, makeMark, makeScope } from '../testing/job.ts';
@@ -5,8 +7,8 @@ import { differences } from '../testing/differences.ts';
 import { type Desk, createPricedDesk } from '../testing/priced.ts';
 import { makePackage, makeQuote } from '../testing/records.ts';
 import { Calculation } from './calculation.ts';
-import { workOut } from './evaluate.ts';
-import { inputNode, measureNode, netNode } from './nodes.ts';
+import { workOut } from './explain/evaluate.ts';
+import { inputNode, measureNode, netNode, pinnedNode, typedNode } from './graph/nodes.ts';
 
 const table = (desk: Desk, hours: string): RecordOf<'table'> => ({
   type: 'table',
@@ -94,16 +96,16 @@ describe('a filtered total that nothing else reads', () => {
   const places: readonly (readonly [
     string,
     (desk: Desk, run: RecordOf<'scope'>) => JobRecord,
-    (r: JobRecord) => string,
+    (r: JobRecord) => NodeId,
   ])[] = [
-    ['a line', (desk) => desk.line({ quantity: formula, unit: 'ft' }), ({ id }) => netNode(id, 'typed')],
+    ['a line', (desk) => desk.line({ quantity: formula, unit: 'ft' }), ({ id }) => typedNode(id)],
     [
       'a pinned quantity',
       (desk) => desk.line({ quantity: '1', unit: 'ft', pinned: formula }),
-      ({ id }) => `${id}/pinned`,
+      ({ id }) => pinnedNode(id),
     ],
-    ['a typed piece', (desk, run) => piece(desk, run, formula), ({ id }) => `${id}/value`],
-    ['a named figure', (desk) => figure(desk, formula), ({ id }) => `${id}/value`],
+    ['a typed piece', (desk, run) => piece(desk, run, formula), ({ id }) => ({ owner: id, figure: 'value' })],
+    ['a named figure', (desk) => figure(desk, formula), ({ id }) => ({ owner: id, figure: 'value' })],
   ];
   it.each(places)('is figured at once in %s', (_name, make, node) => {
     const { desk, run } = begin();
@@ -138,7 +140,7 @@ describe('a filtered total that nothing else reads', () => {
 
   it('is figured while it is still being typed', () => {
     const { desk } = begin();
-    const names = desk.calculation.names.jobNames();
+    const names = jobNames(desk.job());
     expect(workOut(desk.calculation, formula, names)).toMatchObject({
       kind: 'figure',
       value: expect.closeTo(20 * FOOT, 9),
@@ -160,7 +162,7 @@ describe('total(any, …)', () => {
     const { desk, run, wall } = begin();
     const property = (unit: string) => [{ key: 'size', name: 'Size', value: '2', unit }];
     desk.change({ ...run, properties: property('kg') }, { ...wall, properties: property('ft') });
-    expect(workOut(desk.calculation, 'total(any, size)', desk.calculation.names.jobNames())).toMatchObject({
+    expect(workOut(desk.calculation, 'total(any, size)', jobNames(desk.job()))).toMatchObject({
       kind: 'problem',
       problem: { kind: 'formula-total-mixed' },
     });

@@ -1,9 +1,9 @@
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { measureNode, quantityNode } from '../calculate/nodes.ts';
+import { measureNode, quantityNode } from '../calculate/graph/nodes.ts';
 import { createJob, listRecords } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
-import type { Measure } from '../takeoff/measures.ts';
+import type { Measure } from '../job/measures.ts';
 import { type Drawn, apply } from '../testing/applied.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';
 import type { UnitSystem } from '../units/format.ts';

@@ -1,7 +1,7 @@
 import { type Drawn, apply, strokes } from '../testing/applied.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { COMMON_PRACTICE, type Check, type Checks, bought, component, measure } from './check.ts';
 
 const SLAB: Drawn = strokes([

@@ -1,5 +1,5 @@
 import { type Drawn, apply, strokes } from '../testing/applied.ts';
-import { warningsOf } from '../calculate/notes.ts';
+import { warningsOf } from '../calculate/explain/notes.ts';
 import { POINT_FORMAT } from '../units/numberFormat.ts';
 import { COMMON_PRACTICE, type Check, type Checks, bought, component } from './check.ts';
 

@@ -1,5 +1,6 @@
-import { linePrices } from '../calculate/linePrices.ts';
-import { bidNode, markupNode, measureNode } from '../calculate/nodes.ts';
+import type { NodeId } from '../job/nodeId.ts';
+import { linePrices } from '../calculate/totals/linePrices.ts';
+import { bidNode, markupNode, measureNode } from '../calculate/graph/nodes.ts';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { FOOT, makeMark, makeScope } from '../testing/job.ts';
@@ -68,7 +69,7 @@ export const MONEY_CHECKS: Checks = {
     }),
     check('The margin in that bid', 20, '%', 'computed: 250 of 1,250', () => {
       const { desk, record } = bidOf(['1000'], { percent: '25', base: 'cost' });
-      const known = (node: string): number => desk.known(node) ?? Number.NaN;
+      const known = (node: NodeId): number => desk.known(node) ?? Number.NaN;
       return (known(markupNode(record.id)) / known(bidNode('total'))) * 100;
     }),
     check('A margin of 20 % on a cost of 1,000', 250, '$', 'computed: 1,000 / 0.8 - 1,000', () => {

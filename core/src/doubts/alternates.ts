@@ -1,4 +1,4 @@
-import { itemCodeOf } from '../calculate/pricing.ts';
+import { itemCodeOf } from '../calculate/lines/pricing.ts';
 import { type LineAt, listLines } from '../estimate/lines.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';

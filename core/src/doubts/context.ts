@@ -1,6 +1,7 @@
+import type { NodeId } from '../job/nodeId.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { itemCodeOf } from '../calculate/pricing.ts';
+import { itemCodeOf } from '../calculate/lines/pricing.ts';
 import type { LineAt } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
@@ -13,7 +14,7 @@ export interface DoubtContext {
   readonly today: string;
   /** The lines that count and apply, not those of alternates that are not accepted. */
   readonly lines: readonly LineAt[];
-  readonly known: (node: string) => number | undefined;
+  readonly known: (node: NodeId) => number | undefined;
   readonly nameOf: (line: LineAt) => string;
   readonly itemOf: (line: LineAt) => Item | undefined;
 }

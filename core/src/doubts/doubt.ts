@@ -1,5 +1,5 @@
-import type { LineKey } from '../estimate/lineKey.ts';
-import type { Failure } from '../graph/failure.ts';
+import type { LineKey } from '../job/lineKey.ts';
+import type { Failure } from '../job/failure.ts';
 import type { Id } from '../job/id.ts';
 
 /** Where one goes to look at what is doubted. */

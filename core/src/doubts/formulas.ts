@@ -1,4 +1,5 @@
-import type { Failure } from '../graph/failure.ts';
+import { printNode } from '../job/nodeId.ts';
+import type { Failure } from '../job/failure.ts';
 import type { Id } from '../job/id.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
@@ -10,17 +11,18 @@ export function wrongFormulas({ calculation, job }: DoubtContext): readonly Doub
   const doubts: Doubt[] = [];
   for (const [node, failure] of calculation.graph.failures()) {
     if (!WRONG.has(failure.kind)) continue;
-    const [owner = '', what = '', key = ''] = node.split('/');
+    const { owner, figure, of = '' } = node;
+    const key = `formula-wrong|${printNode(node)}`;
     const about = { rule: 'formula-wrong', failure } as const;
     if (owner.startsWith('quantity:')) {
       const name = job.quantity.get(owner as Id<'quantity'>)?.name ?? '';
-      doubts.push({ key: `formula-wrong|${node}`, name, about, place: { at: 'figures' } });
-    } else if (owner.startsWith('scope:') && what === 'property') {
+      doubts.push({ key, name, about, place: { at: 'figures' } });
+    } else if (owner.startsWith('scope:') && figure === 'property') {
       const scope = job.scope.get(owner as Id<'scope'>);
-      const property = scope?.properties.find((each) => each.key === key)?.name ?? key;
+      const property = scope?.properties.find((each) => each.key === of)?.name ?? of;
       if (scope !== undefined)
         doubts.push({
-          key: `formula-wrong|${node}`,
+          key,
           name: `${scope.name}, ${property}`,
           about,
           place: { at: 'scope', id: scope.id },
@@ -29,7 +31,7 @@ export function wrongFormulas({ calculation, job }: DoubtContext): readonly Doub
       const yardstick = job.yardstick.get(owner as Id<'yardstick'>);
       if (yardstick !== undefined)
         doubts.push({
-          key: `formula-wrong|${node}`,
+          key,
           name: yardstick.name,
           about,
           place: { at: 'yardstick', id: yardstick.id },

@@ -1,7 +1,8 @@
-import { lineNode } from '../calculate/nodes.ts';
-import { costCodeOf, overrideOf, sectionOf } from '../estimate/places.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
+import { overrideOf } from '../job/overrides.ts';
+import { costCodeOf, sectionOf } from '../estimate/places.ts';
 import type { LineAt } from '../estimate/lines.ts';
-import type { Failure } from '../graph/failure.ts';
+import type { Failure } from '../job/failure.ts';
 import { settingsOf } from '../job/job.ts';
 import type { Doubt, DoubtAbout, DoubtRule } from './doubt.ts';
 import { type DoubtContext, daysBetween } from './context.ts';

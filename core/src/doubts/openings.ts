@@ -1,4 +1,4 @@
-import { propertyNode } from '../calculate/nodes.ts';
+import { propertyNode } from '../calculate/graph/nodes.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 

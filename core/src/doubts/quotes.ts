@@ -1,5 +1,5 @@
 import { own } from '../job/own.ts';
-import { lineNode } from '../calculate/nodes.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
 import { sectionsAround } from '../estimate/places.ts';
 import { takenQuote } from '../estimate/quotes.ts';
 import { settingsOf } from '../job/job.ts';

@@ -1,4 +1,4 @@
-import { readYardsticks } from '../calculate/yardsticks.ts';
+import { readYardsticks } from '../calculate/totals/readYardsticks.ts';
 import { roundTo } from '../units/numberFormat.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';

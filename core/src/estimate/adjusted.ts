@@ -1,34 +1,16 @@
 import type { Id } from '../job/id.ts';
 import { type Job, inOrder } from '../job/job.ts';
-import { remember } from '../job/remember.ts';
+import { recordsOf } from '../job/belongs.ts';
+import { group } from '../job/query.ts';
 import type { Adjustment } from '../job/records/adjustment.ts';
-import type { LineKey } from './lineKey.ts';
+import type { LineKey } from '../job/lineKey.ts';
 import { sectionsAround } from './places.ts';
 
-interface Filed {
-  readonly all: readonly Adjustment[];
-  readonly sections: ReadonlyMap<string, readonly Adjustment[]>;
-  readonly lines: ReadonlyMap<LineKey, readonly Adjustment[]>;
-}
+const onAll = group('adjustment', ({ on }) => (on.what === 'all' ? [''] : []));
+const onSection = group('adjustment', ({ on }) => (on.what === 'section' ? [on.sectionId] : []));
+const onLine = group('adjustment', ({ on }) => (on.what === 'lines' ? on.lines : []));
 
 const NONE: readonly Adjustment[] = [];
-
-const filed = remember((adjustments: Job['adjustment']): Filed => {
-  const sections = new Map<string, Adjustment[]>();
-  const lines = new Map<LineKey, Adjustment[]>();
-  const file = (into: Map<string, Adjustment[]>, key: string, each: Adjustment): void => {
-    const there = into.get(key);
-    if (there === undefined) into.set(key, [each]);
-    else there.push(each);
-  };
-  const all: Adjustment[] = [];
-  for (const each of inOrder(adjustments.values())) {
-    if (each.on.what === 'all') all.push(each);
-    else if (each.on.what === 'section') file(sections, each.on.sectionId, each);
-    else for (const key of each.on.lines) file(lines, key, each);
-  }
-  return { all, sections, lines };
-});
 
 /** The adjustments that act on a line, in their order: those on everything, on its sections, on itself. */
 export function adjustmentsOn(
@@ -36,8 +18,11 @@ export function adjustmentsOn(
   key: LineKey,
   sectionId: Id<'section'> | null,
 ): readonly Adjustment[] {
-  if (job.adjustment.size === 0) return NONE;
-  const { all, sections, lines } = filed(job.adjustment);
-  const around = sections.size === 0 ? [] : sectionsAround(job, sectionId);
-  return [...all, ...around.flatMap((id) => sections.get(id) ?? NONE), ...(lines.get(key) ?? NONE)];
+  const acting = (ids: readonly Id<'adjustment'>[]): readonly Adjustment[] =>
+    ids.length === 0 ? NONE : inOrder(recordsOf(job.adjustment, ids));
+  return [
+    ...acting(onAll(job, '')),
+    ...sectionsAround(job, sectionId).flatMap((id) => acting(onSection(job, id))),
+    ...acting(onLine(job, key)),
+  ];
 }

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job.ts';
-import { remember } from '../job/remember.ts';
+import { query } from '../job/query.ts';
 import type { LineAt } from './lines.ts';
 import { sectionsAround } from './places.ts';
 
@@ -18,9 +18,9 @@ export interface Group {
 /** Everything that no other group holds. */
 export const MAIN_GROUP: Group = { id: 'main', rateOf: '', taxPercent: undefined };
 
-const ratedThings = remember(
-  (markups: Job['markup']): ReadonlySet<string> =>
-    new Set([...markups.values()].flatMap(({ rates = [] }) => rates.map(({ on }) => on))),
+const ratedThings = query(
+  (job): ReadonlySet<string> =>
+    new Set([...job.markup.values()].flatMap(({ rates = [] }) => rates.map(({ on }) => on))),
 );
 
 /** The group of a line: by the nearest thing that a markup has a rate for, and by its tax. */
@@ -28,7 +28,7 @@ export function groupOf(
   job: Job,
   { key, sectionId, taxPercent }: Pick<LineAt, 'key' | 'sectionId' | 'taxPercent'>,
 ): Group {
-  const rated = ratedThings(job.markup);
+  const rated = ratedThings(job);
   const rateOf =
     rated.size === 0
       ? ''

@@ -1,26 +1,17 @@
 import type { PlacedComponent } from '../assemblies/frames.ts';
 import type { Id } from '../job/id.ts';
-import { type Job, settingsOf } from '../job/job.ts';
-import { remember } from '../job/remember.ts';
+import type { Job } from '../job/job.ts';
+import type { LineKey } from '../job/lineKey.ts';
+import { overrideOf } from '../job/overrides.ts';
+import { query } from '../job/query.ts';
+import { linesByOf } from '../job/settings.ts';
 import type { PlaceInAlternate } from '../job/records/alternate.ts';
-import type { Override } from '../job/records/override.ts';
-import type { Section } from '../job/records/section.ts';
-import type { LineKey } from './lineKey.ts';
-
-const overridesByLine = remember(
-  (overrides: Job['override']): ReadonlyMap<LineKey, Override> =>
-    new Map([...overrides.values()].map((override) => [override.line, override])),
-);
-
-/** What a person changed on a derived line; undefined where nothing. */
-export const overrideOf = (job: Job, key: LineKey): Override | undefined =>
-  job.override.size === 0 ? undefined : overridesByLine(job.override).get(key);
 
 const plain = (code: string): string => code.replace(/[^0-9a-z]/gi, '').toLowerCase();
 
-const sectionsByCode = remember((sections: Job['section']): readonly (readonly [string, Section])[] =>
-  [...sections.values()]
-    .map((section) => [plain(section.code), section] as const)
+const sectionsByCode = query((job): readonly (readonly [code: string, id: Id<'section'>])[] =>
+  [...job.section.values()]
+    .map(({ code, id }) => [plain(code), id] as const)
     .filter(([code]) => code !== '')
     // The longest code first: 03 30 takes 03 30 00 before 03 does.
     .sort(([a], [b]) => b.length - a.length || (a < b ? -1 : 1)),
@@ -30,7 +21,7 @@ const sectionsByCode = remember((sections: Job['section']): readonly (readonly [
 export function sectionOfCode(job: Job, costCode: string): Id<'section'> | undefined {
   const code = plain(costCode);
   if (code === '') return undefined;
-  return sectionsByCode(job.section).find(([each]) => code.startsWith(each))?.[1].id;
+  return sectionsByCode(job).find(([each]) => code.startsWith(each))?.[1];
 }
 
 export const costCodeOf = (job: Job, { key, component }: PlacedComponent): string =>
@@ -40,19 +31,15 @@ export const costCodeOf = (job: Job, { key, component }: PlacedComponent): strin
 export function sectionOf(job: Job, placed: PlacedComponent): Id<'section'> | null {
   const moved = overrideOf(job, placed.key)?.sectionId;
   if (moved !== undefined) return moved;
-  if (settingsOf(job).linesBy === 'code') {
+  if (linesByOf(job) === 'code') {
     const byCode = sectionOfCode(job, costCodeOf(job, placed));
     if (byCode !== undefined) return byCode;
   }
   return placed.frame.scope.sectionId;
 }
 
-/** False where no line of an assembly can stand anywhere but under what was measured. */
-export const mayBeSpread = (job: Job): boolean => job.override.size > 0 || settingsOf(job).linesBy === 'code';
-
 /** True while the line stands elsewhere than under what was measured. */
 export function isSpread(job: Job, placed: PlacedComponent): boolean {
-  if (!mayBeSpread(job)) return false;
   if (overrideOf(job, placed.key)?.sectionId !== undefined) return true;
   return sectionOf(job, placed) !== placed.frame.scope.sectionId;
 }
@@ -82,7 +69,7 @@ export interface Counted {
 }
 
 /** Lines that the taken quote of a package stands for: they stay to compare with, and leave the bid. */
-function replacedLines(job: Job, accepted: Accepted): ReadonlySet<LineKey> {
+function listReplaced(job: Job, accepted: Accepted): ReadonlySet<LineKey> {
   const replaced = new Set<LineKey>();
   for (const { by, lines, takenId, alternate } of job.package.values()) {
     if (by !== 'sum' || takenId === null || !job.quote.has(takenId) || !counts(alternate, accepted)) continue;
@@ -91,18 +78,22 @@ function replacedLines(job: Job, accepted: Accepted): ReadonlySet<LineKey> {
   return replaced;
 }
 
+const replacedLines = query((job) => listReplaced(job, acceptedIn(job)));
+
 /** Tells which lines are in the bid: by their alternates, and by quotes that stand in their place. */
-export function countedIn(job: Job, accepted: Accepted = acceptedIn(job)): (line: Counted) => boolean {
-  const replaced = job.package.size === 0 ? NOTHING_REPLACED : replacedLines(job, accepted);
-  return ({ key, alternate }) => counts(alternate, accepted) && !replaced.has(key);
+export function countedIn(job: Job, accepted?: Accepted): (line: Counted) => boolean {
+  const replaced = accepted === undefined ? replacedLines(job) : listReplaced(job, accepted);
+  const taken = accepted ?? acceptedIn(job);
+  return ({ key, alternate }) => counts(alternate, taken) && !replaced.has(key);
 }
 
-const NOTHING_REPLACED: ReadonlySet<LineKey> = new Set();
+const parentOf = query(
+  (job, id): Id<'section'> | null => job.section.get(id as Id<'section'>)?.parentId ?? null,
+);
 
 /** The sections around one, itself first. */
 export function sectionsAround(job: Job, id: Id<'section'> | null): readonly Id<'section'>[] {
   const around: Id<'section'>[] = [];
-  for (let at = id; at !== null && !around.includes(at); at = job.section.get(at)?.parentId ?? null)
-    around.push(at);
+  for (let at = id; at !== null && !around.includes(at); at = parentOf(job, at)) around.push(at);
   return around;
 }

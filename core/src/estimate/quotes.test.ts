@@ -4,7 +4,7 @@ import { createIdMaker } from '../job/id.ts';
 import { applyDiff } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
 import { createChance, createTestJob } from '../testing/job.ts';
-import { levelQuote, quotedLines, quotesOf, sumPrices, takenQuote } from './quotes.ts';
+import { levelQuote, quotedLine, quotesOf, sumPrices, takenQuote } from './quotes.ts';
 import { makePackage, makeQuote } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance(4));
@@ -93,9 +93,10 @@ describe('the quotes of a job', () => {
 
   it('price the lines that were asked for, where the one that is taken has a price', () => {
     const lines = jobWith({ by: 'lines', takenId: late.id, lines: ['one', 'two'], kind: 'material' });
-    expect([...quotedLines(lines)]).toEqual([['one', { kind: 'material', amount: '5', company: 'Late' }]]);
-    expect(quotedLines(jobWith({ by: 'lines', lines: ['one'] })).size).toBe(0);
+    expect(quotedLine(lines, 'one')).toEqual({ kind: 'material', amount: '5', company: 'Late' });
+    expect(quotedLine(lines, 'two')).toBeUndefined();
+    expect(quotedLine(jobWith({ by: 'lines', lines: ['one'] }), 'one')).toBeUndefined();
     // A sum is a line of its own and prices no other.
-    expect(quotedLines(jobWith({ by: 'sum', takenId: late.id, lines: ['one'] })).size).toBe(0);
+    expect(quotedLine(jobWith({ by: 'sum', takenId: late.id, lines: ['one'] }), 'one')).toBeUndefined();
   });
 });

@@ -1,10 +1,11 @@
 import { own } from '../job/own.ts';
 import type { Job } from '../job/job.ts';
-import { remember } from '../job/remember.ts';
+import { recordsOf } from '../job/belongs.ts';
+import { group } from '../job/query.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Package, Quote } from '../job/records/quote.ts';
 import { toMinor } from '../pricing/money.ts';
-import type { LineKey } from './lineKey.ts';
+import type { LineKey } from '../job/lineKey.ts';
 
 /** A quote made comparable: what it names, what it leaves out and would cost besides, what was adjusted. */
 export interface Leveled {
@@ -67,21 +68,15 @@ export interface QuotedLine {
   readonly company: string;
 }
 
-const quotedOfPackages = remember((packages: Job['package']) =>
-  remember((quotes: Job['quote']): ReadonlyMap<LineKey, QuotedLine> => {
-    const lines = new Map<LineKey, QuotedLine>();
-    for (const { by, kind, takenId, lines: keys } of packages.values()) {
-      const quote = by === 'lines' && takenId !== null ? quotes.get(takenId) : undefined;
-      if (quote === undefined) continue;
-      for (const key of keys) {
-        const amount = own(quote.prices, key) ?? '';
-        if (amount !== '') lines.set(key, { kind, amount, company: quote.company });
-      }
-    }
-    return lines;
-  }),
-);
+const askedFor = group('package', ({ by, lines }) => (by === 'lines' ? lines : []));
 
-/** Lines that take their price from a quote, by key. */
-export const quotedLines = (job: Job): ReadonlyMap<LineKey, QuotedLine> =>
-  quotedOfPackages(job.package)(job.quote);
+/** The price of a line by the quote that was taken for it; of several packages the last one's. */
+export function quotedLine(job: Job, key: LineKey): QuotedLine | undefined {
+  let found: QuotedLine | undefined;
+  for (const { kind, takenId } of recordsOf(job.package, askedFor(job, key))) {
+    const quote = takenId === null ? undefined : job.quote.get(takenId);
+    const amount = quote === undefined ? '' : (own(quote.prices, key) ?? '');
+    if (quote !== undefined && amount !== '') found = { kind, amount, company: quote.company };
+  }
+  return found;
+}

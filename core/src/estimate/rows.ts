@@ -1,6 +1,6 @@
 import { type PlacedComponent, componentsOf } from '../assemblies/frames.ts';
-import { type JobPurchase, listPurchases } from '../assemblies/jobPurchases.ts';
-import { type LineKey, NO_SECTION } from './lineKey.ts';
+import { type JobPurchase, listPurchases } from './purchases.ts';
+import { type LineKey, NO_SECTION } from '../job/lineKey.ts';
 import type { Id } from '../job/id.ts';
 import { groupBy } from '../job/groupBy.ts';
 import { type Job, inOrder } from '../job/job.ts';
@@ -12,7 +12,9 @@ import type { Scope } from '../job/records/scope.ts';
 import type { Section } from '../job/records/section.ts';
 import type { Use } from '../job/records/use.ts';
 import { isLumpSum } from './lines.ts';
-import { alternateOf, isSpread, mayBeSpread, overrideOf, sectionOf } from './places.ts';
+import { overrideOf } from '../job/overrides.ts';
+import { linesByOf } from '../job/settings.ts';
+import { alternateOf, isSpread, sectionOf } from './places.ts';
 
 export interface ComponentRow {
   readonly type: 'component';
@@ -112,7 +114,7 @@ export function componentRowsOf(
 /** Lines of assemblies that stand by themselves, by their section. */
 function spreadBySection(job: Job): ReadonlyMap<string | null, readonly ComponentRow[]> {
   const spread: ComponentRow[] = [];
-  if (!mayBeSpread(job)) return new Map();
+  if (job.override.size === 0 && linesByOf(job) !== 'code') return new Map();
   for (const use of inOrder(job.use.values()))
     for (const placed of componentsOf(job, use))
       if (isSpread(job, placed)) spread.push({ ...rowOfComponent(placed, 0), spread: true });

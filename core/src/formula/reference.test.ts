@@ -4,7 +4,7 @@ import { POINT_FORMAT } from '../units/numberFormat.ts';
 import { getUnit } from '../units/unit.ts';
 import { evaluateEntry } from './evaluateEntry.ts';
 import { FUNCTIONS } from './functions.ts';
-import { EXAMPLES, writeReference } from './writeReference.ts';
+import { EXAMPLES, writeReference } from '../checks/writeReference.ts';
 
 describe('the reference of formulas', () => {
   it.each(EXAMPLES)('%s comes to %s %s', (formula, figure, unit) => {

@@ -6,21 +6,10 @@ import { checkPlace, referencesOf } from './integrity.ts';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
 import type { JobRecord } from './record.ts';
+import { sameValue } from './sameValue.ts';
 
 /** A change is a value: from a job to what would differ, or why it may not. */
 export type Command = (job: Job) => Result<Diff, JobProblem>;
-
-/** Equal in content; the order in which a record's fields were written does not matter. */
-function sameContent(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) !== Array.isArray(b)) return false;
-  const [left, right] = [Object.entries(a), new Map(Object.entries(b))];
-  return (
-    left.length === right.size &&
-    left.every(([key, value]) => right.has(key) && sameContent(value, right.get(key)))
-  );
-}
 
 /** Puts records into the job, new or in place of those with the same id. Unchanged ones drop out. */
 export const put =
@@ -33,7 +22,7 @@ export const put =
       if (!checked.ok) return checked;
       const from = findRecord(job, record.id as Id);
       if (from === undefined) added.push(checked.value);
-      else if (!sameContent(from, checked.value)) updated.push([from, checked.value]);
+      else if (!sameValue(from, checked.value)) updated.push([from, checked.value]);
     }
     if (added.length === 0 && updated.length === 0) return accept(EMPTY_DIFF);
     const diff: Diff = { added, updated, removed: [] };

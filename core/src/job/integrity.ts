@@ -1,5 +1,5 @@
 import { RESERVED_NAMES } from '../formula/functions.ts';
-import { isMeasure } from '../takeoff/measures.ts';
+import { isMeasure } from './measures.ts';
 import { measureMark } from '../takeoff/measureMark.ts';
 import { scaleOfMark } from '../takeoff/scaleAt.ts';
 import type { Id } from './id.ts';

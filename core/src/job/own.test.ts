@@ -1,7 +1,8 @@
+import type { NodeId } from './nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { inputNode, netNode, propertyNode, quantityNode } from '../calculate/nodes.ts';
+import { inputNode, netNode, propertyNode, quantityNode } from '../calculate/graph/nodes.ts';
 import { createJob, listRecords } from './job.ts';
 import type { RecordOf } from './record.ts';
 import { createTestJob, makeMark, makeScope } from '../testing/job.ts';
@@ -65,7 +66,7 @@ describe('a name that every JavaScript object knows', () => {
     const records = [scope, mark, assembly, use, table, quantity];
     expect(records.filter((record) => !checkAnyRecord(record).ok)).toEqual([]);
     const calculation = new Calculation(createJob([...listRecords(test.job), ...records]));
-    const known = (node: string): number => knownValue(calculation.figure(node)) ?? Number.NaN;
+    const known = (node: NodeId): number => knownValue(calculation.figure(node)) ?? Number.NaN;
     // The answer was not given: it flows from the property of that name, 3 ft.
     expect(known(propertyNode(scope.id, NAME))).toBeCloseTo(3 * FOOT, 9);
     expect(known(inputNode(use.id, NAME))).toBeCloseTo(3 * FOOT, 9);

@@ -1,3 +1,5 @@
+import { type LineFigure, lineNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { describe, expect, it } from '@jest/globals';
 import type { AssemblyInput } from '../job/records/assembly.ts';
 import { TYPICAL, apply } from '../testing/applied.ts';
@@ -81,18 +83,21 @@ describe('what follows from the size that is asked for', () => {
   it('is the stud: a wall of 16 ft takes studs of 16 ft, of 2x4 or 2x6', () => {
     const studOf = (height: string, stud_depth: string): string => {
       const { calculation, job, use } = apply('Outer wall, framed', run, { height, stud_depth });
-      const pick = calculation.figure(`${use.id}/component/studs/pick`);
+      const pick = calculation.figure(lineNode(componentLine(use.id, 'studs'), 'pick'));
       const family = [...job.item.values()]
         .filter(({ family: name }) => name === 'Studs')
         .map(({ code }) => code);
       expect(family.length).toBeGreaterThan(8);
       expect(pick.failure).toBeUndefined();
-      return String(calculation.figure(`${use.id}/component/studs/material`).failure ?? 'priced');
+      return String(
+        calculation.figure(lineNode(componentLine(use.id, 'studs'), 'material')).failure ?? 'priced',
+      );
     };
     expect(studOf('16', '5.5')).toBe('priced');
     const cost = (height: string, stud_depth: string) => {
       const { calculation, use } = apply('Outer wall, framed', run, { height, stud_depth });
-      const each = (figure: string) => calculation.figure(`${use.id}/component/studs/${figure}`);
+      const each = (figure: LineFigure) =>
+        calculation.figure(lineNode(componentLine(use.id, 'studs'), figure));
       const [money, quantity] = [each('material'), each('quantity')];
       if (money.failure !== undefined || quantity.failure !== undefined) throw new Error('not priced');
       return money.value / quantity.value / 100;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { drawSection } from '../calculate/drawSection.ts';
-import { joinNote, notesOf, warningsOf } from '../calculate/notes.ts';
+import { drawSection } from '../calculate/explain/drawSection.ts';
+import { joinNote, notesOf, warningsOf } from '../calculate/explain/notes.ts';
 import { frameOf } from '../assemblies/frames.ts';
 import { type Drawn, TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
 import { POINT_FORMAT } from '../units/numberFormat.ts';

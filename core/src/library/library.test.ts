@@ -1,8 +1,9 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode, netNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { lineNode, netNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { applyDiff } from '../job/job.ts';
 import { put } from '../job/change.ts';
 import type { RecordOf } from '../job/record.ts';
@@ -38,7 +39,7 @@ function apply(
   const diff = put(scope, makeMark(test.makeId, scope, test.sheet, strokeFt), use)(test.job);
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
   const calculation = new Calculation(applyDiff(test.job, diff.value));
-  const figure = (node: string): number | undefined => knownValue(calculation.figure(node));
+  const figure = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
   return {
     net: (key, unit) => {
       const value = figure(netNode(use.id, key));

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { bidNode, lineNode, measureNode } from '../calculate/nodes.ts';
+import { bidNode, lineNode, measureNode } from '../calculate/graph/nodes.ts';
 import { listRows } from '../estimate/rows.ts';
 import { confirmQuantities } from '../job/commands/confirm.ts';
 import { checkJob } from '../job/integrity.ts';

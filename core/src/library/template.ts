@@ -1,9 +1,9 @@
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode } from '../calculate/nodes.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
 import { parseFormula } from '../formula/parse.ts';
 import { listReferences } from '../formula/references.ts';
-import { isMeasure } from '../takeoff/measures.ts';
+import { isMeasure } from '../job/measures.ts';
 import type { Job } from '../job/job.ts';
 import { createJob, listRecords, settingsOf } from '../job/job.ts';
 import type { JobRecord } from '../job/record.ts';

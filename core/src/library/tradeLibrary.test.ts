@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { lineNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { applyDiff, createJob, listRecords } from '../job/job.ts';
 import { TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RecordOf } from '../job/record.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { makeScope } from '../testing/job.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { findByCode, isUnpriced, usedCodes } from './book.ts';

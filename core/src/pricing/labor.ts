@@ -1,4 +1,4 @@
-import type { Failure } from '../graph/failure.ts';
+import type { Failure } from '../job/failure.ts';
 import type { Id } from '../job/id.ts';
 import type { ComponentLabor } from '../job/records/assembly.ts';
 import type { Craft } from '../job/records/craft.ts';

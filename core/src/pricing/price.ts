@@ -1,4 +1,4 @@
-import type { Failure } from '../graph/failure.ts';
+import type { Failure } from '../job/failure.ts';
 import { COST_KINDS, type ComponentLabor, type CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
 import type { TypedCosts } from '../job/records/pricing.ts';

@@ -1,6 +1,6 @@
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { bidNode } from '../calculate/nodes.ts';
+import { bidNode } from '../calculate/graph/nodes.ts';
 import type { Id } from '../job/id.ts';
 import { type Diff, type Job, inOrder } from '../job/job.ts';
 import { type JobRecord, RECORD_TYPES } from '../job/record.ts';

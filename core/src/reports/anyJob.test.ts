@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { bidNode, measureNode } from '../calculate/nodes.ts';
+import { bidNode, measureNode } from '../calculate/graph/nodes.ts';
 import { takeSecondLook } from '../doubts/secondLook.ts';
 import { listRows } from '../estimate/rows.ts';
 import { readZestjob } from '../formats/zestjob/read.ts';

@@ -1,10 +1,11 @@
+import type { NodeId } from '../job/nodeId.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { joinNote, notesOf } from '../calculate/notes.ts';
-import { type LinePrices, linePrices } from '../calculate/linePrices.ts';
-import { bidNode, sectionNode } from '../calculate/nodes.ts';
+import { joinNote, notesOf } from '../calculate/explain/notes.ts';
+import { type LinePrices, linePrices } from '../calculate/totals/linePrices.ts';
+import { bidNode, sectionNode } from '../calculate/graph/nodes.ts';
 import { linesOfScope } from '../estimate/lines.ts';
-import { NO_SECTION } from '../estimate/lineKey.ts';
+import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Settings } from '../job/records/settings.ts';
 
@@ -36,7 +37,7 @@ const paragraphs = (text: string): readonly string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
-const valueOf = (calculation: Calculation, node: string): number => knownValue(calculation.figure(node)) ?? 0;
+const valueOf = (calculation: Calculation, node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
 
 /** What the client gets. Tax and markups lie on the lines that they are taken of, to the cent. */
 export function bidReport(calculation: Calculation, detail: BidDetail): BidReport {

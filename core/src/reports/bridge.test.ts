@@ -1,3 +1,4 @@
+import { bidNode } from '../calculate/graph/nodes.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { Calculation } from '../calculate/calculation.ts';
@@ -110,7 +111,7 @@ describe('alternates', () => {
     expect(priced).toEqual([137_50, 181_50, 110_00, 154_00]);
     const real = choices.map((chosen) => {
       for (const each of [more, less]) desk.change({ ...each, accepted: chosen.includes(each) });
-      return desk.known('bid/total');
+      return desk.known(bidNode('total'));
     });
     expect(real).toEqual(priced);
   });

@@ -1,8 +1,8 @@
 import { COST_KINDS } from '../job/records/assembly.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { bidNode, lineNode } from '../calculate/nodes.ts';
-import type { LineKey } from '../estimate/lineKey.ts';
+import { bidNode, lineNode } from '../calculate/graph/nodes.ts';
+import type { LineKey } from '../job/lineKey.ts';
 import { type LineAt } from '../estimate/lines.ts';
 
 /** Why a line's money changed. */

@@ -1,24 +1,27 @@
+import { actingOnComponent } from '../calculate/lines/useLines.ts';
+import type { NodeId } from '../job/nodeId.ts';
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/defineLines.ts';
+import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/lines/line.ts';
 import { ALL_BOUGHT, MATERIAL_BOUGHT, kindsBought } from '../assemblies/purchase.ts';
-import { type Acting, amountsOf, hourlyWage, machinesOf } from '../calculate/definePrice.ts';
-import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calculate/nodes.ts';
+import { type Acting, amountsOf, hourlyWage, machinesOf } from '../calculate/lines/price.ts';
+import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calculate/graph/nodes.ts';
 import {
   type Pricing,
   findPrice,
   pricingOfComponent,
   pricingOfLine,
   pricingOfPurchase,
-} from '../calculate/pricing.ts';
-import { sizedItems } from '../calculate/sizes.ts';
+} from '../calculate/lines/pricing.ts';
+import { sizedItems } from '../calculate/lines/sizes.ts';
 import { listLines } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
 import { remember } from '../job/remember.ts';
 import { type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
-import { costCodeOf, countedIn, overrideOf, sectionOf } from '../estimate/places.ts';
+import { overrideOf } from '../job/overrides.ts';
+import { costCodeOf, countedIn, sectionOf } from '../estimate/places.ts';
 import { takenQuote } from '../estimate/quotes.ts';
-import type { Failure } from '../graph/failure.ts';
+import type { Failure } from '../job/failure.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
 import type { UnitPrice } from '../pricing/price.ts';
@@ -126,7 +129,7 @@ type Amounts = Partial<Record<CostKind | 'hours', number>>;
 
 function gatherAmounts(
   calculation: Calculation,
-  nodeOf: (kind: CostKind | 'hours') => string | undefined,
+  nodeOf: (kind: CostKind | 'hours') => NodeId | undefined,
 ): Amounts {
   const amounts: Amounts = {};
   for (const kind of KINDS) {
@@ -143,7 +146,7 @@ function groupLine(
   row: EstimateRow,
   code: string,
   description: string,
-  nodeOf: (kind: SumFigure) => string | undefined,
+  nodeOf: (kind: SumFigure) => NodeId | undefined,
 ): ReportLine {
   const cost = nodeOf('cost');
   return {
@@ -208,7 +211,7 @@ export function pricingOfRow(calculation: Calculation, row: PlainRow): Pricing {
 }
 
 export function actingOnRow(calculation: Calculation, row: PlainRow): Acting {
-  if (row.type === 'component') return calculation.actingOn(row.placed);
+  if (row.type === 'component') return actingOnComponent(calculation.job, row.placed);
   const sectionId = row.type === 'line' ? row.line.sectionId : null;
   return actingOn(calculation.job, { key: row.key, sectionId });
 }
@@ -224,7 +227,7 @@ export function itemOfRow(calculation: Calculation, row: PlainRow): Item | undef
 export function priceOfRow(calculation: Calculation, row: PlainRow): ReturnType<typeof findPrice> {
   const pricing = pricingOfRow(calculation, row);
   const sized = pricing.sizing === undefined ? undefined : itemOfRow(calculation, row);
-  return findPrice(pricing, (code) => calculation.findItem(code), calculation.job, sized);
+  return findPrice(pricing, calculation.job, sized);
 }
 
 function pricedLine(calculation: Calculation, row: PlainRow, description: string): ReportLine {
@@ -320,9 +323,9 @@ export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts |
     flowing,
     wastePercent:
       row.type === 'line'
-        ? wasteOfLine(row.line, find)
+        ? wasteOfLine(job, row.line)
         : row.type === 'component'
-          ? purchaseOfComponent(job, row.placed, find).wastePercent
+          ? purchaseOfComponent(job, row.placed).wastePercent
           : 0,
     costCode: codeOf(calculation, row),
     source: quoted?.company ?? ofLine?.source ?? item?.supplier ?? '',

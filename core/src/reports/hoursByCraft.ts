@@ -1,6 +1,6 @@
 import type { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode } from '../calculate/nodes.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
 import type { Craft } from '../job/records/craft.ts';
 import { countsInBid, itemOfRow, listShownRows, pricingOfRow } from './estimateReport.ts';
 

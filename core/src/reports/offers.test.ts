@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { linePrices } from '../calculate/linePrices.ts';
-import { reasonOfSize } from '../calculate/sizes.ts';
-import { bidNode, lineNode, sectionNode } from '../calculate/nodes.ts';
+import { linePrices } from '../calculate/totals/linePrices.ts';
+import { reasonOfSize } from '../calculate/lines/sizes.ts';
+import { bidNode, lineNode, sectionNode } from '../calculate/graph/nodes.ts';
 import { takeSecondLook } from '../doubts/secondLook.ts';
 import { levelQuote } from '../estimate/quotes.ts';
 import { settingsOf } from '../job/job.ts';

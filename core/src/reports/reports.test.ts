@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { bidNode } from '../calculate/nodes.ts';
+import { bidNode } from '../calculate/graph/nodes.ts';
 import { put } from '../job/change.ts';
 import { applyDiff, settingsOf } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';

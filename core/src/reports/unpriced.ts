@@ -1,7 +1,7 @@
 import type { Calculation } from '../calculate/calculation.ts';
-import { lineOfExtension, lineOfLabor } from '../calculate/nodes.ts';
-import type { LineKey } from '../estimate/lineKey.ts';
-import type { Failure } from '../graph/failure.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
+import type { LineKey } from '../job/lineKey.ts';
+import type { Failure } from '../job/failure.ts';
 
 export interface Unpriced {
   readonly key: LineKey;
@@ -15,11 +15,10 @@ export function listUnpriced({ graph }: Calculation): readonly Unpriced[] {
   const found: Unpriced[] = [];
   // Only what fails is looked at: this runs after every stroke of the pen.
   for (const [node, failure] of graph.failures()) {
-    const key = lineOfExtension(node);
-    if (key !== undefined) found.push({ key, failure });
-    const labor = lineOfLabor(node);
-    if (labor !== undefined && failure.kind === 'no-wage' && graph.has(`${labor}/labor-known`))
-      found.push({ key: labor, failure, onlyLabor: true });
+    const { owner: key, figure } = node;
+    if (figure === 'extension') found.push({ key, failure });
+    if (figure === 'labor' && failure.kind === 'no-wage' && graph.has(lineNode(key, 'labor-known')))
+      found.push({ key, failure, onlyLabor: true });
   }
   return found;
 }

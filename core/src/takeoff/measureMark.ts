@@ -10,7 +10,7 @@ import {
 import { distance } from '../geometry/point.ts';
 import { TOUCHING_PT } from '../geometry/tolerance.ts';
 import type { RoofEdge } from '../job/records/mark.ts';
-import type { MarkKind, MarkMeasure } from './measures.ts';
+import type { MarkKind, MarkMeasure } from '../job/measures.ts';
 import { roofFigures } from './roof.ts';
 import { type Scale, toWorld } from './scale.ts';
 

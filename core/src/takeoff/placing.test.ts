@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { measureNode } from '../calculate/nodes.ts';
+import { measureNode } from '../calculate/graph/nodes.ts';
 import { point } from '../geometry/point.ts';
 import { type Job, applyDiff, createJob, invertDiff, listRecords } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';

@@ -1,5 +1,7 @@
 import type { Point } from '../geometry/point.ts';
+import type { Id } from '../job/id.ts';
 import type { Job } from '../job/job.ts';
+import { query } from '../job/query.ts';
 import type { Mark } from '../job/records/mark.ts';
 import type { ScaleArea, Sheet, SheetScale } from '../job/records/sheet.ts';
 
@@ -17,9 +19,15 @@ export function findScaleArea(sheet: Pick<Sheet, 'scaleAreas'>, p: Point): Scale
 export const scaleAt = (sheet: Pick<Sheet, 'scaleAreas' | 'scale'>, p: Point): SheetScale | undefined =>
   findScaleArea(sheet, p)?.scale ?? sheet.scale ?? undefined;
 
+/** What of a sheet its marks are measured by: not its title, nor its number. */
+const scalesOf = query((job, sheetId): Pick<Sheet, 'scale' | 'scaleAreas'> | undefined => {
+  const sheet = job.sheet.get(sheetId as Id<'sheet'>);
+  return sheet === undefined ? undefined : { scale: sheet.scale, scaleAreas: sheet.scaleAreas };
+});
+
 /** A mark has the scale of the place where it begins. */
 export function scaleOfMark(job: Job, mark: Pick<Mark, 'sheetId' | 'strokes'>): SheetScale | undefined {
-  const sheet = job.sheet.get(mark.sheetId);
+  const sheet = scalesOf(job, mark.sheetId);
   const start = mark.strokes[0]?.[0];
   return sheet === undefined || start === undefined ? undefined : scaleAt(sheet, start);
 }

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { measureNode } from '../calculate/nodes.ts';
+import { measureNode } from '../calculate/graph/nodes.ts';
 import { put } from '../job/change.ts';
 import { applyDiff, createJob, listRecords } from '../job/job.ts';
 import type { Mark, RoofEdge } from '../job/records/mark.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
-import type { Measure } from './measures.ts';
+import type { Measure } from '../job/measures.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const roof = makeScope(makeId, { key: 'roof', kind: 'slope' });

@@ -1,7 +1,8 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { lineNode, netNode, scopeCostNode } from '../calculate/nodes.ts';
-import { componentLine } from '../estimate/lineKey.ts';
+import { lineNode, netNode, scopeCostNode } from '../calculate/graph/nodes.ts';
+import { componentLine } from '../job/lineKey.ts';
 import { put } from '../job/change.ts';
 import type { Id } from '../job/id.ts';
 import { checkJob } from '../job/integrity.ts';
@@ -107,7 +108,7 @@ export function apply(
   const broken = checkJob(job);
   if (broken !== undefined) throw new Error(`apply: ${name}: ${JSON.stringify(broken)}`);
   const calculation = new Calculation(job);
-  const known = (node: string): number => knownValue(calculation.figure(node)) ?? Number.NaN;
+  const known = (node: NodeId): number => knownValue(calculation.figure(node)) ?? Number.NaN;
   const failures = (job.assembly.get(use.assemblyId)?.components ?? []).flatMap(({ key }) => {
     const { failure } = calculation.figure(lineNode(componentLine(use.id, key), 'extension'));
     return failure === undefined ? [] : [`${key}: ${JSON.stringify(failure)}`];

@@ -1,6 +1,7 @@
+import type { NodeId } from '../job/nodeId.ts';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
-import { type LineFigure, lineNode } from '../calculate/nodes.ts';
+import { type LineFigure, lineNode } from '../calculate/graph/nodes.ts';
 import type { Command } from '../job/change.ts';
 import { put } from '../job/change.ts';
 import { type Job, applyDiff } from '../job/job.ts';
@@ -25,7 +26,7 @@ export interface Desk {
   readonly item: (content: Partial<RecordOf<'item'>> & { readonly code: string }) => RecordOf<'item'>;
   readonly craft: (name: string) => RecordOf<'craft'>;
   readonly figure: (line: string, figure: LineFigure) => number | undefined;
-  readonly known: (node: string) => number | undefined;
+  readonly known: (node: NodeId) => number | undefined;
 }
 
 /** Without markups and tax, so that tests say what there is. */

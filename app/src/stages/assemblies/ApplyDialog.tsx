@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { applyAssembly } from '@zest/core/job/commands/uses';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
 import { QuantityText } from '../../components/Figure.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';

@@ -1,9 +1,9 @@
-import { MARK_KINDS } from '@zest/core/takeoff/measures';
+import { MARK_KINDS } from '@zest/core/job/measures';
 import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
-import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import { put } from '@zest/core/job/change';
 import { followKey } from '@zest/core/job/commands/uses';
 import { type Assembly } from '@zest/core/job/records/assembly';

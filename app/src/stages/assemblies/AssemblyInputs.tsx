@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Assembly, AssemblyInput } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';

@@ -1,8 +1,8 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { readNote } from '@zest/core/calculate/notes';
+import { readNote } from '@zest/core/calculate/explain/notes';
 import { frameOf } from '@zest/core/assemblies/frames';
-import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import type { AssemblyCheck } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
 import { CommitInput } from '../../components/CommitInput.tsx';

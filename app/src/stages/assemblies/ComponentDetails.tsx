@@ -1,6 +1,6 @@
 import { inOrder } from '@zest/core/job/job';
 import { plainToLocal } from '@zest/core/formula/localize';
-import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import {
   COST_KINDS,
   type Component,

@@ -7,9 +7,9 @@ import { removeDifficulty, removeNamed, renameKey } from '@zest/core/job/command
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { NamedQuantity } from '@zest/core/job/records/quantity';
 import { usualDifficulties } from '@zest/core/library/difficulties';
-import { quantityNode } from '@zest/core/calculate/nodes';
-import { namesAt } from '@zest/core/calculate/suggestions';
-import { workOut } from '@zest/core/calculate/evaluate';
+import { quantityNode } from '@zest/core/calculate/graph/nodes';
+import { namesAt } from '@zest/core/calculate/explain/suggestions';
+import { workOut } from '@zest/core/calculate/explain/evaluate';
 import { takeFigure } from '../../components/typed.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';

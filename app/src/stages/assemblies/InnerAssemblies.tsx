@@ -1,12 +1,12 @@
 import { own } from '@zest/core/job/own';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { type FormulaPlace } from '@zest/core/calculate/suggestions';
-import { netNode } from '@zest/core/calculate/nodes';
+import { type FormulaPlace } from '@zest/core/calculate/explain/suggestions';
+import { netNode } from '@zest/core/calculate/graph/nodes';
 import { inOrder } from '@zest/core/job/job';
 import type { Assembly, InnerAssembly } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';

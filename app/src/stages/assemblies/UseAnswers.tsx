@@ -1,11 +1,11 @@
 import { own } from '@zest/core/job/own';
 import { frameOf } from '@zest/core/assemblies/frames';
-import { answerOf } from '@zest/core/calculate/defineUse';
-import { drawSection } from '@zest/core/calculate/drawSection';
-import { holds } from '@zest/core/calculate/evaluate';
-import { inputNode } from '@zest/core/calculate/nodes';
-import { notesOf, warningsOf } from '@zest/core/calculate/notes';
-import { componentNames } from '@zest/core/calculate/defineUse';
+import { answerOf } from '@zest/core/calculate/lines/use';
+import { drawSection } from '@zest/core/calculate/explain/drawSection';
+import { holds } from '@zest/core/calculate/explain/evaluate';
+import { inputNode } from '@zest/core/calculate/graph/nodes';
+import { notesOf, warningsOf } from '@zest/core/calculate/explain/notes';
+import { componentNames } from '@zest/core/calculate/lines/use';
 import { put } from '@zest/core/job/change';
 import type { AssemblyInput } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
@@ -22,7 +22,7 @@ export function UseAnswers({ use }: { readonly use: Use }) {
   useJobState((state) => state.revision);
   const { display } = useFormats();
   const frame = frameOf(job, use);
-  const names = componentNames(frame, calculation.names);
+  const names = componentNames(job, frame);
   const asked = frame.assembly.inputs.filter(
     ({ when = '' }) => when === '' || holds(calculation, when, names) !== false,
   );

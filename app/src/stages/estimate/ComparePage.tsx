@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
-import { bidTotal } from '@zest/core/calculate/bidTotal';
+import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { createJob, inOrder, listRecords } from '@zest/core/job/job';
 import { restoreJob } from '@zest/core/job/commands/restore';

@@ -9,8 +9,8 @@ import {
 } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
 import { knownValue } from '@zest/core/calculate/define';
-import { sectionNode } from '@zest/core/calculate/nodes';
-import { NO_SECTION } from '@zest/core/estimate/lineKey';
+import { sectionNode } from '@zest/core/calculate/graph/nodes';
+import { NO_SECTION } from '@zest/core/job/lineKey';
 import { inOrder } from '@zest/core/job/job';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import { formatMoney } from '@zest/core/pricing/money';

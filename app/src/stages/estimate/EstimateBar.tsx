@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { memo } from 'react';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { put } from '@zest/core/job/change';
-import { nestSection, unnestSection } from '@zest/core/job/commands/moveRows';
+import { nestSection, unnestSection } from '@zest/core/estimate/moveRows';
 import type { Id } from '@zest/core/job/id';
 import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';

@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
-import type { Selection } from '@zest/core/calculate/throughLine';
+import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { EstimateRow } from '@zest/core/estimate/rows';
-import { isMovable } from '@zest/core/job/commands/moveRows';
+import { isMovable } from '@zest/core/estimate/moveRows';
 import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { unitOrLabel } from '@zest/core/pricing/quantity';

@@ -3,7 +3,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { knownValue } from '@zest/core/calculate/define';
-import { lineNode } from '@zest/core/calculate/nodes';
+import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { levelQuote } from '@zest/core/estimate/quotes';
 import { settingsOf } from '@zest/core/job/job';
 import { keyFor } from '@zest/core/job/keyFor';

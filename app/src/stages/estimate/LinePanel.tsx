@@ -11,12 +11,13 @@ import {
 } from '@zest/core/reports/estimateReport';
 import { adjustmentsOn } from '@zest/core/estimate/adjusted';
 import { type PricedRow, alternateOfRow } from '@zest/core/estimate/rows';
-import { overrideOf, sectionOf } from '@zest/core/estimate/places';
-import { lineNode } from '@zest/core/calculate/nodes';
+import { overrideOf } from '@zest/core/job/overrides';
+import { sectionOf } from '@zest/core/estimate/places';
+import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
-import { type SizeReason, reasonOfSize } from '@zest/core/calculate/sizes';
+import { type SizeReason, reasonOfSize } from '@zest/core/calculate/lines/sizes';
 import { type Display, formatInUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
-import { linePrices } from '@zest/core/calculate/linePrices';
+import { linePrices } from '@zest/core/calculate/totals/linePrices';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, settingsOf } from '@zest/core/job/job';
 import { plainToLocal } from '@zest/core/formula/localize';

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { markupNode } from '@zest/core/calculate/nodes';
+import { markupNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';

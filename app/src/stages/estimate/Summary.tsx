@@ -1,8 +1,9 @@
+import type { NodeId } from '@zest/core/job/nodeId';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { bidNode } from '@zest/core/calculate/nodes';
+import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
-import { findComponentLine } from '@zest/core/calculate/throughLine';
+import { findComponentLine } from '@zest/core/calculate/explain/throughLine';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
@@ -140,7 +141,7 @@ function Row({
   strong = false,
 }: {
   readonly name: string;
-  readonly node: string;
+  readonly node: NodeId;
   readonly strong?: boolean;
 }) {
   const { calculation } = useOpenJob();

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { type YardstickReading, readYardsticks } from '@zest/core/calculate/yardsticks';
+import { type YardstickReading, readYardsticks } from '@zest/core/calculate/totals/readYardsticks';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';

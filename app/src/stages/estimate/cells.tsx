@@ -1,9 +1,9 @@
 import { Pin } from 'lucide-react';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { knownValue } from '@zest/core/calculate/define';
-import { lineNode } from '@zest/core/calculate/nodes';
+import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { overrideOf } from '@zest/core/estimate/places';
+import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, alternateOfRow } from '@zest/core/estimate/rows';
 import type { Job } from '@zest/core/job/job';
 import type { ReportLine } from '@zest/core/reports/estimateReport';

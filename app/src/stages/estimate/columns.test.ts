@@ -1,3 +1,4 @@
+import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { describe, expect, it } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { EstimateRow } from '@zest/core/estimate/rows';
@@ -66,7 +67,7 @@ describe('the columns of the estimate', () => {
     const price = makeColumn('price', source);
     const sections = rows.filter((row) => row.type === 'section' && row.depth === 0);
     const sum = sections.reduce((all, row) => all + Number(price?.text(row).replace(/[^\d.-]/g, '')), 0);
-    const total = calculation.figure('bid/total');
+    const total = calculation.figure(bidNode('total'));
     expect(total.failure === undefined ? total.value / 100 : undefined).toBeCloseTo(sum, 2);
   });
 

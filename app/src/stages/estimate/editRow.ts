@@ -2,7 +2,7 @@ import { decimalText, keepTyped, readFigure } from '@zest/core/formula/readTyped
 import type { LineChange } from '@zest/core/job/commands/changeLines';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
-import { overrideOf } from '@zest/core/estimate/places';
+import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { type Job, settingsOf } from '@zest/core/job/job';
 import type { Line } from '@zest/core/job/records/line';

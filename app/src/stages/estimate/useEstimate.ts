@@ -1,5 +1,5 @@
 import { changeLines } from '@zest/core/job/commands/changeLines';
-import { type Side, moveRows, putAllBelow, putBelow } from '@zest/core/job/commands/moveRows';
+import { type Side, moveRows, putAllBelow, putBelow } from '@zest/core/estimate/moveRows';
 import { put, remove, sequence } from '@zest/core/job/change';
 import { removePackage, removeSection } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';

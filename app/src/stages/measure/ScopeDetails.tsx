@@ -1,14 +1,14 @@
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { Crosshair, ListOrdered, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { put, sequence } from '@zest/core/job/change';
 import { renameKey } from '@zest/core/job/commands/names';
 import { removeScope } from '@zest/core/job/commands/removeWith';
 import { inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
-import { MEASURE_DIMENSION } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION } from '@zest/core/job/measures';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';
 import { Swatch } from '../../components/Swatch.tsx';

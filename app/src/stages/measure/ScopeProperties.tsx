@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { propertyNode } from '@zest/core/calculate/nodes';
+import { propertyNode } from '@zest/core/calculate/graph/nodes';
 import { type Command, put, sequence } from '@zest/core/job/change';
 import { removeProperty, renameProperty } from '@zest/core/job/commands/names';
 import { getRecord } from '@zest/core/job/job';

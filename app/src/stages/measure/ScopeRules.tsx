@@ -1,5 +1,5 @@
 import { knownValue } from '@zest/core/calculate/define';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { type DeductRule, FACES, type Face } from '@zest/core/job/records/scope';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';

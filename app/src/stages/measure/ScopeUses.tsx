@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { allComponentsOf, framesOf } from '@zest/core/assemblies/frames';
-import { lineNode, netNode } from '@zest/core/calculate/nodes';
-import { warningsOf } from '@zest/core/calculate/notes';
+import { lineNode, netNode } from '@zest/core/calculate/graph/nodes';
+import { warningsOf } from '@zest/core/calculate/explain/notes';
 import { put, remove } from '@zest/core/job/change';
 import { ownAssembly } from '@zest/core/job/commands/uses';
 import { type Job, inOrder } from '@zest/core/job/job';

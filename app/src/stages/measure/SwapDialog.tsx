@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { type Preview, type ScopeState, previewOn } from '@zest/core/calculate/preview';
+import { type Preview, type ScopeState, previewOn } from '@zest/core/calculate/explain/preview';
 import { type Command, sequence } from '@zest/core/job/change';
 import { swapAssembly } from '@zest/core/job/commands/uses';
 import type { Id } from '@zest/core/job/id';

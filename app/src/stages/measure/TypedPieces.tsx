@@ -1,12 +1,12 @@
 import { X } from 'lucide-react';
-import { pieceNode } from '@zest/core/calculate/nodes';
+import { pieceNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
 import type { PieceRecord } from '@zest/core/job/records/piece';
 import type { Scope } from '@zest/core/job/records/scope';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';

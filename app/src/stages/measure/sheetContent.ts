@@ -1,11 +1,11 @@
 import { knownValue } from '@zest/core/calculate/define';
-import { markNode } from '@zest/core/calculate/nodes';
+import { markNode } from '@zest/core/calculate/graph/nodes';
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { inOrder } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import type { LabelMode } from '../../stores/viewStore.ts';
 

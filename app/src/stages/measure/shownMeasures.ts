@@ -1,8 +1,8 @@
 import type { Calculation } from '@zest/core/calculate/calculation';
 import { knownValue } from '@zest/core/calculate/define';
-import { measureNode } from '@zest/core/calculate/nodes';
+import { measureNode } from '@zest/core/calculate/graph/nodes';
 import type { Scope } from '@zest/core/job/records/scope';
-import { type Measure, leadingMeasure, measuresOf } from '@zest/core/takeoff/measures';
+import { type Measure, leadingMeasure, measuresOf } from '@zest/core/job/measures';
 
 /** Always worth a line, also when they are zero. */
 const ALWAYS: ReadonlySet<Measure> = new Set(['count', 'ends', 'corners', 'tees', 'perimeter']);

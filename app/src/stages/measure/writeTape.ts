@@ -1,11 +1,11 @@
 import type { Calculation } from '@zest/core/calculate/calculation';
-import { tapeOf } from '@zest/core/calculate/explain';
-import { repeatOf } from '@zest/core/calculate/defineMeasures';
-import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/nodes';
+import { tapeOf } from '@zest/core/calculate/explain/tape';
+import { repeatOf } from '@zest/core/takeoff/repeat';
+import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/graph/nodes';
 import { csvText } from '../../platform/csvText.ts';
-import type { Figure } from '@zest/core/graph/graph';
+import type { Figure } from '@zest/core/calculate/graph/graph';
 import type { Scope } from '@zest/core/job/records/scope';
-import { MEASURE_DIMENSION, type MarkMeasure, leadingMeasure } from '@zest/core/takeoff/measures';
+import { MEASURE_DIMENSION, type MarkMeasure, leadingMeasure } from '@zest/core/job/measures';
 import { formatQuantity } from '@zest/core/units/format';
 import { shortFailure } from '../../messages/describeFailure.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';

@@ -1,6 +1,6 @@
 import { own } from '@zest/core/job/own';
-import { listFamilies } from '@zest/core/calculate/sizes';
-import type { FormulaPlace } from '@zest/core/calculate/suggestions';
+import { listFamilies } from '@zest/core/calculate/lines/sizes';
+import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import type { Sizing } from '@zest/core/job/records/pricing';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { junctionsOnSheet } from '@zest/core/calculate/defineMeasures';
+import { junctionsOnSheet } from '@zest/core/calculate/sources/junctions';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
@@ -62,16 +62,7 @@ export function JunctionDots({ sheet, camera }: SignsProps) {
   const penScope = useView((state) => state.penScope);
   const scope = job.scope.get(penScope as Scope['id']);
   const groups = useMemo(
-    () =>
-      shown && scope !== undefined
-        ? junctionsOnSheet(
-            calculation.names,
-            scope,
-            calculation.marksOf(scope.id),
-            calculation.metBy(scope),
-            sheet.id,
-          )
-        : [],
+    () => (shown && scope !== undefined ? junctionsOnSheet(job, scope.id, sheet.id) : []),
     // Of the job only its marks make junctions; the camera moves at every frame.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [shown, scope, job.mark, sheet.id],

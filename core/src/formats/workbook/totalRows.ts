@@ -1,5 +1,5 @@
 import type { Calculation } from '../../calculate/calculation.ts';
-import { gatherGroups } from '../../calculate/linePrices.ts';
+import { gatherGroups } from '../../calculate/totals/linePrices.ts';
 import { rateFor, sumBid } from '../../estimate/bid.ts';
 import { MAIN_GROUP } from '../../estimate/groups.ts';
 import { sortGrades } from '../../estimate/markup.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Calculation } from '../../calculate/calculation.ts';
 import { knownValue } from '../../calculate/define.ts';
-import { bidNode, sectionNode } from '../../calculate/nodes.ts';
+import { bidNode, sectionNode } from '../../calculate/graph/nodes.ts';
 import { settingsOf } from '../../job/job.ts';
 import type { RecordOf } from '../../job/record.ts';
 import { anyDeeds, deskAfter, markup } from '../../testing/deeds.ts';

@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { strFromU8, unzipSync } from 'fflate';
 import { Calculation } from '../../calculate/calculation.ts';
 import { knownValue } from '../../calculate/define.ts';
-import { sectionNode } from '../../calculate/nodes.ts';
+import { sectionNode } from '../../calculate/graph/nodes.ts';
 import { ZESTJOB } from './descriptor.ts';
 import { readZestjob } from './read.ts';
 

@@ -1,4 +1,4 @@
-import { overrideOf } from '../../estimate/places.ts';
+import { overrideOf } from '../overrides.ts';
 import type { Command } from '../change.ts';
 import { put, remove, sequence } from '../change.ts';
 import type { Id, MakeId } from '../id.ts';

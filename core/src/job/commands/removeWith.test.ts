@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { componentLine } from '../../estimate/lineKey.ts';
+import { componentLine } from '../lineKey.ts';
 import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
 import { type Command, remove } from '../change.ts';
 import { checkJob } from '../integrity.ts';

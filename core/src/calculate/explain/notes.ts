@@ -1,0 +1,92 @@
+import { type Frame, framesOf } from '../../assemblies/frames.ts';
+import type { Use } from '../../job/records/use.ts';
+import { type Display, type FigureText, formatInUnit, formatQuantity } from '../../units/format.ts';
+import { findUnit } from '../../units/unit.ts';
+import { sameDimension } from '../../units/dimension.ts';
+import type { Calculation } from '../calculation.ts';
+import { componentNames } from '../lines/use.ts';
+import { type Worked, holds, workOut } from './evaluate.ts';
+
+/** A piece of a note: words, or a figure of the moment. */
+export type NotePart =
+  | { readonly type: 'words'; readonly text: string }
+  | { readonly type: 'figure'; readonly text: FigureText }
+  /** A formula without a figure, and why. */
+  | { readonly type: 'unknown'; readonly formula: string; readonly worked: Worked };
+
+const BRACES = /\{([^{}]*)\}/g;
+
+/** `volume, yd³` is the formula and the unit it is shown in; the unit may be left out. */
+function splitUnit(inner: string): { readonly formula: string; readonly unit: string } {
+  const comma = inner.lastIndexOf(',');
+  const unit = comma < 0 ? '' : inner.slice(comma + 1).trim();
+  return comma >= 0 && findUnit(unit) !== undefined
+    ? { formula: inner.slice(0, comma).trim(), unit }
+    : { formula: inner.trim(), unit: '' };
+}
+
+function figurePart(calculation: Calculation, frame: Frame, inner: string, display: Display): NotePart {
+  const { formula, unit } = splitUnit(inner);
+  const worked = workOut(calculation, formula, componentNames(calculation.job, frame));
+  if (worked.kind !== 'figure') return { type: 'unknown', formula, worked };
+  const shown = findUnit(unit);
+  const { value, dimension } = worked;
+  const text =
+    shown !== undefined && sameDimension(shown.dimension, dimension)
+      ? formatInUnit(value, shown, display)
+      : formatQuantity(value, dimension, display);
+  return { type: 'figure', text };
+}
+
+/** A text with the figures of the moment in the place of what stands in braces. */
+export function readNote(
+  calculation: Calculation,
+  frame: Frame,
+  text: string,
+  display: Display,
+): readonly NotePart[] {
+  const parts: NotePart[] = [];
+  let from = 0;
+  for (const match of text.matchAll(BRACES)) {
+    if (match.index > from) parts.push({ type: 'words', text: text.slice(from, match.index) });
+    parts.push(figurePart(calculation, frame, match[1] ?? '', display));
+    from = match.index + match[0].length;
+  }
+  if (from < text.length) parts.push({ type: 'words', text: text.slice(from) });
+  return parts;
+}
+
+/** A note as plain text; what has no figure stays in its braces, to be seen. */
+export const joinNote = (parts: readonly NotePart[]): string =>
+  parts
+    .map((part) => {
+      if (part.type === 'words') return part.text;
+      if (part.type === 'unknown') return `{${part.formula}}`;
+      return part.text.unit === '' ? part.text.figure : `${part.text.figure} ${part.text.unit}`;
+    })
+    .join('');
+
+/** How a use was figured: the notes of its assembly and of those inside it. */
+export const notesOf = (
+  calculation: Calculation,
+  use: Use,
+  display: Display,
+): readonly (readonly NotePart[])[] =>
+  framesOf(calculation.job, use).flatMap((frame) =>
+    frame.assembly.note === undefined || frame.assembly.note.trim() === ''
+      ? []
+      : [readNote(calculation, frame, frame.assembly.note, display)],
+  );
+
+/** What to watch in a use: the checks that hold, and those that cannot be told because a formula is wrong. */
+export const warningsOf = (
+  calculation: Calculation,
+  use: Use,
+  display: Display,
+): readonly (readonly NotePart[])[] =>
+  framesOf(calculation.job, use).flatMap((frame) => {
+    const names = componentNames(calculation.job, frame);
+    return (frame.assembly.checks ?? [])
+      .filter(({ when }) => holds(calculation, when, names) === true)
+      .map(({ text }) => readNote(calculation, frame, text, display));
+  });

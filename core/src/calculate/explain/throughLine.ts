@@ -1,0 +1,306 @@
+import { actingOnComponent } from '../lines/useLines.ts';
+import type { NodeId } from '../../job/nodeId.ts';
+import { type PlacedComponent, componentsOf } from '../../assemblies/frames.ts';
+import { type JobPurchase, listPurchases } from '../../estimate/purchases.ts';
+import { type LineKey, NO_SECTION } from '../../job/lineKey.ts';
+import type { Figure } from '../graph/graph.ts';
+import type { Id } from '../../job/id.ts';
+import { inOrder } from '../../job/job.ts';
+import { overrideOf } from '../../job/overrides.ts';
+import { sectionOf } from '../../estimate/places.ts';
+import type { Sizing } from '../../job/records/pricing.ts';
+import type { Scope } from '../../job/records/scope.ts';
+import { MEASURE_DIMENSION, type Measure, leadingMeasure } from '../../job/measures.ts';
+import type { Calculation } from '../calculation.ts';
+import { knownValue } from '../define.ts';
+import { actingOn, wasteOfLine } from '../lines/line.ts';
+import { findMeasureBehind } from './tape.ts';
+import { pricingOfComponent, pricingOfLine } from '../lines/pricing.ts';
+import { actingSteps, quantitySteps } from './lineSteps.ts';
+import type { Selection, Step, StepFigure, StepLabel } from './step.ts';
+import { reasonOfSize } from '../lines/sizes.ts';
+import {
+  bidNode,
+  lineNode,
+  markNode,
+  markupNode,
+  measureNode,
+  netNode,
+  purchaseNode,
+  scopeCostNode,
+  sectionNode,
+  typedNode,
+} from '../graph/nodes.ts';
+
+export type { Selection, Step, StepFigure, StepLabel } from './step.ts';
+
+const money = (figure: Figure): StepFigure => ({ kind: 'money', figure });
+
+/** The whole way of a selected thing, from the sheet to the bid. Empty when the thing is gone. */
+export function throughLine(calculation: Calculation, selection: Selection): readonly Step[] {
+  const steps = stepsOf(calculation, selection);
+  if (steps.length === 0 || selection.type === 'bid') return steps;
+  return [...steps, bidStep(calculation, false)];
+}
+
+function stepsOf(calculation: Calculation, selection: Selection): readonly Step[] {
+  const { job } = calculation;
+  switch (selection.type) {
+    case 'mark': {
+      const mark = job.mark.get(selection.id);
+      const scope = mark === undefined ? undefined : job.scope.get(mark.scopeId);
+      if (mark === undefined || scope === undefined) return [];
+      const measure = leadingMeasure(mark.kind);
+      const sheet = job.sheet.get(mark.sheetId)?.number ?? '';
+      const figure = calculation.figure(markNode(mark.id, measure));
+      const own: Step = {
+        figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
+        label: { of: 'mark', scope: scope.name, sheet },
+        target: selection,
+        here: true,
+      };
+      return [own, ...scopeSteps(calculation, scope, false)];
+    }
+    case 'scope': {
+      const scope = job.scope.get(selection.id);
+      if (scope === undefined) return [];
+      return [marksStep(calculation, scope, false), ...scopeSteps(calculation, scope, true)];
+    }
+    case 'line':
+      return lineSteps(calculation, selection.key);
+    case 'section':
+      return sectionSteps(calculation, selection.id, true);
+    case 'bid':
+      return bidSteps(calculation);
+  }
+}
+
+/** All that a scope is measured by: marks, pieces that were typed, and openings in walls that it counts. */
+function marksStep(calculation: Calculation, scope: Scope, here: boolean): Step {
+  const { job } = calculation;
+  const openings = calculation.openingsCountedBy(scope.id);
+  const hosts = openings.flatMap(({ markId }) => job.mark.get(markId) ?? []);
+  const sheets = new Set(
+    [...calculation.marksOf(scope.id), ...hosts].map(({ sheetId }) => job.sheet.get(sheetId)?.number ?? ''),
+  );
+  return {
+    figure: { kind: 'pieces', count: calculation.partsOf(scope.id).length + openings.length },
+    label: {
+      of: 'marks',
+      scope: scope.name,
+      sheets: [...sheets].sort(),
+      typed: calculation.piecesOf(scope.id).length > 0,
+    },
+    target: { type: 'scope', id: scope.id },
+    here,
+  };
+}
+
+function measureStep(calculation: Calculation, scope: Scope, measure: Measure, here: boolean): Step {
+  const figure = calculation.figure(measureNode(scope.id, measure));
+  return {
+    figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
+    label: { of: 'measure', measure, scope: scope.name },
+    target: { type: 'scope', id: scope.id },
+    here,
+  };
+}
+
+function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): readonly Step[] {
+  const { job } = calculation;
+  const target = { type: 'scope', id: scope.id } as const;
+  const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
+  const measured = measureStep(calculation, scope, leadingMeasure(scope.kind), here);
+  if (uses.length === 0) return [measured];
+  const count = uses.reduce((sum, use) => sum + componentsOf(job, use).length, 0);
+  const cost = calculation.figure(scopeCostNode(scope.id));
+  return [
+    measured,
+    { figure: { kind: 'lines', count }, label: { of: 'lines' }, target, here: false },
+    { figure: money(cost), label: { of: 'scope-cost', scope: scope.name }, target, here: false },
+    ...sectionSteps(calculation, scope.sectionId ?? NO_SECTION, false),
+  ];
+}
+
+function sectionSteps(calculation: Calculation, sectionId: string, here: boolean): readonly Step[] {
+  const section = calculation.job.section.get(sectionId as Id<'section'>);
+  // One that was selected and is gone, as by undo, has no figure to miss.
+  if (section === undefined && sectionId !== NO_SECTION) return [];
+  const figure = calculation.figure(sectionNode(sectionId, 'cost'));
+  const label: StepLabel = { of: 'section', section: section?.name ?? '' };
+  return [{ figure: money(figure), label, target: { type: 'section', id: sectionId }, here }];
+}
+
+function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
+  const { job } = calculation;
+  const target = { type: 'line', key } as const;
+  const line = job.line.get(key as Id<'line'>);
+  if (line !== undefined) {
+    if (line.is !== undefined) return [];
+    const isPinned = calculation.graph.has(lineNode(key, 'flowing'));
+    const wasted = calculation.graph.has(lineNode(key, 'worked'));
+    const quantity = calculation.figure(lineNode(key, isPinned ? 'flowing' : wasted ? 'worked' : 'quantity'));
+    const inUnit = (figure: Figure): StepFigure => ({ kind: 'in-unit', figure, unit: line.unit });
+    const typed: Step = { figure: inUnit(quantity), label: { of: 'typed' }, target, here: false };
+    const percent = String(wasteOfLine(job, line));
+    const waste: readonly Step[] = wasted
+      ? [
+          {
+            figure: inUnit(calculation.figure(lineNode(key, 'quantity'))),
+            label: { of: 'waste', percent },
+            target,
+            here: false,
+          },
+        ]
+      : [];
+    const behind = behindSteps(calculation, typedNode(line.id));
+    return [
+      ...behind,
+      typed,
+      ...waste,
+      ...pinnedSteps(calculation, key, line.unit),
+      ...pricedSteps(
+        calculation,
+        key,
+        codeOf(calculation, key, line.itemCode, line.sizing),
+        line.description,
+        line.sectionId,
+        actingSteps(
+          calculation,
+          key,
+          pricingOfLine(job, line),
+          actingOn(job, { key, sectionId: line.sectionId }),
+        ),
+      ),
+    ];
+  }
+  const each = job.package.get(key as Id<'package'>);
+  if (each !== undefined) return pricedSteps(calculation, key, '', each.name, each.sectionId);
+  const purchase = listPurchases(job).find((one) => one.key === key);
+  if (purchase !== undefined) return purchaseSteps(calculation, purchase);
+  const found = findComponentLine(calculation, key);
+  if (found === undefined) return [];
+  const { component, path } = found;
+  const { use } = found.frame;
+  const net = netNode(use.id, path);
+  return [
+    ...behindSteps(calculation, net),
+    ...quantitySteps(calculation, net, key, component),
+    ...pinnedSteps(calculation, key, component.unit),
+    ...pricedSteps(
+      calculation,
+      key,
+      overrideOf(job, key)?.itemCode ?? codeOf(calculation, key, component.itemCode, component.sizing),
+      component.name,
+      sectionOf(job, found),
+      actingSteps(
+        calculation,
+        key,
+        pricingOfComponent(job, found),
+        actingOnComponent(job, found),
+        component.hoursFactor,
+      ),
+    ),
+  ];
+}
+
+/** What the job needs of an item, what is bought, and what the difference costs. */
+function purchaseSteps(calculation: Calculation, { key, code, name, unit }: JobPurchase): readonly Step[] {
+  const target = { type: 'line', key } as const;
+  const step = (figure: Figure, label: StepLabel): Step => ({
+    figure: { kind: 'in-unit', figure, unit },
+    label,
+    target,
+    here: false,
+  });
+  return [
+    step(calculation.figure(purchaseNode(code, 'need')), { of: 'needed' }),
+    step(calculation.figure(purchaseNode(code, 'bought')), { of: 'bought' }),
+    step(calculation.figure(lineNode(key, 'quantity')), { of: 'rounded-up' }),
+    ...pricedSteps(calculation, key, code, name, null),
+  ];
+}
+
+/** The use and component behind a line key of the form `use:…/component/key`. */
+export function findComponentLine(calculation: Calculation, key: LineKey): PlacedComponent | undefined {
+  const { job } = calculation;
+  const use = job.use.get(key.split('/')[0] as Id<'use'>);
+  return use === undefined ? undefined : componentsOf(job, use).find((each) => each.key === key);
+}
+
+function behindSteps(calculation: Calculation, node: NodeId): readonly Step[] {
+  const behind = findMeasureBehind(calculation, node);
+  const scope = behind === undefined ? undefined : calculation.job.scope.get(behind.scopeId);
+  if (behind === undefined || scope === undefined) return [];
+  return [marksStep(calculation, scope, false), measureStep(calculation, scope, behind.measure, false)];
+}
+
+/** The item a line is priced by: its own, or the one that its sizes lead to. */
+function codeOf(calculation: Calculation, key: LineKey, code: string, sizing: Sizing | undefined): string {
+  if (sizing === undefined) return code;
+  const known = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
+  return reasonOfSize(calculation.job, key, sizing, known)?.item.code ?? '';
+}
+
+/** The figure that was typed over what flows. */
+function pinnedSteps(calculation: Calculation, key: LineKey, unit: string): readonly Step[] {
+  if (!calculation.graph.has(lineNode(key, 'flowing'))) return [];
+  const figure: StepFigure = { kind: 'in-unit', figure: calculation.figure(lineNode(key, 'quantity')), unit };
+  return [{ figure, label: { of: 'pinned' }, target: { type: 'line', key }, here: false }];
+}
+
+function pricedSteps(
+  calculation: Calculation,
+  key: LineKey,
+  itemCode: string,
+  description: string,
+  sectionId: Id<'section'> | null,
+  way: readonly Step[] = [],
+): readonly Step[] {
+  const item = calculation.findItem(itemCode);
+  const price: readonly Step[] =
+    item === undefined
+      ? []
+      : [
+          {
+            figure: { kind: 'unit-cost', item },
+            label: { of: 'price', item: item.description },
+            target: { type: 'item', id: item.id },
+            here: false,
+          },
+        ];
+  const extension = calculation.figure(lineNode(key, 'extension'));
+  const label: StepLabel = { of: 'line', description };
+  return [
+    ...price,
+    ...way,
+    { figure: money(extension), label, target: { type: 'line', key }, here: true },
+    ...sectionSteps(calculation, sectionId ?? NO_SECTION, false),
+  ];
+}
+
+const bidStep = (calculation: Calculation, here: boolean): Step => ({
+  figure: money(calculation.figure(bidNode('total'))),
+  label: { of: 'bid' },
+  target: { type: 'bid' },
+  here,
+});
+
+function bidSteps(calculation: Calculation): readonly Step[] {
+  const target = { type: 'bid' } as const;
+  const [settings] = calculation.job.settings.values();
+  const at = (node: NodeId, label: StepLabel): Step => ({
+    figure: money(calculation.figure(node)),
+    label,
+    target,
+    here: false,
+  });
+  return [
+    at(bidNode('cost'), { of: 'cost' }),
+    at(bidNode('tax'), { of: 'tax', percent: settings?.taxOnMaterials ?? '' }),
+    ...inOrder(calculation.job.markup.values()).map(({ id, name, percent }) =>
+      at(markupNode(id), { of: 'markup', name, percent }),
+    ),
+    bidStep(calculation, true),
+  ];
+}

@@ -1,0 +1,40 @@
+import type { Scope } from '../../job/records/scope.ts';
+import { MEASURE_DIMENSION, leadingMeasure } from '../../job/measures.ts';
+import type { Dimension } from '../../units/dimension.ts';
+import type { Calculation } from '../calculation.ts';
+import { markNode, openingNode } from '../graph/nodes.ts';
+import { knownValue } from '../define.ts';
+
+/** A scope's leading figure as far as it is drawn on some sheets. */
+export interface SheetFigure {
+  /** Undefined where a mark of it has no figure, as on a sheet without scale. */
+  readonly value: number | undefined;
+  readonly dimension: Dimension;
+  readonly marks: number;
+}
+
+/** What of a scope is on the given sheets, each mark with its times; openings count for their count. */
+export function figureOnSheets(
+  calculation: Calculation,
+  scope: Scope,
+  sheetIds: ReadonlySet<string>,
+): SheetFigure {
+  const measure = leadingMeasure(scope.kind);
+  const values: (number | undefined)[] = [];
+  for (const mark of calculation.marksOf(scope.id))
+    if (sheetIds.has(mark.sheetId)) values.push(knownValue(calculation.figure(markNode(mark.id, measure))));
+  if (scope.kind === 'count')
+    for (const opening of calculation.openingsCountedBy(scope.id)) {
+      const host = calculation.job.mark.get(opening.markId);
+      if (host !== undefined && sheetIds.has(host.sheetId))
+        values.push(knownValue(calculation.figure(openingNode(opening.id))));
+    }
+  return {
+    value: values.reduce<number | undefined>(
+      (sum, value) => (sum === undefined || value === undefined ? undefined : sum + value),
+      0,
+    ),
+    dimension: MEASURE_DIMENSION[measure],
+    marks: values.length,
+  };
+}
