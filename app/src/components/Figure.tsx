@@ -1,5 +1,5 @@
 import type { Failure } from '@zest/core/job/failure';
-import type { Figure as GraphFigure } from '@zest/core/calculate/graph/graph';
+import type { Figure as GraphFigure } from '@zest/core/calculate/graph/rule';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { Dimension } from '@zest/core/units/dimension';
 import { formatInUnit, formatQuantity } from '@zest/core/units/format';

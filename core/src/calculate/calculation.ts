@@ -22,12 +22,12 @@ import { minorDigits } from '../pricing/money.ts';
 import { DEFINERS, type Definer, FILTERED } from './definers.ts';
 import type { Definitions, Read } from './define.ts';
 import { figureAside } from './figureAside.ts';
-import { type Figure, Graph } from './graph/graph.ts';
+import { Graph } from './graph/graph.ts';
+import { type Figure } from './graph/rule.ts';
 import { filterNode, isFiltered } from './graph/nodes.ts';
 import { guardsOf } from './lines/use.ts';
 import { Tracker } from './tracked/tracker.ts';
 
-const nameOf = ({ name }: Definer, id: string): string => `${name} ${id}`;
 const BY_RECORD = new Map<RecordType, readonly Definer[]>();
 for (const definer of DEFINERS)
   if (typeof definer.each === 'string' && definer.each !== 'read')
@@ -44,8 +44,10 @@ export class Calculation {
   readonly #tracker: Tracker;
   readonly #read: Read;
   #job: Job;
-  /** The nodes that are defined together; what a definition drops is removed. */
-  readonly #owned = new Map<string, readonly NodeId[]>();
+  /** What is defined, by definer and id, as a number of the tracker's. */
+  readonly #started = new Map(DEFINERS.map((definer) => [definer, new Map<string, number>()]));
+  /** By that number, the nodes that are defined together; what a definition drops is removed. */
+  readonly #owned: (readonly number[] | undefined)[] = [];
   /** Formulas of totals with a filter that are defined. */
   readonly #filtered = new Set<string>();
 
@@ -58,8 +60,7 @@ export class Calculation {
       nodesOf: (by, id, nodes) => {
         const definer = BY_NAME.get(by);
         if (definer === undefined) throw new Error(`nodesOf: nothing is defined as ${by}`);
-        this.#start(definer, id);
-        this.#tracker.readShape(nameOf(definer, id));
+        this.#tracker.readShape(this.#start(definer, id));
         return nodes.filter((node) => this.graph.has(node));
       },
     };
@@ -98,19 +99,31 @@ export class Calculation {
       before = now;
       return false;
     };
-    this.#tracker.start({ name: `all of ${definer.name}`, run });
+    this.#tracker.start({ run });
   }
 
-  #start(definer: Definer, id: string): void {
-    const name = nameOf(definer, id);
-    if (this.#tracker.has(name)) return;
-    this.#tracker.start({ name, run: () => this.#own(name, definer.define(this.#read, id)) });
+  #startedBy(definer: Definer): Map<string, number> {
+    const started = this.#started.get(definer);
+    if (started === undefined) throw new Error(`startedBy: ${definer.name} is no definer`);
+    return started;
+  }
+
+  #start(definer: Definer, id: string): number {
+    const started = this.#startedBy(definer);
+    const known = started.get(id);
+    if (known !== undefined) return known;
+    const cell = this.#tracker.start({ run: () => this.#own(cell, definer.define(this.#read, id)) });
+    started.set(id, cell);
+    return cell;
   }
 
   #stop(definer: Definer, id: string): void {
-    const name = nameOf(definer, id);
-    this.#tracker.stop(name);
-    this.#own(name, []);
+    const started = this.#startedBy(definer);
+    const cell = started.get(id);
+    if (cell === undefined) return;
+    started.delete(id);
+    this.#tracker.stop(cell);
+    this.#own(cell, []);
   }
 
   #stopRecord({ type, id }: JobRecord): void {
@@ -124,25 +137,18 @@ export class Calculation {
   }
 
   /** True when other nodes stand there now than before: sums over them are to be defined anew. */
-  #own(name: string, definitions: Definitions): boolean {
-    const before = this.#owned.get(name) ?? [];
-    const now = definitions.map(([node]) => node);
-    const same =
-      before.length === now.length &&
-      before.every(({ figure, of, owner }, i) => {
-        const other = now[i];
-        return figure === other?.figure && of === other.of && owner === other.owner;
-      });
+  #own(cell: number, definitions: Definitions): boolean {
+    const before = this.#owned[cell] ?? [];
+    const now: number[] = [];
     for (const [node, rule] of definitions) {
-      this.graph.define(node, rule);
+      now.push(this.graph.define(node, rule));
       if (rule.kind === 'compute')
         for (const input of rule.inputs) if (isFiltered(input)) this.#demand(input);
     }
-    if (same) return false;
-    const kept = new Set(now.map((node) => this.graph.numberOf(node)));
-    for (const node of before) if (!kept.has(this.graph.numberOf(node))) this.graph.remove(node);
-    if (now.length === 0) this.#owned.delete(name);
-    else this.#owned.set(name, now);
+    if (before.length === now.length && before.every((node, i) => node === now[i])) return false;
+    const kept = new Set(now);
+    for (const node of before) if (!kept.has(node)) this.graph.removeNode(node);
+    this.#owned[cell] = now.length === 0 ? undefined : now;
     return true;
   }
 

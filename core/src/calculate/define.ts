@@ -1,6 +1,6 @@
 import type { NodeId } from '../job/nodeId.ts';
 import type { Job } from '../job/job.ts';
-import type { Figure, Rule } from './graph/graph.ts';
+import type { Figure, Rule } from './graph/rule.ts';
 import type { LineMaker } from '../estimate/lines.ts';
 
 /** The figures of one record, to be defined in the graph together. */

@@ -1,7 +1,8 @@
 import type { Job } from '../job/job.ts';
 import { type NodeId, printNode } from '../job/nodeId.ts';
-import type { Rule } from './graph/graph.ts';
-import { type Figure, Graph } from './graph/graph.ts';
+import type { Rule } from './graph/rule.ts';
+import { Graph } from './graph/graph.ts';
+import { type Figure } from './graph/rule.ts';
 import { isFiltered } from './graph/nodes.ts';
 import { defineFiltered } from './sources/filtered.ts';
 

@@ -178,8 +178,21 @@ function tableLookup(parts: readonly Ast[], at: Span): Ast {
   return mode === undefined ? refuseForm() : { type: 'lookup', at, table, take, by, needed, mode };
 }
 
+/** Assemblies bring the same few texts hundreds of times. Bounded, because texts come from what people type. */
+const read = new Map<string, Result<Ast, FormulaProblem>>();
+const READ_LIMIT = 2000;
+
 /** Reads a formula's text into a tree, or says what is wrong and where. */
 export function parseFormula(source: string): Result<Ast, FormulaProblem> {
+  const known = read.get(source);
+  if (known !== undefined) return known;
+  if (read.size >= READ_LIMIT) read.clear();
+  const made = parseAnew(source);
+  read.set(source, made);
+  return made;
+}
+
+function parseAnew(source: string): Result<Ast, FormulaProblem> {
   const tokens = tokenize(source);
   if (!tokens.ok) return tokens;
   if (tokens.value.length === 0)

@@ -300,7 +300,6 @@ export interface LineFacts {
 export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts | undefined {
   const { job } = calculation;
   if (!isPriced(row)) return undefined;
-  const find = (code: string): Item | undefined => calculation.findItem(code);
   if (row.type === 'quote') {
     const quote = takenQuote(job, row.package);
     const { costCode = '', sectionId } = row.package;

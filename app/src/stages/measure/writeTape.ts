@@ -3,7 +3,7 @@ import { tapeOf } from '@zest/core/calculate/explain/tape';
 import { repeatOf } from '@zest/core/takeoff/repeat';
 import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/graph/nodes';
 import { csvText } from '../../platform/csvText.ts';
-import type { Figure } from '@zest/core/calculate/graph/graph';
+import type { Figure } from '@zest/core/calculate/graph/rule';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, type MarkMeasure, leadingMeasure } from '@zest/core/job/measures';
 import { formatQuantity } from '@zest/core/units/format';

@@ -57,7 +57,7 @@ const JUNCTION_SIGNS = [
 
 /** Dots where runs of the scope in hand end and meet, each with its word when there is room. */
 export function JunctionDots({ sheet, camera }: SignsProps) {
-  const { job, calculation } = useOpenJob();
+  const { job } = useOpenJob();
   const shown = useView((state) => state.junctionsShown);
   const penScope = useView((state) => state.penScope);
   const scope = job.scope.get(penScope as Scope['id']);

@@ -1,6 +1,6 @@
 import type { NodeId } from '../../job/nodeId.ts';
 import type { LineKey } from '../../job/lineKey.ts';
-import type { Figure } from '../graph/graph.ts';
+import type { Figure } from '../graph/rule.ts';
 import { COST_KINDS, type Component, type CostKind } from '../../job/records/assembly.ts';
 import { roundUpTo as roundUp, unitOrLabel, withWaste } from '../../pricing/quantity.ts';
 import type { Calculation } from '../calculation.ts';

@@ -1,5 +1,5 @@
 import { componentsOf } from '../../assemblies/frames.ts';
-import type { Figure } from '../graph/graph.ts';
+import type { Figure } from '../graph/rule.ts';
 import type { Command } from '../../job/change.ts';
 import { applyDiff, invertDiff } from '../../job/job.ts';
 import type { JobProblem } from '../../job/problem.ts';

@@ -1,5 +1,5 @@
 import type { LineKey } from '../../job/lineKey.ts';
-import type { Figure } from '../graph/graph.ts';
+import type { Figure } from '../graph/rule.ts';
 import type { Id } from '../../job/id.ts';
 import type { CostKind } from '../../job/records/assembly.ts';
 import type { Item } from '../../job/records/item.ts';

@@ -4,7 +4,7 @@ import { nodeOfMark } from '../sources/nodeOfMark.ts';
 import type { PlacedComponent } from '../../assemblies/frames.ts';
 import { compileFormula } from '../../formula/compile.ts';
 import { type Trace, traceFormula } from '../../formula/trace.ts';
-import type { Figure } from '../graph/graph.ts';
+import type { Figure } from '../graph/rule.ts';
 import type { Id } from '../../job/id.ts';
 import type { Mark } from '../../job/records/mark.ts';
 import { unitOrLabel } from '../../pricing/quantity.ts';

@@ -3,7 +3,7 @@ import type { NodeId } from '../../job/nodeId.ts';
 import { type PlacedComponent, componentsOf } from '../../assemblies/frames.ts';
 import { type JobPurchase, listPurchases } from '../../estimate/purchases.ts';
 import { type LineKey, NO_SECTION } from '../../job/lineKey.ts';
-import type { Figure } from '../graph/graph.ts';
+import type { Figure } from '../graph/rule.ts';
 import type { Id } from '../../job/id.ts';
 import { inOrder } from '../../job/job.ts';
 import { overrideOf } from '../../job/overrides.ts';

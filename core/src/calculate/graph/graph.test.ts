@@ -1,7 +1,8 @@
 import type { NodeId } from '../../job/nodeId.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { Graph, type Rule, sumOf } from './graph.ts';
+import { Graph } from './graph.ts';
+import { type Rule, sumOf } from './rule.ts';
 
 const value = (at: number): Rule => ({ kind: 'value', value: at });
 /** A node by one letter. */

@@ -1,49 +1,24 @@
 import type { Failure } from '../../job/failure.ts';
 import { type NodeId, sameNode } from '../../job/nodeId.ts';
-
-/** Reads its operands from `values` at `at`; a result that is not finite asks `explain` for the reason. */
-export type Compute = (values: Float64Array, at: Int32Array) => number;
-
-export type Rule =
-  | { readonly kind: 'value'; readonly value: number; readonly failure?: Failure }
-  /** A costly value: worked out only once something reads it or asks for it. */
-  | { readonly kind: 'when-asked'; readonly value: () => number }
-  | {
-      readonly kind: 'compute';
-      readonly inputs: readonly NodeId[];
-      readonly run: Compute;
-      readonly explain?: (values: Float64Array, at: Int32Array) => Failure;
-      /** Sums over what is known: a missing price must not hide every other one. */
-      readonly skipsFailures?: boolean;
-    };
-
-/** A figure: its SI value, or why there is none. */
-export type Figure = { readonly value: number; readonly failure?: undefined } | { readonly failure: Failure };
-
-/** A figure that is what it is until it is defined otherwise. */
-export const valued = (value: number): Rule => ({ kind: 'value', value });
-
-/** Sums of any number of operands share one closure. */
-export const sumOf: Compute = (values, at) => {
-  let total = 0;
-  for (let slot = 0; slot < at.length; slot += 1) total += values[at[slot] as number] as number;
-  return total;
-};
+import { leadsBack, membersOfLoop } from './loops.ts';
+import { NodeIndex } from './nodeIndex.ts';
+import type { Compute, Explain, Figure, Rule } from './rule.ts';
 
 const NO_INPUTS = new Int32Array(0);
 const NO_COMPUTE: Compute = () => Number.NaN;
+const NO_READERS: readonly number[] = [];
 
 /** What a node does when it is figured; kept in a byte array, since the hot loop asks every node. */
+const NO_RULE = 0;
 const VALUE = 1;
 const WHEN_ASKED = 2;
 const COMPUTE = 3;
 const COMPUTE_SKIPPING = 4;
 const LOOPED = 5;
 
-const KINDS = { value: VALUE, 'when-asked': WHEN_ASKED } as const;
-const kindOf = (rule: Rule | undefined): number => {
-  if (rule === undefined) return 0;
-  if (rule.kind !== 'compute') return KINDS[rule.kind];
+const kindOf = (rule: Rule): number => {
+  if (rule.kind === 'value') return VALUE;
+  if (rule.kind === 'when-asked') return WHEN_ASKED;
   return rule.skipsFailures === true ? COMPUTE_SKIPPING : COMPUTE;
 };
 
@@ -53,22 +28,23 @@ const kindOf = (rule: Rule | undefined): number => {
  * Recalculation visits dirty nodes by rank and stops where a value did not change.
  */
 export class Graph {
-  /** By owner, then by figure. */
-  readonly #index = new Map<string, Map<string, number>>();
-  readonly #ids: NodeId[] = [];
+  readonly #index = new NodeIndex();
   #values = new Float64Array(1024);
+  /** What value rules say; the figure itself is 0 where it failed. */
+  #given = new Float64Array(1024);
   #rank = new Int32Array(1024);
   /** 0 clean, 1 waiting in a bucket. */
   #dirty = new Uint8Array(1024);
-  /** 0 where no rule stands. */
   #kind = new Uint8Array(1024);
   #failed = new Uint8Array(1024);
   /** 1 where a value is not worked out, since nothing has asked for it. */
   #unasked = new Uint8Array(1024);
-  readonly #rules: (Rule | undefined)[] = [];
   readonly #run: Compute[] = [];
+  readonly #explain: (Explain | undefined)[] = [];
   readonly #inputs: Int32Array[] = [];
   readonly #readers: number[][] = [];
+  readonly #givenFailures = new Map<number, Failure>();
+  readonly #whenAsked = new Map<number, () => number>();
   readonly #failures = new Map<number, Failure>();
   readonly #buckets: number[][] = [];
   readonly #looped = new Set<number>();
@@ -77,52 +53,53 @@ export class Graph {
   #order: Int32Array | undefined;
 
   get size(): number {
-    return this.#ids.length;
+    return this.#index.size;
   }
 
-  /** Adds a node or gives it another rule. What reads it follows at the next `recalculate`. */
-  define(id: NodeId, rule: Rule): void {
+  /** Adds a node or gives it another rule; gives its number. What reads it follows at the next `recalculate`. */
+  define(id: NodeId, rule: Rule): number {
     const node = this.#nodeOf(id);
-    const previous = this.#rules[node];
-    if (previous?.kind === 'value' && rule.kind === 'value' && sameValue(previous, rule)) return;
-    if (this.#keepsInputs(node, rule)) this.#setRule(node, rule);
+    if (rule.kind === 'value' && this.#isGiven(node, rule.value, rule.failure)) return node;
+    const inputs = rule.kind === 'compute' ? this.#numbersOf(rule.inputs) : NO_INPUTS;
+    if (this.#keepsInputs(node, inputs)) this.#setRule(node, rule);
     else {
       this.#unlink(node);
       this.#setRule(node, rule);
-      if (rule.kind === 'compute') this.#link(node, rule.inputs);
+      if (rule.kind === 'compute') this.#link(node, inputs);
       if (this.#looped.size > 0) this.#relinkLooped();
     }
     this.#markDirty(node);
+    return node;
   }
 
   /** Takes a node's rule away; readers then fail as 'missing' until it is defined again. */
   remove(id: NodeId): void {
-    const node = this.#find(id);
-    if (node === undefined || this.#rules[node] === undefined) return;
+    const node = this.#index.find(id);
+    if (node !== undefined) this.removeNode(node);
+  }
+
+  removeNode(node: number): void {
+    if (this.#kind[node] === NO_RULE) return;
     this.#unlink(node);
     this.#setRule(node, undefined);
     this.#markDirty(node);
     if (this.#looped.size > 0) this.#relinkLooped();
   }
 
-  /** The number of a node, which stays; undefined for one that was never spoken of. */
-  numberOf(id: NodeId): number | undefined {
-    return this.#find(id);
-  }
-
   has(id: NodeId): boolean {
-    const node = this.#find(id);
-    return node !== undefined && this.#rules[node] !== undefined;
+    const node = this.#index.find(id);
+    return node !== undefined && this.#kind[node] !== NO_RULE;
   }
 
   /** Every node that has a rule. */
   *nodes(): Generator<NodeId> {
-    for (const [node, id] of this.#ids.entries()) if (this.#rules[node] !== undefined) yield id;
+    for (let node = 0; node < this.size; node += 1)
+      if (this.#kind[node] !== NO_RULE) yield this.#index.idOf(node);
   }
 
   /** The figure of a node; a node that was never defined is missing. */
   figure(id: NodeId): Figure {
-    const node = this.#find(id);
+    const node = this.#index.find(id);
     if (node === undefined) return { failure: { kind: 'missing', node: id } };
     if (this.#unasked[node] === 1) {
       this.#unasked[node] = 0;
@@ -137,26 +114,19 @@ export class Graph {
   /** Every defined node without a figure, with the reason. */
   *failures(): Generator<readonly [id: NodeId, failure: Failure]> {
     for (const [node, failure] of this.#failures)
-      if (this.#rules[node] !== undefined && this.#unasked[node] === 0)
-        yield [this.#ids[node] as NodeId, failure];
+      if (this.#kind[node] !== NO_RULE && this.#unasked[node] === 0) yield [this.#index.idOf(node), failure];
   }
 
   /** What a node reads, in slot order. */
   inputsOf(id: NodeId): readonly NodeId[] {
-    const rule = this.#rules[this.#find(id) ?? -1];
-    return rule === undefined ? NOTHING : inputsOfRule(rule);
-  }
-
-  /** True where a node has been asked for, by a reader or by figure(). */
-  isRead(id: NodeId): boolean {
-    const node = this.#find(id);
-    return node !== undefined && this.#rules[node] !== undefined && this.#unasked[node] === 0;
+    const node = this.#index.find(id);
+    return node === undefined ? [] : Array.from(this.#inputs[node] ?? [], (each) => this.#index.idOf(each));
   }
 
   /** What reads a node. */
   readersOf(id: NodeId): readonly NodeId[] {
-    const node = this.#find(id);
-    return node === undefined ? [] : (this.#readers[node] ?? []).map((reader) => this.#ids[reader] as NodeId);
+    const node = this.#index.find(id);
+    return node === undefined ? [] : this.#readersOf(node).map((reader) => this.#index.idOf(reader));
   }
 
   /** Figures everything dirty; returns the ids whose figure changed. */
@@ -174,7 +144,7 @@ export class Graph {
       }
       bucket.length = 0;
     }
-    return this.#changed.map((node) => this.#ids[node] as NodeId);
+    return this.#changed.map((node) => this.#index.idOf(node));
   }
 
   /** Figures everything that computes anew, in order of rank; returns how many nodes there are. */
@@ -183,7 +153,7 @@ export class Graph {
     this.#order ??= this.#sortByRank();
     for (const node of this.#order) if (!this.#holds(node)) this.#evaluate(node);
     this.recalculate();
-    return this.#ids.length;
+    return this.size;
   }
 
   /** True when figuring a node anew gives what it has; the usual case, and so the quick one. */
@@ -197,51 +167,67 @@ export class Graph {
   }
 
   #sortByRank(): Int32Array {
-    const nodes = this.#ids.map((_, node) => node).filter((node) => (this.#kind[node] as number) >= COMPUTE);
-    return Int32Array.from(nodes.sort((a, b) => (this.#rank[a] as number) - (this.#rank[b] as number)));
+    const nodes = Array.from({ length: this.size }, (_, node) => node);
+    return Int32Array.from(
+      nodes
+        .filter((node) => (this.#kind[node] as number) >= COMPUTE)
+        .sort((a, b) => (this.#rank[a] as number) - (this.#rank[b] as number)),
+    );
+  }
+
+  #isGiven(node: number, value: number, failure: Failure | undefined): boolean {
+    return (
+      this.#kind[node] === VALUE && this.#given[node] === value && this.#givenFailures.get(node) === failure
+    );
   }
 
   /** A rule over the same operands needs no new links: a pen moved, a rate changed. */
-  #keepsInputs(node: number, rule: Rule): boolean {
-    const before = this.#rules[node];
-    if (before === undefined || this.#looped.size > 0) return false;
-    const [old, now] = [inputsOfRule(before), inputsOfRule(rule)];
-    return old.length === now.length && old.every((input, slot) => sameNode(input, now[slot] as NodeId));
+  #keepsInputs(node: number, inputs: Int32Array): boolean {
+    if (this.#kind[node] === NO_RULE || this.#looped.size > 0) return false;
+    const had = this.#inputs[node] as Int32Array;
+    return had.length === inputs.length && had.every((input, slot) => input === inputs[slot]);
   }
 
   #setRule(node: number, rule: Rule | undefined): void {
-    if (this.#rules[node]?.kind !== rule?.kind) this.#order = undefined;
-    this.#rules[node] = rule;
+    const kind = rule === undefined ? NO_RULE : kindOf(rule);
+    if (this.#kind[node] !== kind) this.#order = undefined;
+    this.#kind[node] = kind;
     this.#run[node] = rule?.kind === 'compute' ? rule.run : NO_COMPUTE;
-    this.#kind[node] = kindOf(rule);
-    this.#unasked[node] =
-      rule?.kind === 'when-asked' && (this.#readers[node] as number[]).length === 0 ? 1 : 0;
+    this.#explain[node] = rule?.kind === 'compute' ? rule.explain : undefined;
+    this.#givenFailures.delete(node);
+    this.#whenAsked.delete(node);
+    if (rule?.kind === 'value') {
+      this.#given[node] = rule.value;
+      if (rule.failure !== undefined) this.#givenFailures.set(node, rule.failure);
+    }
+    if (rule?.kind === 'when-asked') this.#whenAsked.set(node, rule.value);
+    this.#unasked[node] = kind === WHEN_ASKED && this.#readersOf(node).length === 0 ? 1 : 0;
   }
 
-  #find(id: NodeId): number | undefined {
-    return this.#index.get(id.owner)?.get(figureOf(id));
+  #readersOf = (node: number): readonly number[] => this.#readers[node] ?? NO_READERS;
+
+  #numbersOf(ids: readonly NodeId[]): Int32Array {
+    if (ids.length === 0) return NO_INPUTS;
+    const numbers = new Int32Array(ids.length);
+    for (let slot = 0; slot < ids.length; slot += 1) numbers[slot] = this.#nodeOf(ids[slot] as NodeId);
+    return numbers;
   }
 
   #nodeOf(id: NodeId): number {
-    const known = this.#find(id);
+    const known = this.#index.find(id);
     if (known !== undefined) return known;
-    const node = this.#ids.length;
+    const node = this.#index.add(id);
     if (node === this.#values.length) this.#grow();
-    const ofOwner = this.#index.get(id.owner);
-    if (ofOwner === undefined) this.#index.set(id.owner, new Map([[figureOf(id), node]]));
-    else ofOwner.set(figureOf(id), node);
-    this.#ids.push(id);
     this.#inputs.push(NO_INPUTS);
-    this.#readers.push([]);
-    this.#rules.push(undefined);
     this.#run.push(NO_COMPUTE);
+    this.#explain.push(undefined);
     // Missing until it has a rule; said in words only where somebody asks.
     this.#failed[node] = 1;
     return node;
   }
 
   #failureOf(node: number): Failure {
-    return this.#failures.get(node) ?? { kind: 'missing', node: this.#ids[node] as NodeId };
+    return this.#failures.get(node) ?? { kind: 'missing', node: this.#index.idOf(node) };
   }
 
   #grow(): void {
@@ -251,6 +237,7 @@ export class Graph {
       return to;
     };
     this.#values = grown(this.#values, new Float64Array(size));
+    this.#given = grown(this.#given, new Float64Array(size));
     this.#rank = grown(this.#rank, new Int32Array(size));
     this.#dirty = grown(this.#dirty, new Uint8Array(size));
     this.#kind = grown(this.#kind, new Uint8Array(size));
@@ -258,29 +245,23 @@ export class Graph {
     this.#unasked = grown(this.#unasked, new Uint8Array(size));
   }
 
-  #fail(node: number, failure: Failure): void {
-    this.#failures.set(node, failure);
-    this.#failed[node] = 1;
-  }
-
-  #link(node: number, inputs: readonly NodeId[]): void {
-    const at = new Int32Array(inputs.length);
-    inputs.forEach((input, slot) => {
-      const source = this.#nodeOf(input);
-      at[slot] = source;
+  #link(node: number, inputs: Int32Array): void {
+    for (const source of inputs) {
       if (this.#unasked[source] === 1) {
         this.#unasked[source] = 0;
         this.#markDirty(source);
       }
-      (this.#readers[source] as number[]).push(node);
-    });
-    this.#inputs[node] = at;
+      const readers = this.#readers[source];
+      if (readers === undefined) this.#readers[source] = [node];
+      else readers.push(node);
+    }
+    this.#inputs[node] = inputs;
     this.#rankAbove(node);
   }
 
   #unlink(node: number): void {
     for (const source of this.#inputs[node] as Int32Array) {
-      const readers = this.#readers[source] as number[];
+      const readers = this.#readers[source] ?? [];
       const at = readers.indexOf(node);
       if (at >= 0) readers.splice(at, 1);
     }
@@ -295,34 +276,20 @@ export class Graph {
       least = Math.max(least, (this.#rank[source] as number) + 1);
     if ((this.#rank[node] as number) >= least) return;
     // Looked for before any rank is raised: half-raised ranks would hide the loop next time.
-    if (this.#reaches(node, node)) {
+    if (leadsBack(node, this.#readersOf, (each) => this.#looped.has(each))) {
       this.#breakLoop(node);
       return;
     }
     const pending: [number, number][] = [[node, least]];
-    while (pending.length > 0) {
-      const [current, rank] = pending.pop() as [number, number];
+    for (let next = pending.pop(); next !== undefined; next = pending.pop()) {
+      const [current, rank] = next;
       if ((this.#rank[current] as number) >= rank) continue;
       this.#rank[current] = rank;
       this.#order = undefined;
       if (this.#dirty[current] === 1) this.#enqueue(current);
-      for (const reader of this.#readers[current] as number[])
+      for (const reader of this.#readersOf(current))
         if (!this.#looped.has(reader)) pending.push([reader, rank + 1]);
     }
-  }
-
-  #reaches(from: number, to: number): boolean {
-    const pending = [from];
-    const seen = new Set<number>();
-    while (pending.length > 0) {
-      for (const reader of this.#readers[pending.pop() as number] as number[]) {
-        if (reader === to) return true;
-        if (seen.has(reader) || this.#looped.has(reader)) continue;
-        seen.add(reader);
-        pending.push(reader);
-      }
-    }
-    return false;
   }
 
   #breakLoop(node: number): void {
@@ -363,7 +330,8 @@ export class Graph {
     const failedBefore = wasFailed ? this.#failures.get(node) : undefined;
     const failure = this.#figure(node);
     if (failure !== undefined) {
-      this.#fail(node, failure);
+      this.#failures.set(node, failure);
+      this.#failed[node] = 1;
       // A failed operand reads as zero, so that sums over what is known can skip it.
       this.#values[node] = 0;
     } else if (wasFailed) {
@@ -373,77 +341,41 @@ export class Graph {
     const isFailed = failure !== undefined;
     if (isFailed === wasFailed && sameFailure(failure, failedBefore) && before === this.#values[node]) return;
     this.#changed.push(node);
-    for (const reader of this.#readers[node] as number[]) this.#markDirty(reader);
+    for (const reader of this.#readersOf(node)) this.#markDirty(reader);
   }
 
   /** Figures one node into `#values`, or says why it has no figure. */
   #figure(node: number): Failure | undefined {
     const kind = this.#looped.size > 0 && this.#looped.has(node) ? LOOPED : (this.#kind[node] as number);
-    if (kind < COMPUTE) return this.#take(node);
-    if (kind === LOOPED) return { kind: 'loop', members: this.#loopThrough(node) };
+    if (kind < COMPUTE) return this.#take(node, kind);
+    if (kind === LOOPED) {
+      const members = membersOfLoop(node, this.#readersOf);
+      return { kind: 'loop', members: members.map((each) => this.#index.idOf(each)) };
+    }
     const at = this.#inputs[node] as Int32Array;
     if (kind === COMPUTE)
       for (let slot = 0; slot < at.length; slot += 1)
         if (this.#failed[at[slot] as number] === 1) return this.#failureOf(at[slot] as number);
     const value = (this.#run[node] as Compute)(this.#values, at);
-    if (!Number.isFinite(value)) return this.#explain(node, at);
+    if (!Number.isFinite(value))
+      return this.#explain[node]?.(this.#values, at) ?? { kind: 'missing', node: this.#index.idOf(node) };
     this.#values[node] = value;
     return undefined;
   }
 
-  #take(node: number): Failure | undefined {
-    const rule = this.#rules[node];
-    if (rule === undefined || rule.kind === 'compute')
-      return { kind: 'missing', node: this.#ids[node] as NodeId };
-    this.#values[node] = rule.kind === 'value' ? rule.value : rule.value();
-    return rule.kind === 'value' ? rule.failure : undefined;
-  }
-
-  #explain(node: number, at: Int32Array): Failure {
-    const rule = this.#rules[node];
-    const explained = rule?.kind === 'compute' ? rule.explain?.(this.#values, at) : undefined;
-    return explained ?? { kind: 'missing', node: this.#ids[node] as NodeId };
-  }
-
-  /** The members of the loop a node stands in, by a search along its readers back to itself. */
-  #loopThrough(node: number): readonly NodeId[] {
-    const from = new Map<number, number>();
-    const pending = [node];
-    while (pending.length > 0) {
-      const current = pending.shift() as number;
-      for (const reader of this.#readers[current] as number[]) {
-        if (reader === node) return this.#pathBack(from, current);
-        if (from.has(reader)) continue;
-        from.set(reader, current);
-        pending.push(reader);
-      }
-    }
-    return [this.#ids[node] as NodeId];
-  }
-
-  #pathBack(from: ReadonlyMap<number, number>, last: number): readonly NodeId[] {
-    const members: NodeId[] = [];
-    for (let node: number | undefined = last; node !== undefined; node = from.get(node))
-      members.unshift(this.#ids[node] as NodeId);
-    return members;
+  #take(node: number, kind: number): Failure | undefined {
+    if (kind === NO_RULE) return { kind: 'missing', node: this.#index.idOf(node) };
+    this.#values[node] =
+      kind === VALUE ? (this.#given[node] as number) : (this.#whenAsked.get(node)?.() ?? 0);
+    return this.#givenFailures.get(node);
   }
 }
-
-/** A figure within its owner, as a key. */
-const figureOf = ({ figure, of }: NodeId): string => (of === undefined ? figure : `${figure}/${of}`);
-
-const NOTHING: readonly NodeId[] = [];
-const inputsOfRule = (rule: Rule): readonly NodeId[] => (rule.kind === 'compute' ? rule.inputs : NOTHING);
 
 /** A loop is named anew each time it is looked at; what reads itself must not take that for a change. */
 function sameFailure(a: Failure | undefined, b: Failure | undefined): boolean {
   if (a === b) return true;
   if (a?.kind !== 'loop' || b?.kind !== 'loop') return false;
   return (
-    a.members.length === b.members.length &&
-    a.members.every((member, i) => sameNode(member, b.members[i] as NodeId))
+    a.members.length === b.members.length && a.members.every((id, i) => sameNode(id, b.members[i] as NodeId))
   );
 }
-
-const sameValue = (a: Rule & { kind: 'value' }, b: Rule & { kind: 'value' }): boolean =>
-  a.value === b.value && a.failure === b.failure;

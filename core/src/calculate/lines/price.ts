@@ -1,7 +1,7 @@
 import type { LineKey } from '../../job/lineKey.ts';
 import { type NodeId, sameNode } from '../../job/nodeId.ts';
 import type { Failure } from '../../job/failure.ts';
-import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
+import { type Compute, type Rule, failed, sumOf } from '../graph/rule.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';
 import { minorDigits, toMinor } from '../../pricing/money.ts';
 import { type Factors, NO_FACTORS } from '../../pricing/factors.ts';
@@ -57,8 +57,6 @@ export const machinesOf = ({ hours, gang }: UnitPrice, acting: Acting): number =
 /** What a labor hour of the price costs. */
 export const hourlyWage = ({ gang }: UnitPrice, acting: Acting): number =>
   gang === undefined ? 0 : (gang.wages / gang.people) * factorOf('labor', true, acting);
-
-const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 
 /** What the costs of a line are for. */
 export interface Amounted {

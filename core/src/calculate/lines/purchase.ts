@@ -1,6 +1,6 @@
 import { type JobPurchase, purchaseOfCode } from '../../estimate/purchases.ts';
 import { ALL_BOUGHT, roundToPurchase } from '../../assemblies/purchase.ts';
-import { sumOf } from '../graph/graph.ts';
+import { sumOf } from '../graph/rule.ts';
 import { roundQuantity } from '../../pricing/quantity.ts';
 import { roundTo } from '../../units/numberFormat.ts';
 import type { Define, Definitions } from '../define.ts';

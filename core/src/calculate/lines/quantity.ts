@@ -4,7 +4,7 @@ import type { LineKey } from '../../job/lineKey.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import { roundQuantity, unitOrLabel } from '../../pricing/quantity.ts';
 import type { Definitions } from '../define.ts';
-import type { Compute, Rule } from '../graph/graph.ts';
+import type { Compute, Rule } from '../graph/rule.ts';
 import { lineNode } from '../graph/nodes.ts';
 
 /** A figure of a line with the node it stands at, compiled by whoever knows the names. */

@@ -2,7 +2,7 @@ import { own } from '../../job/own.ts';
 import { compileFormula } from '../../formula/compile.ts';
 import { EMPTY_NAMES } from '../../formula/checkDimensions.ts';
 import type { Failure } from '../../job/failure.ts';
-import type { Rule } from '../graph/graph.ts';
+import type { Rule } from '../graph/rule.ts';
 import { itemsOfFamily, recordsOf } from '../../job/belongs.ts';
 import { groupBy } from '../../job/groupBy.ts';
 import type { NodeId } from '../../job/nodeId.ts';

@@ -18,7 +18,7 @@ import { unitOrLabel } from '../../pricing/quantity.ts';
 import { type Dimension, NUMBER } from '../../units/dimension.ts';
 import { findUnit } from '../../units/unit.ts';
 import type { Define, Definitions } from '../define.ts';
-import { type Rule, valued } from '../graph/graph.ts';
+import { type Rule, failed, valued } from '../graph/rule.ts';
 import { inputNode, measureNode, netNode, partNode, whenNode } from '../graph/nodes.ts';
 import { findInScope, getFace, jobNames, scopeNames } from '../queries/jobNames.ts';
 import { type Named, type Names, compileCondition, compileValue, ruleOf } from '../queries/names.ts';
@@ -118,8 +118,6 @@ function partNames(job: Job, frame: Frame, asking: NodeId, part: Part): Names {
   return { ...names, find, findDimension: (reference) => find(reference)?.dimension };
 }
 
-const failing = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
-
 /** An answer is held to the range of its question. */
 function inRange(rule: Rule, input: AssemblyInput): Rule {
   const { min = '', max = '', question, unit } = input;
@@ -130,7 +128,7 @@ function inRange(rule: Rule, input: AssemblyInput): Rule {
   const slack = 1e-9 * Math.max(Math.abs(least), Math.abs(most) === Infinity ? 0 : Math.abs(most), 1e-3);
   const isOut = (value: number): boolean => value < least - slack || value > most + slack;
   const failure: Failure = { kind: 'out-of-range', question, min, max, unit };
-  if (rule.kind === 'value') return rule.failure === undefined && isOut(rule.value) ? failing(failure) : rule;
+  if (rule.kind === 'value') return rule.failure === undefined && isOut(rule.value) ? failed(failure) : rule;
   if (rule.kind !== 'compute') return rule;
   const { run, explain } = rule;
   return {
@@ -226,7 +224,7 @@ function defineNet(job: Job, placed: PlacedComponent, names: Names): Definitions
     return [...when, [node, guarded(ruleOf(node, value, names), guards)]];
   }
   if (frame.within !== undefined)
-    return [...when, [node, failing({ kind: 'no-marks-inside', component: name })]];
+    return [...when, [node, failed({ kind: 'no-marks-inside', component: name })]];
   return [...when, ...defineByPart(job, placed, names, guards)];
 }
 

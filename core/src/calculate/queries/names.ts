@@ -6,7 +6,7 @@ import type { Ast } from '../../formula/ast.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { diagnose } from '../../formula/diagnose.ts';
 import type { FormulaProblem } from '../../formula/problem.ts';
-import type { Rule } from '../graph/graph.ts';
+import type { Rule } from '../graph/rule.ts';
 import type { Result } from '../../problem/result.ts';
 import { type Dimension, NUMBER, sameDimension } from '../../units/dimension.ts';
 import { POINT_FORMAT, parseNumber } from '../../units/numberFormat.ts';

@@ -10,7 +10,7 @@ import {
 } from '../../job/measures.ts';
 import { type NodeId, printNode } from '../../job/nodeId.ts';
 import type { Definitions } from '../define.ts';
-import { type Rule, sumOf, valued } from '../graph/graph.ts';
+import { type Rule, sumOf, valued } from '../graph/rule.ts';
 import { markNode, partNode, pieceNode } from '../graph/nodes.ts';
 import type { ScopeFace } from '../queries/jobNames.ts';
 import { type Part, timesOf } from '../queries/parts.ts';

@@ -1,4 +1,4 @@
-import type { Compute, Rule } from '../graph/graph.ts';
+import type { Compute, Rule } from '../graph/rule.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import type { Face } from '../../job/records/scope.ts';
 import { DERIVED_MEASURES, type DerivedMeasure, type MarkMeasure } from '../../job/measures.ts';

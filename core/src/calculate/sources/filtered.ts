@@ -9,7 +9,7 @@ import type { NodeId } from '../../job/nodeId.ts';
 import type { Opening } from '../../job/records/opening.ts';
 import { NUMBER } from '../../units/dimension.ts';
 import type { Define, Definitions } from '../define.ts';
-import { type Rule, sumOf, valued } from '../graph/graph.ts';
+import { type Rule, sumOf, valued } from '../graph/rule.ts';
 import { filterNode, partNode } from '../graph/nodes.ts';
 import { type ScopeFace, candidates, findInScope, findTotalIn, scopeNames } from '../queries/jobNames.ts';
 import { asFigure } from '../queries/names.ts';

@@ -1,5 +1,4 @@
 import { openingsOfMark, recordsOf } from '../../job/belongs.ts';
-import type { Failure } from '../../job/failure.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
 import { MARK_MEASURES, type MarkKind, type MarkMeasure, OPENING_MEASURES } from '../../job/measures.ts';
@@ -11,12 +10,10 @@ import { measurerOf } from '../../takeoff/measureMark.ts';
 import { parsePitch } from '../../takeoff/roof.ts';
 import { scaleOfMark } from '../../takeoff/scaleAt.ts';
 import type { Define, Definitions } from '../define.ts';
-import { type Rule, valued } from '../graph/graph.ts';
+import { failed, valued } from '../graph/rule.ts';
 import { markNode } from '../graph/nodes.ts';
 import { formOfMark } from '../queries/marks.ts';
 import { hasOwnNode } from './nodeOfMark.ts';
-
-const failed = (failure: Failure): Rule => ({ kind: 'value', value: 0, failure });
 
 /** A run or an area is one mark: only points have a count of their own to add up. */
 export const ownMeasures = (kind: MarkKind): readonly MarkMeasure[] =>

@@ -2,7 +2,7 @@ import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
 import type { Opening } from '../../job/records/opening.ts';
 import type { Define } from '../define.ts';
-import { valued } from '../graph/graph.ts';
+import { valued } from '../graph/rule.ts';
 import { openingNode } from '../graph/nodes.ts';
 import { formOfMark } from '../queries/marks.ts';
 

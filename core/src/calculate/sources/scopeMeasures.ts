@@ -11,7 +11,7 @@ import { repeatOf } from '../../takeoff/repeat.ts';
 import { scaleOfMark } from '../../takeoff/scaleAt.ts';
 import { SHARED_EDGES, type SharedEdge, sharedLengths } from '../../takeoff/sharedEdges.ts';
 import type { Define, Definitions } from '../define.ts';
-import { type Compute, type Rule, sumOf, valued } from '../graph/graph.ts';
+import { type Compute, type Rule, sumOf, valued } from '../graph/rule.ts';
 import {
   markNode,
   measuredNode,

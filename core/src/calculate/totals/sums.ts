@@ -8,7 +8,7 @@ import { NO_SECTION } from '../../job/lineKey.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';
 import type { Define, Definitions, Read } from '../define.ts';
-import { type Compute, type Rule, sumOf } from '../graph/graph.ts';
+import { type Compute, type Rule, sumOf } from '../graph/rule.ts';
 import {
   SUM_KINDS,
   bidNode,

@@ -15,21 +15,27 @@ import { createTrackedJob } from './trackedJob.ts';
 
 /** Something that is worked out again when, and only when, something it read is another. */
 export interface Effect {
-  readonly name: string;
-  /** What is looked at through `job` is noted. True where it is now made of other things than before. */
+  /** What is looked at of the job is noted. True where it is now made of other things than before. */
   readonly run: () => boolean;
 }
 
-/** What a computation read so far. */
+/** What is being worked out: its reads lie on the stack from a place on. */
 interface Frame {
   readonly cell: number;
   readonly stamp: number;
-  readonly reads: number[];
+  readonly from: number;
 }
 
 interface Kept {
   readonly filed: Filed;
   readonly cells: Map<string, number>;
+}
+
+/** A query with what it gave last. */
+interface Asked {
+  readonly derive: Derive<unknown>;
+  readonly keys: readonly string[];
+  value: unknown;
 }
 
 /**
@@ -46,13 +52,13 @@ export class Tracker implements Follower {
   readonly #members = new Map<RecordType, number>();
   readonly #filed = new Map<Filing, Kept>();
   readonly #queries = new Map<Derive<unknown>, Map<string, number>>();
-  readonly #derives = new Map<
-    number,
-    { readonly derive: Derive<unknown>; readonly keys: readonly string[] }
-  >();
-  readonly #values = new Map<number, unknown>();
-  readonly #effects = new Map<number, Effect>();
-  readonly #effectOf = new Map<string, number>();
+  /** By cell: the query or the effect that is worked out there. */
+  readonly #asked: (Asked | undefined)[] = [];
+  readonly #effects: (Effect | undefined)[] = [];
+  /** By cell: where it is found, to be forgotten there. */
+  readonly #homes: (Map<unknown, number> | undefined)[] = [];
+  readonly #keys: unknown[] = [];
+  readonly #reads: number[] = [];
   #pending: number[] = [];
   /** What lost its last reader; looked at again once nothing is being worked out. */
   readonly #idle = new Set<number>();
@@ -63,10 +69,10 @@ export class Tracker implements Follower {
     this.#now = job;
     this.job = createTrackedJob(() => this.#now, {
       atRecord: (id) => {
-        if (this.#frame !== undefined) this.#note(this.#inputOf(this.#records, id));
+        if (this.#frame !== undefined) this.#note(this.#frame, this.#inputOf(this.#records, id));
       },
       atMembers: (type) => {
-        if (this.#frame !== undefined) this.#note(this.#inputOf(this.#members, type));
+        if (this.#frame !== undefined) this.#note(this.#frame, this.#inputOf(this.#members, type));
       },
     });
     setFollower(this.job, this);
@@ -79,52 +85,40 @@ export class Tracker implements Follower {
     setFollower(job, this);
     this.#now = job;
     const types = new Set<RecordType>();
-    const members = new Set<RecordType>();
-    for (const record of [...diff.added, ...diff.removed]) {
-      types.add(record.type);
-      members.add(record.type);
-      this.#touch(this.#records.get(record.id));
+    for (const { type, id } of [...diff.added, ...diff.removed]) {
+      if (!types.has(type)) this.#touch(this.#members.get(type));
+      types.add(type);
+      this.#touch(this.#records.get(id));
     }
     for (const [, { type, id }] of diff.updated) {
       types.add(type);
       this.#touch(this.#records.get(id));
     }
-    for (const type of members) this.#touch(this.#members.get(type));
     for (const [{ type }, { filed, cells }] of this.#filed)
       if (types.has(type)) for (const key of filed.follow(diff)) this.#touch(cells.get(key));
   }
 
-  /** Has an effect run at the next `settle`, and again whenever something it read is another. */
-  start(effect: Effect): void {
-    if (this.#effectOf.has(effect.name)) return;
+  /** Has an effect run at the next `settle`, and again whenever something it read is another; gives its number. */
+  start(effect: Effect): number {
     const cell = this.#cells.add();
-    this.#effects.set(cell, effect);
-    this.#effectOf.set(effect.name, cell);
+    this.#effects[cell] = effect;
     this.#pending.push(cell);
-  }
-
-  has(name: string): boolean {
-    return this.#effectOf.has(name);
+    return cell;
   }
 
   /** Lets go of an effect; who read its shape runs again. */
-  stop(name: string): void {
-    const cell = this.#effectOf.get(name);
-    if (cell === undefined) return;
-    this.#effectOf.delete(name);
-    this.#effects.delete(cell);
-    this.#cells.setReads(cell, [], this.#letGo);
+  stop(cell: number): void {
+    this.#effects[cell] = undefined;
+    this.#cells.setReads(cell, NONE, 0, this.#letGo);
     this.#touch(cell);
     this.#cells.markGone(cell);
     this.#idle.add(cell);
   }
 
   /** Notes that what an effect is made of was looked at; it has run by then. */
-  readShape(name: string): void {
-    const cell = this.#effectOf.get(name);
-    if (cell === undefined) return;
+  readShape(cell: number): void {
     this.#refresh(cell);
-    if (this.#frame !== undefined) this.#note(cell);
+    if (this.#frame !== undefined) this.#note(this.#frame, cell);
   }
 
   /** Runs all that is marked, and what was started meanwhile. */
@@ -132,7 +126,7 @@ export class Tracker implements Follower {
     // In the order they came: what is first in the list of effects is what others rest on.
     for (let at = 0; at < this.#pending.length; at += 1) {
       const cell = this.#pending[at] as number;
-      if (this.#effects.has(cell)) this.#refresh(cell);
+      if (this.#effects[cell] !== undefined) this.#refresh(cell);
     }
     this.#pending = [];
     this.#forgetIdle();
@@ -140,91 +134,110 @@ export class Tracker implements Follower {
 
   /** Something costly that an effect leaves for later; what it reads then counts as read by the effect. */
   later<Value>(work: () => Value): () => Value {
-    const frame = this.#frame;
-    if (frame === undefined) return work;
-    const { cell, stamp } = frame;
+    const made = this.#frame;
+    if (made === undefined) return work;
+    const { cell, stamp } = made;
     return () => {
-      if (!this.#effects.has(cell) || this.#cells.stampOf(cell) !== stamp) return this.#aside(work);
-      const reads: number[] = [];
-      const value = this.#within({ cell, stamp: (this.#stamps += 1), reads }, work);
-      this.#cells.addLateReads(cell, reads);
+      const isOf = this.#effects[cell] !== undefined && this.#cells.stampOf(cell) === stamp;
+      if (!isOf) return this.#within(undefined, work);
+      const frame = { cell, stamp: (this.#stamps += 1), from: this.#reads.length };
+      const value = this.#within(frame, work);
+      this.#cells.addLateReads(cell, this.#reads, frame.from);
+      this.#reads.length = frame.from;
       return value;
     };
-  }
-
-  /** Looks at the job without anyone having read it. */
-  #aside<Value>(work: () => Value): Value {
-    return this.#within(undefined, work);
   }
 
   ask<Value>(derive: Derive<Value>, keys: readonly string[]): Value {
     const cell = this.#queryOf(derive, keys);
     this.#refresh(cell);
-    if (this.#frame !== undefined) this.#note(cell);
-    return this.#values.get(cell) as Value;
+    if (this.#frame !== undefined) this.#note(this.#frame, cell);
+    return this.#asked[cell]?.value as Value;
   }
 
   list(filing: Filing, key: string): readonly string[] {
-    const kept = this.#filed.get(filing) ?? { filed: new Filed(filing, this.#now), cells: new Map() };
-    this.#filed.set(filing, kept);
-    if (this.#frame !== undefined) this.#note(this.#inputOf(kept.cells, key));
+    let kept = this.#filed.get(filing);
+    if (kept === undefined) {
+      kept = { filed: new Filed(filing, this.#now), cells: new Map() };
+      this.#filed.set(filing, kept);
+    }
+    if (this.#frame !== undefined) this.#note(this.#frame, this.#inputOf(kept.cells, key));
     return kept.filed.list(key);
   }
 
   #queryOf(derive: Derive<unknown>, keys: readonly string[]): number {
-    const ofDerive = this.#queries.get(derive) ?? new Map<string, number>();
-    if (ofDerive.size === 0) this.#queries.set(derive, ofDerive);
+    let ofDerive = this.#queries.get(derive);
+    if (ofDerive === undefined) this.#queries.set(derive, (ofDerive = new Map()));
     const key = joinKeys(keys);
     const known = ofDerive.get(key);
     if (known !== undefined) return known;
-    const cell = this.#cells.add(() => {
-      ofDerive.delete(key);
-      this.#derives.delete(cell);
-      this.#values.delete(cell);
-    });
-    ofDerive.set(key, cell);
-    this.#derives.set(cell, { derive, keys });
+    const cell = this.#cells.add();
+    this.#asked[cell] = { derive, keys, value: NOT_YET };
+    this.#settleAt(cell, ofDerive, key);
     return cell;
   }
 
   #inputOf<Key>(inputs: Map<Key, number>, key: Key): number {
     const known = inputs.get(key);
     if (known !== undefined) return known;
-    const cell = this.#cells.addInput(() => inputs.delete(key));
-    inputs.set(key, cell);
+    const cell = this.#cells.addInput();
+    this.#settleAt(cell, inputs as Map<unknown, number>, key);
     return cell;
   }
 
-  #note(cell: number): void {
-    const frame = this.#frame as Frame;
-    if (this.#cells.stampRead(cell, frame.stamp)) frame.reads.push(cell);
+  #settleAt(cell: number, home: Map<unknown, number>, key: unknown): void {
+    home.set(key, cell);
+    this.#homes[cell] = home;
+    this.#keys[cell] = key;
+  }
+
+  #note({ stamp }: Frame, cell: number): void {
+    if (this.#cells.stampRead(cell, stamp)) this.#reads.push(cell);
   }
 
   #touch(cell: number | undefined): void {
     if (cell === undefined) return;
     this.#cells.touch(cell);
     this.#cells.suspectReaders(cell, (reader) => {
-      if (this.#effects.has(reader)) this.#pending.push(reader);
+      if (this.#effects[reader] !== undefined) this.#pending.push(reader);
     });
   }
 
   /** Brings a query or an effect up to date: by running it where one of its reads is another. */
-  #refresh(cell: number): void {
+  readonly #refresh = (cell: number): void => {
     const cells = this.#cells;
     if (cells.isClean(cell)) return;
     if (cells.isRunning(cell)) throw new Error(`refresh: ${this.#nameOf(cell)} waits for itself`);
-    if (!cells.mustRun(cell, (read) => this.#refresh(read))) return cells.verify(cell, false);
-    const frame: Frame = { cell, stamp: (this.#stamps += 1), reads: [] };
-    cells.begin(cell, frame.stamp);
-    let differs: boolean;
-    try {
-      differs = this.#within(frame, () => this.#runAgain(cell));
-    } catch (error) {
-      cells.giveUp(cell);
-      throw error;
+    if (!cells.mustRun(cell, this.#refresh)) {
+      cells.verify(cell, false);
+      return;
     }
-    cells.setReads(cell, frame.reads, this.#letGo);
-    cells.verify(cell, differs);
+    const outer = this.#frame;
+    const frame: Frame = { cell, stamp: (this.#stamps += 1), from: this.#reads.length };
+    this.#frame = frame;
+    cells.begin(cell, frame.stamp);
+    let done = false;
+    try {
+      const differs = this.#run(cell);
+      cells.setReads(cell, this.#reads, frame.from, this.#letGo);
+      cells.verify(cell, differs);
+      done = true;
+    } finally {
+      if (!done) cells.giveUp(cell);
+      this.#reads.length = frame.from;
+      this.#frame = outer;
+    }
+  };
+
+  #run(cell: number): boolean {
+    const effect = this.#effects[cell];
+    if (effect !== undefined) return effect.run();
+    const asked = this.#asked[cell];
+    if (asked === undefined) throw new Error(`run: cell ${cell} is neither query nor effect`);
+    const value = asked.derive(this.job, ...asked.keys);
+    if (sameValue(asked.value, value)) return false;
+    asked.value = value;
+    return true;
   }
 
   readonly #letGo = (cell: number): void => {
@@ -233,24 +246,17 @@ export class Tracker implements Follower {
 
   /** What nobody reads any more is forgotten; asked again, it is worked out again. */
   #forgetIdle(): void {
+    const cells = this.#cells;
     for (const cell of this.#idle) {
       this.#idle.delete(cell);
-      if (this.#effects.has(cell) || this.#cells.isFree(cell) || this.#cells.isRead(cell)) continue;
-      this.#cells.setReads(cell, [], this.#letGo);
-      this.#cells.free(cell);
+      if (this.#effects[cell] !== undefined || cells.isFree(cell) || cells.isRead(cell)) continue;
+      cells.setReads(cell, NONE, 0, this.#letGo);
+      this.#homes[cell]?.delete(this.#keys[cell]);
+      this.#homes[cell] = undefined;
+      this.#keys[cell] = undefined;
+      this.#asked[cell] = undefined;
+      cells.free(cell);
     }
-  }
-
-  #runAgain(cell: number): boolean {
-    const effect = this.#effects.get(cell);
-    if (effect !== undefined) return effect.run();
-    const query = this.#derives.get(cell);
-    if (query === undefined) throw new Error(`runAgain: cell ${cell} is neither query nor effect`);
-    const value = query.derive(this.job, ...query.keys);
-    const was = this.#values.get(cell);
-    if (this.#values.has(cell) && sameValue(was, value)) return false;
-    this.#values.set(cell, value);
-    return true;
   }
 
   #within<Value>(frame: Frame | undefined, work: () => Value): Value {
@@ -264,7 +270,11 @@ export class Tracker implements Follower {
   }
 
   #nameOf(cell: number): string {
-    const query = this.#derives.get(cell);
-    return this.#effects.get(cell)?.name ?? `${query?.derive.name ?? ''} of ${query?.keys.join(', ') ?? ''}`;
+    const { derive, keys = [] } = this.#asked[cell] ?? {};
+    return derive === undefined ? `effect ${cell}` : `the query ${derive.name} of ${keys.join(', ')}`;
   }
 }
+
+const NONE: readonly never[] = [];
+/** Like no value that a query gives. */
+const NOT_YET = Symbol('not yet');
