@@ -24,7 +24,7 @@ import type { Definitions, Read } from './define.ts';
 import { figureAside } from './figureAside.ts';
 import { Graph } from './graph/graph.ts';
 import { type Figure } from './graph/rule.ts';
-import { filterNode, isFiltered } from './graph/nodes.ts';
+import { SUM_KINDS, filterNode, isFiltered } from './graph/nodes.ts';
 import { guardsOf } from './lines/use.ts';
 import { Tracker } from './tracked/tracker.ts';
 
@@ -33,6 +33,11 @@ for (const definer of DEFINERS)
   if (typeof definer.each === 'string' && definer.each !== 'read')
     BY_RECORD.set(definer.each, [...(BY_RECORD.get(definer.each) ?? []), definer]);
 const BY_NAME = new Map(DEFINERS.map((definer) => [definer.name, definer]));
+
+const NO_NODES: readonly number[] = [];
+const SUMMED: ReadonlySet<string> = new Set(SUM_KINDS);
+const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((each, at) => each === b[at]);
 
 /**
  * Holds a job's figures and keeps them true through every change. Everything that has figures is
@@ -136,20 +141,22 @@ export class Calculation {
     return this.graph.recalculate();
   }
 
-  /** True when other nodes stand there now than before: sums over them are to be defined anew. */
+  /** True when lines have other kinds of cost now than before: sums over them are to be defined anew. */
   #own(cell: number, definitions: Definitions): boolean {
-    const before = this.#owned[cell] ?? [];
+    const before = this.#owned[cell] ?? NO_NODES;
     const now: number[] = [];
     for (const [node, rule] of definitions) {
       now.push(this.graph.define(node, rule));
       if (rule.kind === 'compute')
         for (const input of rule.inputs) if (isFiltered(input)) this.#demand(input);
     }
-    if (before.length === now.length && before.every((node, i) => node === now[i])) return false;
+    if (sameNumbers(before, now)) return false;
+    const isSummed = (node: number): boolean => SUMMED.has(this.graph.idOf(node).figure);
+    const differs = !sameNumbers(before.filter(isSummed), now.filter(isSummed));
     const kept = new Set(now);
     for (const node of before) if (!kept.has(node)) this.graph.removeNode(node);
     this.#owned[cell] = now.length === 0 ? undefined : now;
-    return true;
+    return differs;
   }
 
   /** A total with a filter is defined as soon as a formula reads it. */

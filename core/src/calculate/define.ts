@@ -12,7 +12,7 @@ export interface Read {
   readonly job: Job;
   /** Work that is only done when its figure is asked for; what it reads then counts as read. */
   readonly later: <Value>(work: () => Value) => () => Value;
-  /** The nodes that a line has, of those asked for: not every line has every kind of cost. */
+  /** The kinds of cost that a line has, of those asked for: not every line has every kind. */
   readonly nodesOf: (by: LineMaker, makerId: string, nodes: readonly NodeId[]) => readonly NodeId[];
 }
 

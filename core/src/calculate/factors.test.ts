@@ -110,6 +110,9 @@ describe('what is bought at least', () => {
       kind: 'formula',
       problem: { kind: 'formula-dimension-result' },
     });
+    // A line without a price is not in the bid in part either: its hours were known, and counted.
+    expect(wrong.desk.known(bidNode('cost'))).toBe(0);
+    expect(wrong.desk.known(bidNode('labor'))).toBe(0);
   });
 
   it('is nothing while nothing is measured', () => {

@@ -4,13 +4,13 @@ import Decimal from 'decimal.js';
 import fc from 'fast-check';
 import { COST_KINDS } from '../job/records/assembly.ts';
 import type { RecordOf } from '../job/record.ts';
-import { inOrder } from '../job/job.ts';
+import { inOrder, listRecords } from '../job/job.ts';
 import { remove } from '../job/change.ts';
 import { removeAlternate } from '../job/commands/removeWith.ts';
 import { makeMark, makeScope } from '../testing/job.ts';
 import { anyDeeds, deskAfter, markup } from '../testing/deeds.ts';
 import { differences } from '../testing/differences.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { type Desk, createPricedDesk } from '../testing/priced.ts';
 import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
 import { linePrices } from './totals/linePrices.ts';
@@ -521,6 +521,25 @@ describe('after any sequence of edits', () => {
         expect(differences(desk.calculation, new Calculation(desk.job()))).toEqual([]);
       }),
       { numRuns: 60 },
+    );
+  });
+
+  it('undo brings back every figure and record, and redo makes them again', () => {
+    const records = (desk: Desk): readonly string[] =>
+      [...listRecords(desk.job())].map((record) => JSON.stringify(record)).sort();
+    fc.assert(
+      fc.property(anyDeeds, (list) => {
+        const desk = deskAfter(list);
+        const after = { records: records(desk), anew: new Calculation(desk.job()) };
+        desk.undoAll();
+        const start = createPricedDesk();
+        expect(records(desk)).toEqual(records(start));
+        expect(differences(desk.calculation, start.calculation)).toEqual([]);
+        desk.redoAll();
+        expect(records(desk)).toEqual(after.records);
+        expect(differences(desk.calculation, after.anew)).toEqual([]);
+      }),
+      { numRuns: 40 },
     );
   });
 

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import type { RecordOf } from '../job/record.ts';
+import { assemblyDeeds } from './deeds/assemblyDeeds.ts';
 import { formulaDeeds } from './deeds/formulaDeeds.ts';
 import { type Deed, takeHand } from './deeds/hand.ts';
 import { lineDeeds } from './deeds/lineDeeds.ts';
+import { measureDeeds } from './deeds/measureDeeds.ts';
 import { moneyDeeds } from './deeds/moneyDeeds.ts';
 import { placeDeeds } from './deeds/placeDeeds.ts';
 import { priceDeeds } from './deeds/priceDeeds.ts';
@@ -10,7 +12,15 @@ import { makeMark, makeScope } from './job.ts';
 import { type Desk, createPricedDesk } from './priced.ts';
 import { makeMarkup } from './records.ts';
 
-const DEEDS: readonly Deed[] = [...lineDeeds, ...moneyDeeds, ...priceDeeds, ...placeDeeds, ...formulaDeeds];
+const DEEDS: readonly Deed[] = [
+  ...lineDeeds,
+  ...moneyDeeds,
+  ...priceDeeds,
+  ...placeDeeds,
+  ...formulaDeeds,
+  ...measureDeeds,
+  ...assemblyDeeds,
+];
 export const DEED_COUNT = DEEDS.length;
 
 export const markup = (desk: Desk, content: Partial<RecordOf<'markup'>>): RecordOf<'markup'> =>

@@ -4,7 +4,7 @@ import { knownValue } from '../calculate/define.ts';
 import { type LineFigure, lineNode } from '../calculate/graph/nodes.ts';
 import type { Command } from '../job/change.ts';
 import { put } from '../job/change.ts';
-import { type Job, applyDiff } from '../job/job.ts';
+import { type Diff, type Job, applyDiff, invertDiff } from '../job/job.ts';
 import type { JobProblem } from '../job/problem.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
 import { BLANK_ITEM } from '../pricing/blankItem.ts';
@@ -22,6 +22,9 @@ export interface Desk {
   readonly change: (...commands: readonly (Command | JobRecord)[]) => void;
   /** The same, but what is refused changes nothing and is no error. */
   readonly attempt: (command: Command | JobRecord) => void;
+  /** Takes back every change that was made, or makes them again. */
+  readonly undoAll: () => void;
+  readonly redoAll: () => void;
   readonly line: (content: Partial<RecordOf<'line'>>) => RecordOf<'line'>;
   readonly item: (content: Partial<RecordOf<'item'>> & { readonly code: string }) => RecordOf<'item'>;
   readonly craft: (name: string) => RecordOf<'craft'>;
@@ -35,15 +38,35 @@ export function createPricedDesk(): Desk {
   let job: Job = { ...started, markup: new Map() };
   const calculation = new Calculation(job);
   const known: Desk['known'] = (node) => knownValue(calculation.figure(node));
+  const done: Diff[] = [];
+  const undone: Diff[] = [];
+  const follow = (diff: Diff): void => {
+    job = applyDiff(job, diff);
+    calculation.apply(job, diff);
+  };
   const attempt = (each: Command | JobRecord): JobProblem | undefined => {
     const diff = (typeof each === 'function' ? each : put(each))(job);
     if (!diff.ok) return diff.problem;
-    job = applyDiff(job, diff.value);
-    calculation.apply(job, diff.value);
+    done.push(diff.value);
+    follow(diff.value);
     return undefined;
+  };
+  const undoAll = (): void => {
+    for (let diff = done.pop(); diff !== undefined; diff = done.pop()) {
+      undone.push(diff);
+      follow(invertDiff(diff));
+    }
+  };
+  const redoAll = (): void => {
+    for (let diff = undone.pop(); diff !== undefined; diff = undone.pop()) {
+      done.push(diff);
+      follow(diff);
+    }
   };
   let order = 0;
   return {
+    undoAll,
+    redoAll,
     ...test,
     calculation,
     job: () => job,

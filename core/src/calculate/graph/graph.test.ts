@@ -76,6 +76,28 @@ describe('the dependency graph', () => {
     expect(graph.figure(at('a'))).toEqual({ value: 3 });
   });
 
+  it('says of every member of a loop that it waits, wherever the loop was closed', () => {
+    const rules = [
+      [at('no'), { kind: 'value', value: 0, failure: { kind: 'no-price' } }],
+      [at('a'), sum('no', 'c')],
+      [at('b'), sum('a')],
+      [at('c'), sum('b')],
+      [at('d'), sum('c')],
+    ] as const;
+    for (let first = 0; first < rules.length; first += 1) {
+      const graph = new Graph();
+      for (const [id, rule] of [...rules.slice(first), ...rules.slice(0, first)])
+        graph.define(id, rule as Rule);
+      graph.recalculate();
+      const kinds = ['a', 'b', 'c', 'd'].map((owner) => graph.figure(at(owner)).failure?.kind);
+      expect(kinds).toEqual(['loop', 'loop', 'loop', 'loop']);
+      graph.define(at('c'), value(1));
+      graph.recalculate();
+      expect(graph.figure(at('a')).failure).toEqual({ kind: 'no-price' });
+      expect(graph.figure(at('d'))).toEqual({ value: 1 });
+    }
+  });
+
   it('works out a costly value only once something asks for it', () => {
     const graph = new Graph();
     let worked = 0;

@@ -1,6 +1,6 @@
 import type { Failure } from '../../job/failure.ts';
 import { type NodeId, sameNode } from '../../job/nodeId.ts';
-import { leadsBack, membersOfLoop } from './loops.ts';
+import { leadsBack, loopsAround, membersOfLoop } from './loops.ts';
 import { NodeIndex } from './nodeIndex.ts';
 import type { Compute, Explain, Figure, Rule } from './rule.ts';
 
@@ -47,7 +47,9 @@ export class Graph {
   readonly #whenAsked = new Map<number, () => number>();
   readonly #failures = new Map<number, Failure>();
   readonly #buckets: number[][] = [];
+  /** All members of loops. Between a change of shape and the next `recalculate` at least one of each. */
   readonly #looped = new Set<number>();
+  #reshaped = false;
   #changed: number[] = [];
   /** Computing nodes by rank, for figuring everything; undefined after a change of shape. */
   #order: Int32Array | undefined;
@@ -66,7 +68,7 @@ export class Graph {
       this.#unlink(node);
       this.#setRule(node, rule);
       if (rule.kind === 'compute') this.#link(node, inputs);
-      if (this.#looped.size > 0) this.#relinkLooped();
+      this.#reshaped = true;
     }
     this.#markDirty(node);
     return node;
@@ -83,12 +85,16 @@ export class Graph {
     this.#unlink(node);
     this.#setRule(node, undefined);
     this.#markDirty(node);
-    if (this.#looped.size > 0) this.#relinkLooped();
+    this.#reshaped = true;
   }
 
   has(id: NodeId): boolean {
     const node = this.#index.find(id);
     return node !== undefined && this.#kind[node] !== NO_RULE;
+  }
+
+  idOf(node: number): NodeId {
+    return this.#index.idOf(node);
   }
 
   /** Every node that has a rule. */
@@ -131,6 +137,8 @@ export class Graph {
 
   /** Figures everything dirty; returns the ids whose figure changed. */
   recalculate(): readonly NodeId[] {
+    if (this.#reshaped && this.#looped.size > 0) this.#findLoops();
+    this.#reshaped = false;
     this.#changed = [];
     for (let rank = 0; rank < this.#buckets.length; rank += 1) {
       const bucket = this.#buckets[rank];
@@ -183,7 +191,7 @@ export class Graph {
 
   /** A rule over the same operands needs no new links: a pen moved, a rate changed. */
   #keepsInputs(node: number, inputs: Int32Array): boolean {
-    if (this.#kind[node] === NO_RULE || this.#looped.size > 0) return false;
+    if (this.#kind[node] === NO_RULE) return false;
     const had = this.#inputs[node] as Int32Array;
     return had.length === inputs.length && had.every((input, slot) => input === inputs[slot]);
   }
@@ -284,28 +292,39 @@ export class Graph {
     for (let next = pending.pop(); next !== undefined; next = pending.pop()) {
       const [current, rank] = next;
       if ((this.#rank[current] as number) >= rank) continue;
-      this.#rank[current] = rank;
-      this.#order = undefined;
-      if (this.#dirty[current] === 1) this.#enqueue(current);
+      this.#setRank(current, rank);
       for (const reader of this.#readersOf(current))
         if (!this.#looped.has(reader)) pending.push([reader, rank + 1]);
     }
   }
 
+  #setRank(node: number, rank: number): void {
+    this.#rank[node] = rank;
+    this.#order = undefined;
+    if (this.#dirty[node] === 1) this.#enqueue(node);
+  }
+
   #breakLoop(node: number): void {
     this.#looped.add(node);
-    this.#rank[node] = 0;
+    this.#setRank(node, 0);
     this.#markDirty(node);
   }
 
-  /** After any change of shape, a loop may be gone: try the nodes that were set aside again. */
-  #relinkLooped(): void {
+  /**
+   * After any change of shape a loop may be gone, or larger. All its members say that they wait for each
+   * other, whatever else may be wrong with one of them: it must not matter where the loop was closed.
+   */
+  #findLoops(): void {
     const waiting = [...this.#looped];
     this.#looped.clear();
+    const inputsOf = (node: number): Iterable<number> => this.#inputs[node] ?? NO_INPUTS;
     for (const node of waiting) {
-      this.#rank[node] = 0;
-      this.#rankAbove(node);
       this.#markDirty(node);
+      if (this.#looped.has(node)) continue;
+      this.#setRank(node, 0);
+      const members = loopsAround(node, this.#readersOf, inputsOf);
+      if (members.size === 0) this.#rankAbove(node);
+      for (const member of members) this.#breakLoop(member);
     }
   }
 

@@ -15,6 +15,34 @@ export function leadsBack(node: number, readersOf: ReadersOf, isAside: (node: nu
   return false;
 }
 
+/** Everything that stands in some loop together with a node, itself included; empty where it stands in none. */
+export function loopsAround(
+  node: number,
+  readersOf: ReadersOf,
+  inputsOf: (node: number) => Iterable<number>,
+): ReadonlySet<number> {
+  const after = reach(node, readersOf, () => true);
+  return after.has(node) ? reach(node, inputsOf, (each) => after.has(each)) : NONE;
+}
+
+const NONE: ReadonlySet<number> = new Set();
+
+function reach(
+  from: number,
+  next: (node: number) => Iterable<number>,
+  isWanted: (node: number) => boolean,
+): Set<number> {
+  const seen = new Set<number>();
+  const pending = [from];
+  for (let at = pending.pop(); at !== undefined; at = pending.pop())
+    for (const each of next(at)) {
+      if (seen.has(each) || !isWanted(each)) continue;
+      seen.add(each);
+      pending.push(each);
+    }
+  return seen;
+}
+
 /** The members of the loop a node stands in, by a search along its readers back to itself. */
 export function membersOfLoop(node: number, readersOf: ReadersOf): readonly number[] {
   const from = new Map<number, number>();

@@ -90,6 +90,18 @@ function operands(...wanted: readonly (NodeId | undefined)[]): {
 }
 
 /**
+ * What every cost of a line rests on, also where it is not multiplied by it: a line of which something
+ * is wrong has no price, and then no part of it may stand in a sum by kind.
+ */
+const guardsOf = (
+  line: LineKey,
+  { worked, hoursFactor }: Omit<Amounted, 'bought'>,
+): readonly (NodeId | undefined)[] => [
+  worked.figure === 'quantity' ? undefined : lineNode(line, 'quantity'),
+  hoursFactor,
+];
+
+/**
  * The costs of a line by kind and their sum, in minor units. Each kind is rounded once; hours are
  * rounded before the wage is taken, so that hours times wage on paper is the labor that is shown.
  */
@@ -138,6 +150,7 @@ function defineCosts(
   const kinds = COST_KINDS.filter(
     (kind) => amounts.some((of) => of?.has(kind) === true) || (kind === 'equipment' && withMachines),
   );
+  const guards = guardsOf(line, { worked, hoursFactor });
   return kinds.map((kind) => {
     const quantity = bought.has(kind) ? lineNode(line, 'quantity') : worked;
     const node = lineNode(line, kind);
@@ -148,7 +161,7 @@ function defineCosts(
         node,
         {
           kind: 'compute',
-          inputs: [quantity],
+          inputs: operands(quantity, ...guards).inputs,
           run: (values, at) => toMinor(own(values[at[0] as number] as number), digits),
         },
       ];
@@ -158,6 +171,7 @@ function defineCosts(
       runs ? worked : undefined,
       pick,
       runs ? hoursFactor : undefined,
+      ...guards,
     );
     const [q, w, p, f] = slots as [number, number, number, number];
     const run: Compute = (values, at) => {
@@ -185,7 +199,7 @@ function defineLabor(
   const wages = known.map((price) => (price === undefined ? 0 : hourlyWage(price, acting)));
   const unknown = known.map((price) => price?.gang?.noWage);
   const quantity = bought.has('labor') ? lineNode(line, 'quantity') : worked;
-  const ofHours = operands(quantity, pick, hoursFactor);
+  const ofHours = operands(quantity, pick, hoursFactor, ...guardsOf(line, { worked, hoursFactor }));
   const ofLabor = operands(hours, pick);
   const [q, p, f] = ofHours.slots as [number, number, number];
   const chosenIn = (values: Float64Array, at: Int32Array, slot: number): number =>

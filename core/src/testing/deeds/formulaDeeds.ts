@@ -18,7 +18,8 @@ const LENGTHS = [
   'total(any, height, height > 2 ft)',
   '2 kg',
 ];
-const lengthBy = ({ pick, amount }: Hand): string => LENGTHS[(pick + amount) % LENGTHS.length] ?? '1 ft';
+export const lengthBy = ({ pick, amount }: Hand): string =>
+  LENGTHS[(pick + amount) % LENGTHS.length] ?? '1 ft';
 
 const named = (hand: Hand): RecordOf<'quantity'> | undefined =>
   [...hand.job.quantity.values()].find(({ key }) => key === 'extra');
