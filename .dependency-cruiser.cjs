@@ -1,3 +1,33 @@
+/** The folders of core from the ground up. What stands on one line may not import each other's folder. */
+const LAYERS = [
+  ['problem'],
+  ['units'],
+  ['geometry', 'formula'],
+  ['job'],
+  ['takeoff', 'pricing'],
+  ['assemblies'],
+  ['estimate'],
+  ['calculate'],
+  ['reports', 'doubts'],
+  ['formats', 'library'],
+  ['testing', 'checks'],
+];
+/** Where a folder needs one beside it, one way only: the library is written in the format of assemblies. */
+const BESIDE = { library: ['formats'], checks: ['testing'] };
+
+const layerRules = LAYERS.flatMap((layer, at) =>
+  layer.map((folder) => {
+    const beside = layer.filter((each) => each !== folder && !(BESIDE[folder] ?? []).includes(each));
+    const above = [...LAYERS.slice(at + 1).flat(), ...beside];
+    return {
+      name: `core-${folder}-imports-downward`,
+      severity: 'error',
+      from: { path: `^core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^core/src/(${above.join('|')})/` },
+    };
+  }),
+).filter(({ to }) => !to.path.includes('()'));
+
 /** Imports run downward only: app and server over core, demo and e2e beside them. */
 module.exports = {
   forbidden: [
@@ -31,17 +61,24 @@ module.exports = {
       from: {},
       to: { circular: true },
     },
+    ...layerRules,
     {
-      name: 'units-know-nothing',
+      name: 'graph-knows-no-records',
       severity: 'error',
-      from: { path: '^core/src/units' },
-      to: { path: '^core/src/(?!units|problem)' },
+      from: { path: '^core/src/calculate/graph/(?!nodes)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/(?!calculate/graph|job/(failure|nodeId))' },
     },
     {
-      name: 'graph-knows-no-jobs',
+      name: 'tracking-knows-no-figures',
       severity: 'error',
-      from: { path: '^core/src/graph' },
-      to: { path: '^core/src/(job|takeoff|estimate|pricing|calculate)' },
+      from: { path: '^core/src/calculate/tracked', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/(?!calculate/tracked|job/)' },
+    },
+    {
+      name: 'definers-know-no-calculation',
+      severity: 'error',
+      from: { path: '^core/src/calculate/(graph|tracked|queries|sources|lines)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/calculate/(calculation|explain)' },
     },
     {
       name: 'components-know-no-stage',

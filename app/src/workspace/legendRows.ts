@@ -1,5 +1,5 @@
 import type { Calculation } from '@zest/core/calculate/calculation';
-import { figureOnSheets } from '@zest/core/calculate/sources/sheetFigures';
+import { figureOnSheets } from '@zest/core/calculate/explain/sheetFigures';
 import { inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';

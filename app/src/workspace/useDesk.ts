@@ -4,7 +4,7 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
-import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
+import { scaleOfMark } from '@zest/core/job/scaleAt';
 import { labelOf } from '../stages/measure/sheetContent.ts';
 import { useFormats, useJobState, useOpenJob, useServices, useView } from '../stores/context.tsx';
 import { isMarkShown } from '../stores/viewStore.ts';

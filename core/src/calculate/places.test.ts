@@ -11,7 +11,7 @@ import { Calculation } from './calculation.ts';
 import { knownValue } from './define.ts';
 import { junctionsOnSheet } from './sources/junctions.ts';
 import { measureNode } from './graph/nodes.ts';
-import { figureOnSheets } from './sources/sheetFigures.ts';
+import { figureOnSheets } from './explain/sheetFigures.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', kind: 'run' });

@@ -3,7 +3,7 @@ import { type Bounds, boundsMeet, boundsOf } from '../geometry/bounds.ts';
 import { signedArea } from '../geometry/polygon.ts';
 import { groupBy } from '../job/groupBy.ts';
 import type { Mark } from '../job/records/mark.ts';
-import { scaleOfMark } from '../takeoff/scaleAt.ts';
+import { scaleOfMark } from '../job/scaleAt.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 

@@ -1,7 +1,8 @@
 import { RESERVED_NAMES } from '../formula/functions.ts';
 import { isMeasure } from './measures.ts';
-import { measureMark } from '../takeoff/measureMark.ts';
-import { scaleOfMark } from '../takeoff/scaleAt.ts';
+import { vertexToWorld } from '../geometry/ground.ts';
+import { pathLength } from '../geometry/path.ts';
+import { scaleOfMark } from './scaleAt.ts';
 import type { Id } from './id.ts';
 import { type Job, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
@@ -150,7 +151,8 @@ function checkOpening(job: Job, record: JobRecord): JobProblem | undefined {
   const scale = host === undefined ? undefined : scaleOfMark(job, host);
   const stroke = host?.strokes[record.seat.stroke];
   if (scale === undefined || stroke === undefined) return undefined;
-  const lengthM = measureMark({ kind: 'run', strokes: [stroke] }, 'plan_length', scale) ?? Infinity;
+  const onGround = stroke.map((vertex) => vertexToWorld(vertex, scale));
+  const lengthM = pathLength(onGround, false);
   return record.widthM > lengthM ? { kind: 'opening-too-wide', widthM: record.widthM, lengthM } : undefined;
 }
 

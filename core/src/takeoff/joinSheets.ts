@@ -15,7 +15,7 @@ import type { Placing, Sheet, SheetScale } from '../job/records/sheet.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { mapStrokes } from './editStrokes.ts';
 import { placingsOf } from './placing.ts';
-import { worldDistance } from './scale.ts';
+import { worldDistance } from '../geometry/ground.ts';
 
 /** A place on the first sheet and the same place on the second, each in its own sheet points. */
 export type JoinPair = readonly [onFirst: Point, onSecond: Point];

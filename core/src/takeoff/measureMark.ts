@@ -1,3 +1,4 @@
+import { vertexToWorld } from '../geometry/ground.ts';
 import { evenOddArea, ringsCross } from '../geometry/evenOdd.ts';
 import {
   type Vertex,
@@ -12,7 +13,7 @@ import { TOUCHING_PT } from '../geometry/tolerance.ts';
 import type { RoofEdge } from '../job/records/mark.ts';
 import type { MarkKind, MarkMeasure } from '../job/measures.ts';
 import { roofFigures } from './roof.ts';
-import { type Scale, toWorld } from './scale.ts';
+import type { Scale } from '../geometry/ground.ts';
 
 /** A corner as it is drawn, with what rises from it. */
 export interface DrawnVertex extends Vertex {
@@ -36,12 +37,6 @@ const runCloses = (stroke: readonly Vertex[]): boolean => {
     stroke.length > 3 && first !== undefined && last !== undefined && distance(first, last) <= TOUCHING_PT
   );
 };
-
-/** A corner on the ground, meters. Arcs are circles there, also where the sheet is stretched. */
-export const vertexToWorld = (vertex: Vertex, scale: Scale): Vertex =>
-  vertex.through === undefined
-    ? toWorld(vertex, scale)
-    : { ...toWorld(vertex, scale), through: toWorld(vertex.through, scale) };
 
 /** A mark's figure in SI units, once; undefined when the sheet has no scale. Counts need none. */
 export const measureMark = (

@@ -1,3 +1,4 @@
+import { SCHEDULE_COLUMN_LIMIT, SCHEDULE_ROW_LIMIT } from '../job/records/schedule.ts';
 import type { Bounds } from '../geometry/bounds.ts';
 import type { SheetText } from './sheetText.ts';
 
@@ -7,9 +8,6 @@ export interface ReadTable {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
 }
-
-export const SCHEDULE_ROW_LIMIT = 500;
-export const SCHEDULE_COLUMN_LIMIT = 40;
 
 interface Interval {
   readonly from: number;

@@ -1,3 +1,4 @@
+import type { Scale } from '../geometry/ground.ts';
 import { type Point, distance } from '../geometry/point.ts';
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { evaluateEntry } from '../formula/evaluateEntry.ts';
@@ -6,12 +7,6 @@ import { POINT_FORMAT } from '../units/numberFormat.ts';
 
 /** One PDF unit is 1/72 inch (ISO 32000). */
 export const METERS_PER_POINT = 0.0254 / 72;
-
-/** Ground meters for one sheet point, each way: a scan can be stretched. */
-export interface Scale {
-  readonly xMetersPerPoint: number;
-  readonly yMetersPerPoint: number;
-}
 
 /** Real over drawn must stay in what drawings use: 10:1 details to 1:1,000,000 maps. */
 const SMALLEST_RATIO = 0.1;
@@ -118,16 +113,6 @@ export function findSlip(ratio: number, printedRatio: number): number | undefine
     (factor) => Math.abs(off / factor - 1) < SLIP_TOLERANCE,
   );
 }
-
-/** A sheet point in ground meters from the sheet's corner. */
-export const toWorld = (sheetPoint: Point, scale: Scale): Point => ({
-  x: sheetPoint.x * scale.xMetersPerPoint,
-  y: sheetPoint.y * scale.yMetersPerPoint,
-});
-
-/** Ground meters between two sheet points. */
-export const worldDistance = (a: Point, b: Point, scale: Scale): number =>
-  distance(toWorld(a, scale), toWorld(b, scale));
 
 /** Measured over known, less one: +0.01 reads 1 % long. */
 export const scaleError = (measuredM: number, knownM: number): number => measuredM / knownM - 1;

@@ -1,9 +1,9 @@
 import { type Point, distance } from '../geometry/point.ts';
 import { JOINING_PT } from '../geometry/tolerance.ts';
 import type { Mark } from '../job/records/mark.ts';
-import { vertexToWorld } from './measureMark.ts';
+import { vertexToWorld } from '../geometry/ground.ts';
 import { parsePitch, trueEdges } from './roof.ts';
-import type { Scale } from './scale.ts';
+import type { Scale } from '../geometry/ground.ts';
 
 /** Edges that two slopes have in common where they meet. */
 export const SHARED_EDGES = ['ridge', 'hip', 'valley'] as const;

@@ -9,7 +9,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION, type MarkKind, leadingMeasure } from '@zest/core/job/measures';
-import { figureOnSheets } from '@zest/core/calculate/sources/sheetFigures';
+import { figureOnSheets } from '@zest/core/calculate/explain/sheetFigures';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { NO_SECTION } from '@zest/core/job/lineKey';
 import { formatQuantity } from '@zest/core/units/format';

@@ -22,7 +22,7 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Placing, Sheet } from '@zest/core/job/records/sheet';
 import { placingsOf } from '@zest/core/takeoff/placing';
-import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
+import { scaleOfMark } from '@zest/core/job/scaleAt';
 import { placeOfSeat } from '@zest/core/takeoff/seat';
 import { traceGlyph } from '../../look/glyphs.ts';
 import { lookOf } from '../../look/scopeColors.ts';

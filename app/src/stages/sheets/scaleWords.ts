@@ -1,8 +1,9 @@
 import { findPaperSlip } from '@zest/core/takeoff/paper';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { METERS_PER_POINT, ratioOfScale, scaleError, worldDistance } from '@zest/core/takeoff/scale';
-import { scaleAt } from '@zest/core/takeoff/scaleAt';
+import { worldDistance } from '@zest/core/geometry/ground';
+import { METERS_PER_POINT, ratioOfScale, scaleError } from '@zest/core/takeoff/scale';
+import { scaleAt } from '@zest/core/job/scaleAt';
 import { LENGTH } from '@zest/core/units/dimension';
 import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 

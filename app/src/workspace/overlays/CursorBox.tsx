@@ -1,6 +1,6 @@
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { scaleAt } from '@zest/core/takeoff/scaleAt';
+import { scaleAt } from '@zest/core/job/scaleAt';
 import { measureMark } from '@zest/core/takeoff/measureMark';
 import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
 import { LENGTH } from '@zest/core/units/dimension';

@@ -4,7 +4,7 @@ import { put, remove } from '@zest/core/job/change';
 import { ROOF_EDGES, type Mark, type RoofEdge } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
 import { piecesOf, shapeCrossesItself } from '@zest/core/takeoff/measureMark';
-import { scaleOfMark } from '@zest/core/takeoff/scaleAt';
+import { scaleOfMark } from '@zest/core/job/scaleAt';
 import { parsePitch } from '@zest/core/takeoff/roof';
 import { LENGTH } from '@zest/core/units/dimension';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';

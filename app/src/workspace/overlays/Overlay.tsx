@@ -4,7 +4,7 @@ import type { SnapKind } from '@zest/core/geometry/snap';
 import { type Vertex, flattenPath } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { scaleAt } from '@zest/core/takeoff/scaleAt';
+import { scaleAt } from '@zest/core/job/scaleAt';
 import { placeOfSeat } from '@zest/core/takeoff/seat';
 import { useStores } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';

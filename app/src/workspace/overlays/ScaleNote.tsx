@@ -5,7 +5,8 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
 import type { ScaleArea, Sheet, SheetScale } from '@zest/core/job/records/sheet';
-import { findScaleArea } from '@zest/core/takeoff/scaleAt';
+import { findScaleArea } from '@zest/core/job/scaleAt';
+import { worldDistance } from '@zest/core/geometry/ground';
 import {
   type KnownDistance,
   type ScaleProblem,
@@ -17,7 +18,6 @@ import {
   scaleOfRatio,
   scaleOfTwoDistances,
   scaleOfTwoPoints,
-  worldDistance,
 } from '@zest/core/takeoff/scale';
 import type { Point } from '@zest/core/geometry/point';
 import { type Result, accept } from '@zest/core/problem/result';

@@ -9,7 +9,7 @@ import type { Id } from '../../job/id.ts';
 import type { Mark } from '../../job/records/mark.ts';
 import { unitOrLabel } from '../../pricing/quantity.ts';
 import { type Piece, piecesOf } from '../../takeoff/measureMark.ts';
-import { scaleOfMark } from '../../takeoff/scaleAt.ts';
+import { scaleOfMark } from '../../job/scaleAt.ts';
 import { type MarkMeasure, isMeasure } from '../../job/measures.ts';
 import type { Display } from '../../units/format.ts';
 import type { Calculation } from '../calculation.ts';

@@ -8,7 +8,7 @@ import { JUNCTION_MEASURES, type JunctionMeasure } from '../../job/measures.ts';
 import { query } from '../../job/query.ts';
 import type { Mark } from '../../job/records/mark.ts';
 import { repeatOf } from '../../takeoff/repeat.ts';
-import { scaleOfMark } from '../../takeoff/scaleAt.ts';
+import { scaleOfMark } from '../../job/scaleAt.ts';
 import type { Define } from '../define.ts';
 import { measureNode } from '../graph/nodes.ts';
 import { compiledProperty, getFace } from '../queries/jobNames.ts';

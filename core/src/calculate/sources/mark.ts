@@ -8,7 +8,7 @@ import type { Opening } from '../../job/records/opening.ts';
 import type { DeductRule } from '../../job/records/scope.ts';
 import { measurerOf } from '../../takeoff/measureMark.ts';
 import { parsePitch } from '../../takeoff/roof.ts';
-import { scaleOfMark } from '../../takeoff/scaleAt.ts';
+import { scaleOfMark } from '../../job/scaleAt.ts';
 import type { Define, Definitions } from '../define.ts';
 import { failed, valued } from '../graph/rule.ts';
 import { markNode } from '../graph/nodes.ts';

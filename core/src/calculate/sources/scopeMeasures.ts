@@ -8,7 +8,7 @@ import type { Opening } from '../../job/records/opening.ts';
 import type { PieceRecord } from '../../job/records/piece.ts';
 import type { Face } from '../../job/records/scope.ts';
 import { repeatOf } from '../../takeoff/repeat.ts';
-import { scaleOfMark } from '../../takeoff/scaleAt.ts';
+import { scaleOfMark } from '../../job/scaleAt.ts';
 import { SHARED_EDGES, type SharedEdge, sharedLengths } from '../../takeoff/sharedEdges.ts';
 import type { Define, Definitions } from '../define.ts';
 import { type Compute, type Rule, sumOf, valued } from '../graph/rule.ts';

@@ -8,8 +8,8 @@ import type { Opening } from '../../job/records/opening.ts';
 import type { Scope } from '../../job/records/scope.ts';
 import type { Sheet } from '../../job/records/sheet.ts';
 import { placeOfSeat } from '../../takeoff/seat.ts';
-import { toWorld } from '../../takeoff/scale.ts';
-import { scaleOfMark } from '../../takeoff/scaleAt.ts';
+import { toWorld } from '../../geometry/ground.ts';
+import { scaleOfMark } from '../../job/scaleAt.ts';
 
 /** Arcs are written as straight pieces this fine, in sheet points, where a format has none. */
 const ARC_PT = 0.05;

@@ -1,6 +1,9 @@
 import * as z from 'zod';
-import { SCHEDULE_COLUMN_LIMIT, SCHEDULE_ROW_LIMIT } from '../../takeoff/readSchedule.ts';
 import { idOf, nameField, orderField, shortField } from './fields.ts';
+
+/** Larger than any schedule on a sheet: what is beyond was no schedule. */
+export const SCHEDULE_ROW_LIMIT = 500;
+export const SCHEDULE_COLUMN_LIMIT = 40;
 
 const rowField = z.array(z.string().max(500)).max(SCHEDULE_COLUMN_LIMIT).readonly();
 

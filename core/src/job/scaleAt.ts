@@ -1,9 +1,9 @@
 import type { Point } from '../geometry/point.ts';
-import type { Id } from '../job/id.ts';
-import type { Job } from '../job/job.ts';
-import { query } from '../job/query.ts';
-import type { Mark } from '../job/records/mark.ts';
-import type { ScaleArea, Sheet, SheetScale } from '../job/records/sheet.ts';
+import type { Id } from './id.ts';
+import type { Job } from './job.ts';
+import { query } from './query.ts';
+import type { Mark } from './records/mark.ts';
+import type { ScaleArea, Sheet, SheetScale } from './records/sheet.ts';
 
 const holds = ({ x, y, width, height }: ScaleArea, p: Point): boolean =>
   p.x >= x && p.x <= x + width && p.y >= y && p.y <= y + height;
