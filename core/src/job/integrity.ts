@@ -182,12 +182,20 @@ export const checkPlace = (job: Job, record: JobRecord): JobProblem | undefined 
   checkOverride(job, record) ??
   checkOpening(job, record);
 
-/** Checks a whole job, as after reading a file. Keys and codes are gathered once, not per record. */
-export function checkJob(job: Job): JobProblem | undefined {
+/** What is wrong with a record among the others, where keys and codes were gathered before. */
+interface Faults {
+  readonly tell: (record: JobRecord, problem: JobProblem) => void;
+}
+
+/** Looks through a whole job, as after reading it. Keys and codes are gathered once, not per record. */
+function lookThrough(job: Job, { tell }: Faults): void {
   const keys = new Set<string>();
   for (const record of listRecords(job)) {
     const problem = checkReferences(job, record) ?? checkNesting(job, record) ?? checkMargin(record);
-    if (problem !== undefined) return problem;
+    if (problem !== undefined) {
+      tell(record, problem);
+      continue;
+    }
     const key = isKeyed(record)
       ? `key ${record.key}`
       : record.type === 'item'
@@ -195,11 +203,25 @@ export function checkJob(job: Job): JobProblem | undefined {
         : undefined;
     if (key === undefined) continue;
     if (keys.has(key))
-      return isKeyed(record)
-        ? { kind: 'key-taken', key: record.key }
-        : { kind: 'code-taken', code: key.slice(5) };
+      tell(
+        record,
+        isKeyed(record) ? { kind: 'key-taken', key: record.key } : { kind: 'code-taken', code: key.slice(5) },
+      );
     keys.add(key);
-    if (isKeyed(record) && isReserved(record)) return { kind: 'key-reserved', key: record.key };
+    if (isKeyed(record) && isReserved(record)) tell(record, { kind: 'key-reserved', key: record.key });
   }
-  return undefined;
+}
+
+/** What is wrong with a whole job first; undefined where nothing is. */
+export function checkJob(job: Job): JobProblem | undefined {
+  let first: JobProblem | undefined;
+  lookThrough(job, { tell: (_record, problem) => (first ??= problem) });
+  return first;
+}
+
+/** The records of a job that do not fit, each with the reason. */
+export function checkUnmet(job: Job): ReadonlyMap<string, JobProblem> {
+  const unmet = new Map<string, JobProblem>();
+  lookThrough(job, { tell: ({ id }, problem) => unmet.set(id, problem) });
+  return unmet;
 }

@@ -95,10 +95,11 @@ function operands(...wanted: readonly (NodeId | undefined)[]): {
  */
 const guardsOf = (
   line: LineKey,
+  known: Known,
   { worked, hoursFactor }: Omit<Amounted, 'bought'>,
 ): readonly (NodeId | undefined)[] => [
   worked.figure === 'quantity' ? undefined : lineNode(line, 'quantity'),
-  hoursFactor,
+  known.some((price) => price !== undefined && price.hours !== 0) ? hoursFactor : undefined,
 ];
 
 /**
@@ -150,7 +151,7 @@ function defineCosts(
   const kinds = COST_KINDS.filter(
     (kind) => amounts.some((of) => of?.has(kind) === true) || (kind === 'equipment' && withMachines),
   );
-  const guards = guardsOf(line, { worked, hoursFactor });
+  const guards = guardsOf(line, known, { worked, hoursFactor });
   return kinds.map((kind) => {
     const quantity = bought.has(kind) ? lineNode(line, 'quantity') : worked;
     const node = lineNode(line, kind);
@@ -199,7 +200,7 @@ function defineLabor(
   const wages = known.map((price) => (price === undefined ? 0 : hourlyWage(price, acting)));
   const unknown = known.map((price) => price?.gang?.noWage);
   const quantity = bought.has('labor') ? lineNode(line, 'quantity') : worked;
-  const ofHours = operands(quantity, pick, hoursFactor, ...guardsOf(line, { worked, hoursFactor }));
+  const ofHours = operands(quantity, pick, hoursFactor, ...guardsOf(line, known, { worked, hoursFactor }));
   const ofLabor = operands(hours, pick);
   const [q, p, f] = ofHours.slots as [number, number, number];
   const chosenIn = (values: Float64Array, at: Int32Array, slot: number): number =>

@@ -167,7 +167,8 @@ function lineCells(line: ReportLine, row: number, places: number, costCode: stri
     line.quantity === undefined
       ? text('not known')
       : { kind: 'number', value: line.quantity, style: 'quantity' };
-  const price = line.perUnit;
+  // A line without a figure carries no products either: they would come to something here, and not in the bid.
+  const price = line.failure === undefined ? line.perUnit : undefined;
   const worked: Cell =
     line.worked === undefined
       ? undefined

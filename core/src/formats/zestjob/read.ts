@@ -2,10 +2,11 @@ import { checkPdf } from '../pdf/checkPdf.ts';
 import { strFromU8 } from 'fflate';
 import * as z from 'zod';
 import { checkRecord } from '../../job/checkRecord.ts';
-import type { RecordType } from '../../job/id.ts';
 import { checkJob } from '../../job/integrity.ts';
 import { type Job, createJob } from '../../job/job.ts';
-import { type JobRecord, RECORD_TYPES } from '../../job/record.ts';
+import type { RawRecord } from '../../job/migrations/migration.ts';
+import { type FaultyRecord, readRecords } from '../../job/readRecords.ts';
+import type { JobRecord } from '../../job/record.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { readZipDirectory, unpackEntry } from '../zip/readZip.ts';
 import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
@@ -30,12 +31,12 @@ type Step<Value> = Result<Value, ZestjobProblem>;
 export function readZestjob(bytes: Uint8Array): Step<ZestjobContent> {
   const entries = unpack(bytes);
   if (!entries.ok) return entries;
-  const records = readRecords(entries.value);
+  const records = readJobEntry(entries.value);
   if (!records.ok) return records;
-  const job = createJob(records.value);
+  const job = createJob(records.value.records);
   const inconsistent = checkJob(job);
   if (inconsistent !== undefined) return refuse({ kind: 'zestjob-inconsistent', problem: inconsistent });
-  return readFiles(job, entries.value);
+  return readFiles(job, entries.value, records.value.version);
 }
 
 type Entries = ReadonlyMap<string, Uint8Array>;
@@ -123,7 +124,10 @@ const envelopeSchema = z.strictObject({
   records: z.array(z.custom<{ readonly type: string }>(hasType)),
 });
 
-function readRecords(entries: Entries): Step<readonly JobRecord[]> {
+/** The records of the job, brought to this version from the one that they were written by. */
+function readJobEntry(
+  entries: Entries,
+): Step<{ readonly records: readonly JobRecord[]; readonly version: number }> {
   const entry = entries.get(ZESTJOB.jobEntry);
   if (entry === undefined) return refuse({ kind: 'zestjob-no-job' });
   let json: unknown;
@@ -142,29 +146,38 @@ function readRecords(entries: Entries): Step<readonly JobRecord[]> {
       return refuse({ kind: 'zestjob-unknown-field', field: issue.keys[0] ?? '' });
     return refuse({ kind: 'zestjob-other-format' });
   }
-  return checkRecords(envelope.data.records);
+  const { records: raw, version } = envelope.data;
+  const records = checkRecords(raw, version);
+  return records.ok ? accept({ records: records.value, version }) : records;
 }
 
-const isRecordType = (type: string): type is RecordType => (RECORD_TYPES as readonly string[]).includes(type);
-
-function checkRecords(raw: readonly { readonly type: string }[]): Step<readonly JobRecord[]> {
-  const records: JobRecord[] = [];
-  const ids = new Set<string>();
-  for (const [index, each] of raw.entries()) {
-    if (!isRecordType(each.type))
-      return refuse({ kind: 'zestjob-record-type', type: each.type.slice(0, 60), index });
-    const checked = checkRecord(each.type, each);
-    if (!checked.ok) return refuse({ kind: 'zestjob-record', index, problem: checked.problem });
-    if (ids.has(checked.value.id)) return refuse({ kind: 'zestjob-duplicate', id: checked.value.id });
-    ids.add(checked.value.id);
-    records.push(checked.value);
-  }
+/** A file is taken whole or not at all: it is there still, and says more than what could be read of it. */
+function checkRecords(
+  raw: readonly { readonly type: string }[],
+  version: number,
+): Step<readonly JobRecord[]> {
+  const read = readRecords(raw as readonly RawRecord[], version);
+  if (!read.ok) return refuse({ kind: 'zestjob-newer', version, known: ZESTJOB.version });
+  const { records, faulty } = read.value;
+  const [first] = faulty;
+  if (first !== undefined) return refuse(problemOf(first));
   const count = records.filter(({ type }) => type === 'settings').length;
   return count === 1 ? accept(records) : refuse({ kind: 'zestjob-settings', count });
 }
 
+function problemOf({ index, raw, fault }: FaultyRecord): ZestjobProblem {
+  switch (fault.kind) {
+    case 'type-unknown':
+      return { kind: 'zestjob-record-type', type: raw.type.slice(0, 60), index };
+    case 'twice':
+      return { kind: 'zestjob-duplicate', id: String(raw['id']) };
+    case 'not-valid':
+      return { kind: 'zestjob-record', index, problem: fault.problem };
+  }
+}
+
 /** States that were kept come through the same doors as the job itself. */
-function readSnapshots(entries: Entries): Step<readonly Snapshot[]> {
+function readSnapshots(entries: Entries, version: number): Step<readonly Snapshot[]> {
   const entry = entries.get(ZESTJOB.snapshotsEntry);
   if (entry === undefined) return accept([]);
   let json: unknown;
@@ -177,7 +190,7 @@ function readSnapshots(entries: Entries): Step<readonly Snapshot[]> {
   if (!parsed.success) return refuse({ kind: 'zestjob-snapshot', name: '' });
   const snapshots: Snapshot[] = [];
   for (const { records: raw, ...state } of parsed.data.snapshots) {
-    const records = checkRecords(raw);
+    const records = checkRecords(raw, version);
     if (!records.ok || checkJob(createJob(records.value)) !== undefined)
       return refuse({ kind: 'zestjob-snapshot', name: state.name });
     snapshots.push({ ...state, records: records.value });
@@ -185,8 +198,8 @@ function readSnapshots(entries: Entries): Step<readonly Snapshot[]> {
   return accept(snapshots);
 }
 
-function readFiles(job: Job, entries: Entries): Step<ZestjobContent> {
-  const snapshots = readSnapshots(entries);
+function readFiles(job: Job, entries: Entries, version: number): Step<ZestjobContent> {
+  const snapshots = readSnapshots(entries, version);
   if (!snapshots.ok) return snapshots;
   const files = new Map<string, Uint8Array>();
   for (const file of filesWith(job, snapshots.value).values()) {
