@@ -3,27 +3,24 @@ import { describe, expect, it } from '@jest/globals';
 import { strFromU8, unzipSync } from 'fflate';
 import { Calculation } from '../../calculate/calculation.ts';
 import { knownValue } from '../../calculate/define.ts';
-import { sectionNode } from '../../calculate/graph/nodes.ts';
+import { bidNode } from '../../calculate/graph/nodes.ts';
 import { ZESTJOB } from './descriptor.ts';
 import { readZestjob } from './read.ts';
 
-/**
- * Job files as each version wrote them, with what that version figured for them. Labor and equipment are lower since
- * version 6, where waste acts on material alone; what was measured and bought must not have moved by a cent.
- */
+/** Job files as each version wrote them, with what the program of that version figured for them, whole cents. */
 const WRITTEN = [
-  { version: 1, records: 255, material: 12_739_261 },
-  { version: 2, records: 203, material: 0 },
-  { version: 3, records: 203, material: 0 },
-  { version: 4, records: 222, material: 4_599_241 },
-  { version: 5, records: 222, material: 4_599_241 },
+  { version: 1, records: 255, material: 12_739_261, labor: 7_160_881, equipment: 745_140, total: 27_116_422 },
+  { version: 2, records: 203, material: 0, labor: 0, equipment: 0, total: 0 },
+  { version: 3, records: 203, material: 0, labor: 0, equipment: 0, total: 0 },
+  { version: 4, records: 222, material: 4_599_241, labor: 5_216_714, equipment: 197_181, total: 12_206_012 },
+  { version: 5, records: 222, material: 4_599_241, labor: 5_216_714, equipment: 197_181, total: 12_206_012 },
 ] as const;
 
 const bytesOf = (version: number): Uint8Array =>
   new Uint8Array(readFileSync(`core/src/formats/zestjob/fixtures/v${version}.zestjob`));
 
 describe('job files of earlier versions', () => {
-  it.each(WRITTEN)('version $version opens whole, and buys what it bought', (written) => {
+  it.each(WRITTEN)('version $version opens whole, and comes to what it came to', (written) => {
     const bytes = bytesOf(written.version);
     const envelope = JSON.parse(strFromU8(unzipSync(bytes)[ZESTJOB.jobEntry] ?? new Uint8Array())) as {
       version: number;
@@ -40,11 +37,15 @@ describe('job files of earlier versions', () => {
     expect(kept.sort()).toEqual(envelope.records.map(({ type, id }) => `${type} ${id}`).sort());
     expect(files.size).toBe(job.file.size);
     const calculation = new Calculation(job);
-    const material = [...job.section.keys()].reduce(
-      (sum, id) => sum + (knownValue(calculation.figure(sectionNode(id, 'material'))) ?? 0),
-      0,
-    );
-    expect(material).toBe(written.material);
+    const cents = (figure: 'material' | 'labor' | 'equipment' | 'total'): number | undefined =>
+      knownValue(calculation.figure(bidNode(figure)));
+    const { material, labor, equipment, total } = written;
+    expect({
+      material: cents('material'),
+      labor: cents('labor'),
+      equipment: cents('equipment'),
+      total: cents('total'),
+    }).toEqual({ material, labor, equipment, total });
   });
 
   it('are of every version before this one', () => {
