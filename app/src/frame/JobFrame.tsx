@@ -9,7 +9,16 @@ import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { formatMoney } from '@zest/core/pricing/money';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
-import { Later, useJobActions, useFormats, useJobState, useLook, useOpenJob } from '../stores/context.tsx';
+import {
+  Later,
+  useJobActions,
+  useFormats,
+  useJobState,
+  useLook,
+  useOpenJob,
+  useServices,
+} from '../stores/context.tsx';
+import { nameOfRaw } from '../storage/storedJob.ts';
 import { Modal } from '../components/Modal.tsx';
 import { Beside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
@@ -33,10 +42,11 @@ export function JobFrame() {
 }
 
 function MissingJob() {
+  const refused = useJobState((state) => state.refused);
   return (
     <main className="empty">
-      <h2>No such job</h2>
-      <p>{describeProblem({ kind: 'job-missing' })}</p>
+      <h2>{refused === undefined ? 'No such job' : 'This job cannot be opened'}</h2>
+      <p>{describeProblem(refused ?? { kind: 'job-missing' })}</p>
       <p className="first">
         <Link to="/jobs">Back to the jobs</Link>
       </p>
@@ -57,6 +67,7 @@ function Frame() {
       <main className="work">
         <SaveBanner />
         <DriftBanner />
+        <AsideBanner />
         <div className="work-split">
           <div className="work-main">
             <Outlet />
@@ -181,6 +192,38 @@ function DriftBanner() {
       equipment too; now it raises material only, unless a component says otherwise. Check the bid before you
       send it.
       <Button size="xs" onClick={actions.seeDrift}>
+        I have seen it
+      </Button>
+    </div>
+  );
+}
+
+/** What could not be read of a job is told by name, and given out: somebody may know what it was. */
+function AsideBanner() {
+  const aside = useJobState((state) => state.aside);
+  const services = useServices();
+  const actions = useJobActions();
+  if (aside.length === 0) return null;
+  const names = aside.slice(0, 3).map(({ raw }) => `‘${nameOfRaw(raw)}’`);
+  const more = aside.length - names.length;
+  const save = (): void => {
+    const text = JSON.stringify(
+      aside.map(({ raw, fault }) => ({ fault, record: raw })),
+      null,
+      1,
+    );
+    services.download('set-aside.json', new Blob([text], { type: 'application/json' }));
+  };
+  return (
+    <div className="banner" role="alert">
+      {plural(aside.length, 'record')} of this job could not be read and {aside.length === 1 ? 'is' : 'are'}{' '}
+      not in it: {names.join(', ')}
+      {more > 0 ? ` and ${more} more` : ''}. Everything else is here. Check the bid, and keep the file of what
+      is missing.
+      <Button size="xs" onClick={save}>
+        Save what is missing
+      </Button>
+      <Button size="xs" onClick={actions.seeAside}>
         I have seen it
       </Button>
     </div>

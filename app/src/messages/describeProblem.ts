@@ -9,6 +9,7 @@ import type { ScaleProblem } from '@zest/core/takeoff/scale';
 import { type Dimension, isNumber, sameDimension } from '@zest/core/units/dimension';
 import { getUnit } from '@zest/core/units/unit';
 import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
+import type { StoredProblem } from '../storage/storedJob.ts';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';
 
 import type { JoinProblem } from '@zest/core/takeoff/joinSheets';
@@ -21,6 +22,7 @@ export type AppProblem =
   | { readonly kind: 'disk-full' }
   | { readonly kind: 'storage-failed' }
   | { readonly kind: 'job-missing' }
+  | StoredProblem
   | { readonly kind: 'drawings-lost'; readonly name: string }
   | { readonly kind: 'read-only' }
   /** Changes made here, or in the other tab, that a take-over would leave behind. */
@@ -317,6 +319,10 @@ function describeOther(problem: Other): string {
       return 'The disk is full: the last changes are not saved. Free some space, then try again; or export the job now.';
     case 'storage-failed':
       return 'The browser refused to save the last changes. They are still here: try again, or export the job now.';
+    case 'job-unreadable':
+      return `This job could not be opened: its settings are ${problem.settings === 0 ? 'missing' : 'there more than once'}. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.`;
+    case 'records-newer':
+      return `A newer version of Zest Line saved this job (format ${problem.version}; this one reads up to ${problem.known}). Reload the page to update, then open it again. Nothing was changed.`;
     case 'job-missing':
       return 'This job is not kept in this browser. It may have been deleted; import its .zestjob file to have it back.';
     case 'drawings-lost':

@@ -20,6 +20,8 @@ export interface JobSummary {
   readonly template?: { readonly folder: string };
   /** Set while a deletion can still be undone. */
   readonly deletedAt: number | null;
+  /** The version of the records, as files say it; none on jobs that were last written before it was kept. */
+  readonly version?: number;
   /** Counted up by every tab that takes the job to write it; only the last may. None before the first. */
   readonly generation?: number;
 }
@@ -27,6 +29,9 @@ export interface JobSummary {
 /** A named state of a job: all its records; files are the job's own. */
 export interface StoredSnapshot extends Snapshot {
   readonly jobId: string;
+  readonly version?: number;
+  /** How many records of it could not be read; only where there are any. */
+  readonly unread?: number;
 }
 
 /**
@@ -42,6 +47,13 @@ export interface RecordRow {
   readonly jobId: string;
   readonly id: string;
   readonly record: JobRecord | null;
+}
+
+/** A record that could not be read as part of its job, as it was found. */
+export interface AsideRow {
+  readonly jobId: string;
+  readonly id: string;
+  readonly raw: unknown;
 }
 
 interface ZestSchema extends DBSchema {
@@ -65,13 +77,14 @@ interface ZestSchema extends DBSchema {
   };
   snapshots: { key: [string, string]; value: StoredSnapshot };
   history: { key: [string, number]; value: HistoryRow };
+  aside: { key: [string, string]; value: AsideRow };
   choices: { key: string; value: unknown };
 }
 
 export type Database = IDBPDatabase<ZestSchema>;
 
 const NAME = 'zest-line';
-const VERSION = 4;
+const VERSION = 5;
 
 /** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
 export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
@@ -87,6 +100,7 @@ export function openDatabase(onBlocked: () => void = () => undefined, name = NAM
       if (from < 2) database.createObjectStore('snapshots', { keyPath: ['jobId', 'id'] });
       if (from < 3) database.createObjectStore('bulk', { keyPath: ['jobId', 'part'] });
       if (from < 4) database.createObjectStore('history', { keyPath: ['jobId', 'seq'] });
+      if (from < 5) database.createObjectStore('aside', { keyPath: ['jobId', 'id'] });
     },
     blocked: onBlocked,
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),

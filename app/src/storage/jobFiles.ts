@@ -1,9 +1,10 @@
+import { rewriteOf } from './storedJob.ts';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { type Snapshot, filesWith } from '@zest/core/formats/zestjob/snapshot';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
-import { recordStep } from '@zest/core/job/history';
-import { type Job, createJob, settingsOf } from '@zest/core/job/job';
+import { EMPTY_HISTORY, recordStep } from '@zest/core/job/history';
+import { applyDiff, type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
 import { type NewJob, startJob } from '@zest/core/library/startJob';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
@@ -97,7 +98,7 @@ export async function packJob(
   if (lost !== undefined) return refuse({ kind: 'drawings-lost', name: lost.name });
   const bytes = new Map<string, Uint8Array>();
   for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
-  const snapshots = kept.map(({ jobId: _of, ...snapshot }) => snapshot);
+  const snapshots = kept.map(({ jobId: _of, version: _is, unread: _left, ...snapshot }) => snapshot);
   const packed = writeZestjob(job, bytes, snapshots);
   return accept({
     name: fileName(settingsOf(job).name, ZESTJOB.extension),
@@ -133,17 +134,19 @@ export async function renameJob(services: Services, summary: JobSummary, name: s
   if (release === undefined) return refuse({ kind: 'read-only' });
   try {
     const generation = await services.storage.claim(summary.id);
-    const job = await services.storage.loadJob(summary.id);
-    if (job === undefined) return refuse({ kind: 'job-missing' });
+    const read = await services.storage.readJob(summary.id);
+    if (read?.ok !== true) return refuse(read?.problem ?? { kind: 'job-missing' });
+    const { job, aside, mustRewrite } = read.value;
     const from = settingsOf(job);
     const to = checkRecord('settings', { ...from, name });
     if (!to.ok) return to;
     const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
     const changed = { name: to.value.name, changedAt: services.now() };
-    const before = historyOf(await services.storage.loadHistory(summary.id));
+    const { kept, history } = historyOf(await services.storage.loadHistory(summary.id));
     const step = { label: `rename the job to ${to.value.name}`, diff };
-    const { write } = planHistory(before.kept, recordStep(before.history, step));
-    await services.storage.saveDiff(summary.id, diff, changed, { generation, history: write });
+    const { write } = planHistory(kept, recordStep(mustRewrite ? EMPTY_HISTORY : history, step));
+    const rewrite = mustRewrite ? rewriteOf(applyDiff(job, diff), aside) : undefined;
+    await services.storage.saveDiff(summary.id, diff, changed, { generation, history: write, rewrite });
     return accept(summary.id);
   } finally {
     release();

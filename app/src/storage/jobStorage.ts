@@ -1,6 +1,9 @@
 import type { Diff, Job } from '@zest/core/job/job';
-import { createJob, listRecords, settingsOf } from '@zest/core/job/job';
+import { listRecords, settingsOf } from '@zest/core/job/job';
+import { JOB_VERSION } from '@zest/core/job/migrations/migrations';
 import type { JobRecord } from '@zest/core/job/record';
+import type { Result } from '@zest/core/problem/result';
+import { type Rewrite, type StoredJobRead, type StoredProblem, readStored } from './storedJob.ts';
 import type { HistoryRow, HistoryWrite } from './historyRows.ts';
 import {
   type BulkPart,
@@ -37,12 +40,17 @@ export interface WrittenBeside {
   /** Must still be the last that claimed the job. */
   readonly generation?: number | undefined;
   readonly history?: HistoryWrite;
+  /** Takes the place of all that is stored of the records; the change is among them. */
+  readonly rewrite?: Rewrite | undefined;
 }
 
 /** What is kept of jobs, and how. Every write is one strict transaction: done means on the disk. */
 export interface JobStorage {
   readonly listJobs: () => Promise<readonly JobSummary[]>;
   readonly getSummary: (jobId: string) => Promise<JobSummary | undefined>;
+  /** A job as it is stored, brought to this version; undefined where there is none. */
+  readonly readJob: (jobId: string) => Promise<Result<StoredJobRead, StoredProblem> | undefined>;
+  /** The same for who only looks at it: undefined also where it cannot be read. */
   readonly loadJob: (jobId: string) => Promise<Job | undefined>;
   readonly createJob: (
     summary: JobSummary,
@@ -79,7 +87,7 @@ export interface JobStorage {
 }
 
 const STRICT = { durability: 'strict' } as const;
-const OF_JOB = ['records', 'bulk', 'files', 'thumbnails', 'snapshots', 'history'] as const;
+const OF_JOB = ['records', 'bulk', 'files', 'thumbnails', 'snapshots', 'history', 'aside'] as const;
 /** Records in a part of the bulk: few enough to be read while others are still being read. */
 const PART = 2000;
 /** So many rows beside the bulk, and they are folded into it when the job is next opened to be written. */
@@ -151,6 +159,24 @@ async function fold(database: Database, jobId: string): Promise<void> {
   await transaction.done;
 }
 
+async function readJob(
+  database: Database,
+  jobId: string,
+): Promise<Result<StoredJobRead, StoredProblem> | undefined> {
+  const [summary, records] = await Promise.all([database.get('jobs', jobId), readRecords(database, jobId)]);
+  return records.size === 0 ? undefined : readStored([...records.values()], summary?.version);
+}
+
+/** A state that was kept, in this version; records of it that cannot be read are told by their number. */
+function readSnapshot(snapshot: StoredSnapshot): StoredSnapshot {
+  const { version, records } = snapshot;
+  if (version === JOB_VERSION) return snapshot;
+  const read = readStored(records, version);
+  if (!read.ok) return { ...snapshot, unread: records.length };
+  const { job, aside } = read.value;
+  return { ...snapshot, records: recordsOf(job), ...(aside.length === 0 ? {} : { unread: aside.length }) };
+}
+
 export function createJobStorage(database: Database): JobStorage {
   const createJobs: JobStorage['createJobs'] = async (jobs, once) => {
     const stores = ['jobs', 'bulk', 'files', 'snapshots', 'choices'] as const;
@@ -165,7 +191,8 @@ export function createJobStorage(database: Database): JobStorage {
       for (const { id: jobId, summary, records, files, snapshots = [] } of jobs) {
         for (const part of partsOf(jobId, records)) ask(transaction.objectStore('bulk').put(part));
         for (const [id, bytes] of files) ask(transaction.objectStore('files').put({ jobId, id, bytes }));
-        for (const snapshot of snapshots) ask(transaction.objectStore('snapshots').put(snapshot));
+        for (const snapshot of snapshots)
+          ask(transaction.objectStore('snapshots').put({ ...snapshot, version: JOB_VERSION }));
         ask(transaction.objectStore('jobs').put(summary()));
       }
       if (once !== undefined) ask(transaction.objectStore('choices').put(true, once));
@@ -181,9 +208,10 @@ export function createJobStorage(database: Database): JobStorage {
   return {
     listJobs: () => database.getAll('jobs'),
     getSummary: (jobId) => database.get('jobs', jobId),
+    readJob: (jobId) => readJob(database, jobId),
     loadJob: async (jobId) => {
-      const records = await readRecords(database, jobId);
-      return records.size === 0 ? undefined : createJob(records.values());
+      const read = await readJob(database, jobId);
+      return read?.ok === true ? read.value.job : undefined;
     },
     createJob: async (summary, records, files) => {
       await createJobs([{ id: summary.id, summary: () => summary, records, files }]);
@@ -199,8 +227,12 @@ export function createJobStorage(database: Database): JobStorage {
       return summary === undefined ? undefined : generation;
     },
     loadHistory: (jobId) => database.getAll('history', rowsOf(jobId)),
-    saveDiff: async (jobId, diff, changed, { files = new Map(), generation, history } = {}) => {
-      const transaction = database.transaction(['jobs', 'records', 'files', 'history'], 'readwrite', STRICT);
+    saveDiff: async (jobId, diff, changed, { files = new Map(), generation, history, rewrite } = {}) => {
+      const transaction = database.transaction(
+        ['jobs', 'records', 'bulk', 'files', 'history', 'aside'],
+        'readwrite',
+        STRICT,
+      );
       const jobs = transaction.objectStore('jobs');
       const summary = await jobs.get(jobId);
       const isTaken = generation !== undefined && (summary?.generation ?? 0) !== generation;
@@ -210,9 +242,17 @@ export function createJobStorage(database: Database): JobStorage {
         throw new WriteRefused(summary === undefined ? 'gone' : 'taken');
       }
       const records = transaction.objectStore('records');
-      for (const { id } of diff.removed) void records.put({ jobId, id, record: null });
-      for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
-        void records.put({ jobId, id: record.id, record });
+      if (rewrite === undefined) {
+        for (const { id } of diff.removed) void records.put({ jobId, id, record: null });
+        for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
+          void records.put({ jobId, id: record.id, record });
+      } else {
+        void records.delete(rowsOf(jobId));
+        void transaction.objectStore('bulk').delete(rowsOf(jobId));
+        for (const part of partsOf(jobId, rewrite.records)) void transaction.objectStore('bulk').put(part);
+        for (const { raw } of rewrite.aside)
+          void transaction.objectStore('aside').put({ jobId, id: String(raw['id']), raw });
+      }
       for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
       if (history !== undefined) {
         const steps = transaction.objectStore('history');
@@ -220,7 +260,7 @@ export function createJobStorage(database: Database): JobStorage {
         for (const row of history.put) void steps.put({ jobId, ...row });
         void steps.put({ jobId, seq: 0, doneTo: history.doneTo });
       }
-      void jobs.put({ ...summary, ...changed });
+      void jobs.put({ ...summary, ...changed, ...(rewrite === undefined ? {} : { version: JOB_VERSION }) });
       await transaction.done;
     },
     markDeleted: async (jobId, deletedAt) => {
@@ -253,11 +293,11 @@ export function createJobStorage(database: Database): JobStorage {
     },
     listSnapshots: async (jobId) => {
       const all = await database.getAll('snapshots', rowsOf(jobId));
-      return all.sort((a, b) => b.at - a.at);
+      return all.map(readSnapshot).sort((a, b) => b.at - a.at);
     },
     saveSnapshot: async (snapshot) => {
       const transaction = database.transaction('snapshots', 'readwrite', STRICT);
-      void transaction.store.put(snapshot);
+      void transaction.store.put({ ...snapshot, version: JOB_VERSION });
       await transaction.done;
     },
     removeSnapshot: async (jobId, id) => {
@@ -293,6 +333,7 @@ export function summarize(
     groupMark,
     sheets: job.sheet.size,
     totalMinor,
+    version: JOB_VERSION,
     deletedAt: null,
   };
 }

@@ -3,12 +3,14 @@ import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { Command } from '@zest/core/job/change';
-import { type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
+import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
+import type { FaultyRecord } from '@zest/core/job/readRecords';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import type { Problem } from '../messages/describeProblem.ts';
 import type { Services } from '../platform/services.ts';
 import { type KeptHistory, historyOf, planHistory } from '../storage/historyRows.ts';
+import { type StoredJobRead, type StoredProblem, rewriteOf } from '../storage/storedJob.ts';
 import { type SaveState, type Saver, createSaver } from '../storage/saver.ts';
 
 export interface OpenJob {
@@ -32,6 +34,10 @@ export interface JobState {
   readonly selection: Selection | undefined;
   /** The bid as it was when the job was last saved, where this version of the program figures another. */
   readonly drift: { readonly fromMinor: number } | undefined;
+  /** Why the job cannot be opened, where it is there and cannot be read. */
+  readonly refused: StoredProblem | undefined;
+  /** Records that could not be read when the job was opened; they are kept beside it. */
+  readonly aside: readonly FaultyRecord[];
 }
 
 export interface JobActions {
@@ -48,6 +54,8 @@ export interface JobActions {
   readonly select: (selection: Selection | undefined) => void;
   /** The person has read that the bid is another than when it was last saved. */
   readonly seeDrift: () => void;
+  /** The person has read what could not be read of the job. */
+  readonly seeAside: () => void;
   /** Takes the job from another tab once that has written what it has; `force` leaves behind what it could not. */
   readonly takeOver: (force?: boolean) => Promise<Result<undefined, Problem>>;
   /** How many changes are not on the disk. */
@@ -69,6 +77,8 @@ const CLOSED: JobState = {
   lastDiff: EMPTY_DIFF,
   selection: undefined,
   drift: undefined,
+  refused: undefined,
+  aside: [],
 };
 
 /** The open job: the one door through which it changes, is undone, figured and saved. */
@@ -107,6 +117,15 @@ export function createJobStore(services: Services): JobStore {
     return accept(diff);
   };
 
+  /** The steps that were kept with a job. Those of another version tell of records as they were then: they go. */
+  const readHistory = async (
+    jobId: string,
+    { mustRewrite }: StoredJobRead,
+  ): Promise<{ readonly history: History; readonly kept: KeptHistory }> => {
+    const { history, kept } = historyOf(await services.storage.loadHistory(jobId));
+    return { history: mustRewrite ? EMPTY_HISTORY : history, kept };
+  };
+
   const lockOf = (jobId: string): string => `job ${jobId}`;
 
   const onLost = (): void => {
@@ -118,8 +137,15 @@ export function createJobStore(services: Services): JobStore {
   };
 
   /** From now on this tab writes the job, and every write brings the generation it got. */
-  const becomeWriter = (jobId: string, generation: number | undefined, stored: KeptHistory): void => {
+  const becomeWriter = (
+    jobId: string,
+    generation: number | undefined,
+    stored: KeptHistory,
+    read: StoredJobRead,
+  ): void => {
     let kept = stored;
+    // What is stored stays as it was found until a change is written, and then all of it at once.
+    let mustRewrite = read.mustRewrite;
     saver = createSaver(
       async (diff, files, history) => {
         const steps = history === undefined ? undefined : planHistory(kept, history);
@@ -136,7 +162,9 @@ export function createJobStore(services: Services): JobStore {
           files,
           generation,
           ...(steps === undefined ? {} : { history: steps.write }),
+          rewrite: mustRewrite && open !== undefined ? rewriteOf(open.job, read.aside) : undefined,
         });
+        mustRewrite = false;
         kept = steps?.kept ?? kept;
       },
       (save) =>
@@ -163,22 +191,23 @@ export function createJobStore(services: Services): JobStore {
       release = await services.locks.take(lockOf(jobId), false, onLost);
       // The generation first: what is read after it cannot be changed by another tab any more.
       const generation = release === undefined ? undefined : await services.storage.claim(jobId);
-      const job = await services.storage.loadJob(jobId);
-      if (job === undefined) {
+      const read = await services.storage.readJob(jobId);
+      if (read?.ok !== true) {
         release?.();
         release = undefined;
-        store.setState({ ...CLOSED, missing: true });
+        store.setState({ ...CLOSED, missing: true, refused: read?.problem });
         return;
       }
-      const { history, kept } = historyOf(await services.storage.loadHistory(jobId));
-      if (release !== undefined) becomeWriter(jobId, generation, kept);
+      const { job, aside } = read.value;
+      const { history, kept } = await readHistory(jobId, read.value);
+      if (release !== undefined) becomeWriter(jobId, generation, kept, read.value);
       const open = { jobId, job, calculation: new Calculation(job), history };
       const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
       // A tab that only reads may have another's newer total here, beside records of a moment before.
       const isOther =
         release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(open.calculation);
       const drift = isOther ? { fromMinor } : undefined;
-      store.setState({ ...CLOSED, open, readOnly: release === undefined, drift });
+      store.setState({ ...CLOSED, open, readOnly: release === undefined, drift, aside });
     },
     closeJob: async () => {
       await saver?.settled();
@@ -203,6 +232,7 @@ export function createJobStore(services: Services): JobStore {
     redo: () => turn(planRedo, 'Redid'),
     select: (selection) => store.setState({ selection }),
     seeDrift: () => store.setState({ drift: undefined }),
+    seeAside: () => store.setState({ aside: [] }),
     takeOver: async (force = false) => {
       const jobId = store.getState().open?.jobId;
       if (jobId === undefined || !store.getState().readOnly) return accept(undefined);
@@ -214,13 +244,14 @@ export function createJobStore(services: Services): JobStore {
       release = await services.locks.take(lockOf(jobId), true, onLost);
       const generation = await services.storage.claim(jobId);
       // The other tab may have changed the job since it was opened here.
-      const job = await services.storage.loadJob(jobId);
-      if (job === undefined) {
-        store.setState({ ...CLOSED, missing: true });
-        return refuse({ kind: 'job-missing' });
+      const read = await services.storage.readJob(jobId);
+      if (read?.ok !== true) {
+        store.setState({ ...CLOSED, missing: true, refused: read?.problem });
+        return refuse(read?.problem ?? { kind: 'job-missing' });
       }
-      const { history, kept } = historyOf(await services.storage.loadHistory(jobId));
-      becomeWriter(jobId, generation, kept);
+      const { job } = read.value;
+      const { history, kept } = await readHistory(jobId, read.value);
+      becomeWriter(jobId, generation, kept, read.value);
       const open = { jobId, job, calculation: new Calculation(job), history };
       // Two steps on: whoever keeps in step by the last change must look at everything.
       store.setState({

@@ -1,3 +1,4 @@
+import { plural } from '../../messages/words.ts';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
@@ -113,7 +114,12 @@ export function ComparePage() {
                 {each.name}
               </b>
               <span>{formatMoney(each.totalMinor, money)}</span>
-              <span className="soft">{minuteOf(each.at)}</span>
+              <span className="soft">
+                {minuteOf(each.at)}
+                {each.unread === undefined
+                  ? ''
+                  : `, without ${plural(each.unread, 'record')} that could not be read`}
+              </span>
               <span>
                 <button type="button" className="link" onClick={() => goBack(each)}>
                   Go back to it
