@@ -101,14 +101,14 @@ export function measureLook(): readonly BenchFigure[] {
   const job = createLargeJob(USUAL, { name: 'bench.pdf', bytes: 1 });
   const calculation = new Calculation(job);
   const today = '2026-11-25';
-  takeSecondLook(calculation, today);
+  takeSecondLook(calculation.figures, today);
   let current: Job = job;
   const marks = [...job.mark.keys()];
   let turn = 0;
   const times = timeRuns(
     RUNS * 3,
     () => {
-      takeSecondLook(calculation, today);
+      takeSecondLook(calculation.figures, today);
     },
     3,
   );
@@ -122,7 +122,7 @@ export function measureLook(): readonly BenchFigure[] {
     if (!diff.ok) throw new Error('measureLook: refused');
     current = applyDiff(current, diff.value);
     calculation.apply(current, diff.value);
-    takeSecondLook(calculation, today);
+    takeSecondLook(calculation.figures, today);
   });
   return [
     { name: 'look.run', value: median(times), unit: 'ms' },

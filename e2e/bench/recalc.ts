@@ -125,7 +125,7 @@ export function measureRecalculation(): readonly BenchFigure[] {
   const scope = median(timesAdding(calculation, newScope));
   const override = median(timesAdding(calculation, newOverride));
   const lengths = [...job.scope.values()].map((scope) =>
-    Float64Array.from([...calculation.marksOf(scope.id)], ({ id }) => {
+    Float64Array.from([...calculation.figures.marksOf(scope.id)], ({ id }) => {
       const figure = calculation.figure(markNode(id, 'length'));
       return figure.failure === undefined ? figure.value : 0;
     }),

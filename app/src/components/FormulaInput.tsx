@@ -1,6 +1,6 @@
 import { Portal } from '@chakra-ui/react';
 import { type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { workOut } from '@zest/core/calculate/explain/evaluate';
 import {
   type FormulaPlace,
@@ -73,7 +73,7 @@ const KIND_WORDS: Readonly<Record<Suggestion['kind'], string>> = {
  */
 export function FormulaInput(props: FormulaInputProps) {
   const { label, value, place, onCommit, inCell } = props;
-  const { calculation, job } = useOpenJob();
+  const { figures, job } = useOpenJob();
   const formats = useFormats();
   const { numbers } = formats;
   const [draft, setDraft] = useState<string | undefined>(inCell?.first);
@@ -88,7 +88,7 @@ export function FormulaInput(props: FormulaInputProps) {
   const local = plainToLocal(value, numbers);
   const text = draft ?? local;
   const live = draft ?? (props.always === true ? local : '');
-  const found = draft === undefined || dismissed ? [] : complete(calculation, place, draft, caret, numbers);
+  const found = draft === undefined || dismissed ? [] : complete(figures, place, draft, caret, numbers);
   const leave = (step?: Step, taken?: string): void => {
     left.current = inCell !== undefined;
     inCell?.onLeave(step, taken);
@@ -160,7 +160,7 @@ export function FormulaInput(props: FormulaInputProps) {
         </div>
       )}
       {live.trim() === '' ? null : (
-        <Live {...props} draft={live} shown={live.trim()} job={job} calculation={calculation} />
+        <Live {...props} draft={live} shown={live.trim()} job={job} figures={figures} />
       )}
       {found.length === 0 ? null : (
         <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">
@@ -177,7 +177,7 @@ export function FormulaInput(props: FormulaInputProps) {
             >
               <b>{each.name}</b>
               <span className="soft cut">{helpOf(each)}</span>
-              <span className="kind">{figureOf(calculation, each, formats)}</span>
+              <span className="kind">{figureOf(figures, each, formats)}</span>
             </li>
           ))}
         </ul>
@@ -236,12 +236,8 @@ function Floating({ under, children }: { readonly under: HTMLElement | null; rea
 const helpOf = ({ kind, help, name }: Suggestion): string =>
   help === '' ? (MEASURE_WORDS[name as keyof typeof MEASURE_WORDS] ?? KIND_WORDS[kind]) : help;
 
-function figureOf(
-  calculation: Calculation,
-  { kind, node, dimension }: Suggestion,
-  { display }: Formats,
-): string {
-  const value = node === undefined || node === NO_NODE ? undefined : knownValue(calculation.figure(node));
+function figureOf(figures: Figures, { kind, node, dimension }: Suggestion, { display }: Formats): string {
+  const value = node === undefined || node === NO_NODE ? undefined : knownValue(figures.figure(node));
   return value === undefined || dimension === undefined
     ? KIND_WORDS[kind]
     : joinFigure(formatQuantity(value, dimension, display));
@@ -249,7 +245,7 @@ function figureOf(
 
 /** Names that begin with what is typed first, then those that hold it. */
 function complete(
-  calculation: Calculation,
+  figures: Figures,
   place: FormulaPlace,
   text: string,
   caret: number,
@@ -260,8 +256,7 @@ function complete(
   const wanted = typed.word.toLowerCase();
   // An empty place is completed where only certain names fit: inside total() and lookup().
   if (wanted === '' && typed.role === 'name' && text.trim() !== '') return [];
-  const all =
-    typed.role === 'measure' ? listMeasuresOf(calculation, typed.of) : listSuggestions(calculation, place);
+  const all = typed.role === 'measure' ? listMeasuresOf(figures, typed.of) : listSuggestions(figures, place);
   const fitting = all.filter(
     ({ role }) => role === typed.role || (role === 'function' && typed.role === 'name'),
   );
@@ -286,23 +281,23 @@ interface LiveProps extends FormulaInputProps {
   readonly draft: string;
   readonly shown: string;
   readonly job: Parameters<typeof describeFailure>[1];
-  readonly calculation: Calculation;
+  readonly figures: Figures;
 }
 
 /** What the text comes to so far, or what is wrong with it and where. */
-function Live({ draft: typed, shown, place, unit, condition, job, calculation }: LiveProps) {
+function Live({ draft: typed, shown, place, unit, condition, job, figures }: LiveProps) {
   const { display, numbers } = useFormats();
   if (condition === true) return null;
   const kept = keepTyped(typed, numbers, unit);
   if (!kept.ok) return <div className="field-error">{describeProblem(kept.problem)}</div>;
   const draft = kept.value;
-  const names = namesAt(calculation, place);
+  const names = namesAt(figures, place);
   const wanted = unit === undefined ? undefined : dimensionOf(unit);
   if (place.in === 'assembly') {
     const formula = compileFormula(draft, names, wanted);
     return formula.ok ? null : <Wrong text={shown} problem={formula.problem} />;
   }
-  const worked = workOut(calculation, draft, names, unit ?? '', wanted);
+  const worked = workOut(figures, draft, names, unit ?? '', wanted);
   if (worked.kind === 'problem' && isUnfinished(worked.problem)) return null;
   if (worked.kind === 'problem') return <Wrong text={shown} problem={worked.problem} />;
   if (worked.kind === 'failure')
@@ -315,7 +310,7 @@ function Live({ draft: typed, shown, place, unit, condition, job, calculation }:
       : formatQuantity(value, dimension, display);
   const find = (reference: Parameters<typeof names.find>[0]) => {
     const named = names.find(reference);
-    const known = named === undefined ? undefined : knownValue(calculation.figure(named.node));
+    const known = named === undefined ? undefined : knownValue(figures.figure(named.node));
     return named === undefined || known === undefined
       ? undefined
       : { value: known, dimension: named.dimension };

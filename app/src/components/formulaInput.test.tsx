@@ -29,7 +29,7 @@ async function show({ value = '12', unit, settings = {}, inCell }: Asked = {}): 
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
   const job = applyDiff(started, diff.value);
   const jobs = createStore<JobState>(
-    () => ({ open: { job, calculation: new Calculation(job) }, revision: 0 }) as unknown as JobState,
+    () => ({ open: { job, figures: new Calculation(job).figures }, revision: 0 }) as unknown as JobState,
   ) as unknown as JobStore;
   await page.show(
     <StoresProvider value={{ jobs } as unknown as Stores}>

@@ -134,14 +134,14 @@ function SavedState() {
 }
 
 function Total() {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const revision = useJobState((state) => state.revision);
   const lastChange = useJobState((state) => state.lastChange);
   const actions = useJobActions();
   const { money } = useFormats();
   const shown = useRef<HTMLElement>(null);
-  const total = knownValue(calculation.figure(bidNode('total'))) ?? 0;
-  const unpriced = listUnpriced(calculation).length;
+  const total = knownValue(figures.figure(bidNode('total'))) ?? 0;
+  const unpriced = listUnpriced(figures).length;
   useEffect(() => {
     // The bench waits for this mark: the new total stands in the page.
     if (shown.current !== null) performance.mark('total-shown', { detail: revision });

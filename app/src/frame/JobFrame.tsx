@@ -84,7 +84,7 @@ function Frame() {
 }
 
 function Spine() {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   return (
     <nav className="spine" aria-label="Stages">
       <Link to="/jobs" className="spine-home" aria-label="All jobs" title="All jobs">
@@ -95,7 +95,7 @@ function Spine() {
         </svg>
       </Link>
       {STAGES.map(({ path, name, icon: Icon, todo }) => {
-        const { count, words } = todo(calculation);
+        const { count, words } = todo(figures);
         return (
           <NavLink key={path} to={path} className="spine-stage" title={count > 0 ? words : name}>
             <Icon size={20} strokeWidth={1.6} aria-hidden="true" />
@@ -181,16 +181,15 @@ function SaveBanner() {
 /** A bid is never another than it was without a word: not even where the program learned better. */
 function DriftBanner() {
   const drift = useJobState((state) => state.drift);
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { money } = useFormats();
   const actions = useJobActions();
   if (drift === undefined) return null;
   return (
     <div className="banner" role="status">
       The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved; this version of the
-      program makes it {formatMoney(bidTotal(calculation), money)}. Waste used to raise labor hours and
-      equipment too; now it raises material only, unless a component says otherwise. Check the bid before you
-      send it.
+      program makes it {formatMoney(bidTotal(figures), money)}. Waste used to raise labor hours and equipment
+      too; now it raises material only, unless a component says otherwise. Check the bid before you send it.
       <Button size="xs" onClick={actions.seeDrift}>
         I have seen it
       </Button>

@@ -27,8 +27,8 @@ import {
 export function ThroughLine() {
   // What was selected shows itself first; how its figure came about is drawn right after.
   const selection = useDeferredValue(useJobState((state) => state.selection));
-  const { calculation } = useOpenJob();
-  const steps = selection === undefined ? [] : throughLine(calculation, selection);
+  const { figures } = useOpenJob();
+  const steps = selection === undefined ? [] : throughLine(figures, selection);
   return (
     <nav className="way" aria-label="Through-line">
       {steps.length === 0 ? (

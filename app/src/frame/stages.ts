@@ -1,7 +1,7 @@
 import { unscaledSheets } from '@zest/core/doubts/sheets';
 import { Boxes, FileText, PencilRuler, ReceiptText, Table2, Tag } from 'lucide-react';
 import { listUnpriced } from '@zest/core/reports/unpriced';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { plural } from '../messages/words.ts';
 
 export interface Stage {
@@ -9,7 +9,7 @@ export interface Stage {
   readonly name: string;
   readonly icon: typeof FileText;
   /** What is still to do there, as a number and in words. */
-  readonly todo: (calculation: Calculation) => { readonly count: number; readonly words: string };
+  readonly todo: (figures: Figures) => { readonly count: number; readonly words: string };
 }
 
 const nothing = () => ({ count: 0, words: '' });
@@ -29,8 +29,8 @@ export const STAGES: readonly Stage[] = [
     path: 'measure',
     name: 'Measure',
     icon: PencilRuler,
-    todo: (calculation) => {
-      const count = [...calculation.job.scope.keys()].filter((id) => !calculation.isMeasured(id)).length;
+    todo: (figures) => {
+      const count = [...figures.job.scope.keys()].filter((id) => !figures.isMeasured(id)).length;
       return { count, words: `${plural(count, 'scope')} not measured yet` };
     },
   },
@@ -40,8 +40,8 @@ export const STAGES: readonly Stage[] = [
     path: 'estimate',
     name: 'Estimate',
     icon: Table2,
-    todo: (calculation) => {
-      const count = listUnpriced(calculation).length;
+    todo: (figures) => {
+      const count = listUnpriced(figures).length;
       return { count, words: `${plural(count, 'line')} without a figure` };
     },
   },

@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
@@ -18,20 +19,20 @@ import { keepTyped } from '@zest/core/formula/readTyped';
 import { keyFor } from '@zest/core/job/keyFor';
 import { newScope } from './measure/newScope.ts';
 
-function demo(): Calculation {
+function demo(): Figures {
   const read = readZestjob(
     new Uint8Array(readFileSync(`${__dirname}/../../../demo/files/tern-island-boathouse.zestjob`)),
   );
   if (!read.ok) throw new Error(JSON.stringify(read.problem));
-  return new Calculation(read.value.job);
+  return new Calculation(read.value.job).figures;
 }
-const calculation = demo();
-const total = knownValue(calculation.figure(bidNode('total'))) ?? 0;
+const figures = demo();
+const total = knownValue(figures.figure(bidNode('total'))) ?? 0;
 
 describe('exports of the demo job', () => {
   it('writes an XLSX that another reader opens, with formulas and the bid', async () => {
     const workbook = new ExcelJS.Workbook();
-    await workbook.xlsx.load(await xlsxBytes(calculation));
+    await workbook.xlsx.load(await xlsxBytes(figures));
     const sheet = workbook.getWorksheet('Estimate');
     const values: ExcelJS.CellFormulaValue[] = [];
     let bid: unknown;
@@ -47,21 +48,21 @@ describe('exports of the demo job', () => {
   });
 
   it('writes a CSV whose extensions add up to the direct cost', () => {
-    const { data } = Papa.parse<Record<string, string>>(csvOf(calculation), { header: true });
+    const { data } = Papa.parse<Record<string, string>>(csvOf(figures), { header: true });
     const cents = data.reduce((sum, row) => sum + Math.round(Number(row['extension'] ?? 0) * 100), 0);
-    expect(cents).toBe(knownValue(calculation.figure(bidNode('cost'))));
+    expect(cents).toBe(knownValue(figures.figure(bidNode('cost'))));
     expect(new Set(data.map((row) => row['section']))).toContain('03 Concrete');
   });
 
   it('lets no description run as a formula in the spreadsheet that opens the CSV', () => {
-    const [line] = calculation.job.line.values();
-    const job = createJob([...listRecords(calculation.job), { ...line!, description: '=1+1' }]);
-    expect(csvOf(new Calculation(job))).toContain(`"'=1+1"`);
+    const [line] = figures.job.line.values();
+    const job = createJob([...listRecords(figures.job), { ...line!, description: '=1+1' }]);
+    expect(csvOf(new Calculation(job).figures)).toContain(`"'=1+1"`);
   });
 
   it('puts company, client, sections, inclusions and the total into the bid document', () => {
     const text = JSON.stringify(
-      bidDocument(bidReport(calculation, 'sections'), { currency: 'USD', numbers: POINT_FORMAT }),
+      bidDocument(bidReport(figures, 'sections'), { currency: 'USD', numbers: POINT_FORMAT }),
     );
     for (const words of [
       'Quillfeather Builders',
@@ -90,8 +91,8 @@ describe('typing', () => {
   });
 
   it('gives a new scope a name and a color of its own', () => {
-    const scope = newScope(calculation.job, 'run', () => 'scope:new' as never);
-    expect([...calculation.job.scope.values()].map(({ name }) => name)).not.toContain(scope.name);
+    const scope = newScope(figures.job, 'run', () => 'scope:new' as never);
+    expect([...figures.job.scope.values()].map(({ name }) => name)).not.toContain(scope.name);
     expect(scope.name).toMatch(/^Run \d+$/);
   });
 });

@@ -80,7 +80,7 @@ describe('a job that an earlier version stored', () => {
     const before = await stored();
     await store.actions.openJob('job-a');
     const { open, drift, aside } = store.getState();
-    expect(open === undefined ? 0 : bidTotal(open.calculation)).toBe(27_116_422);
+    expect(open === undefined ? 0 : bidTotal(open.figures)).toBe(27_116_422);
     expect([drift, aside, open?.history.done]).toEqual([undefined, [], []]);
     expect(await stored()).toBe(before);
     if (open === undefined) throw new Error('no job is open');
@@ -93,7 +93,7 @@ describe('a job that an earlier version stored', () => {
     if (again?.ok !== true) throw new Error('the job is gone');
     expect(again.value.mustRewrite).toBe(false);
     expect(settingsOf(again.value.job).client).toBe('New');
-    expect(bidTotal(new Calculation(again.value.job))).toBe(27_116_422);
+    expect(bidTotal(new Calculation(again.value.job).figures)).toBe(27_116_422);
     // A change after that is a row beside, as ever; the step of long ago is gone with what it told of.
     expect(store.actions.undo().ok).toBe(true);
     await store.actions.settled();

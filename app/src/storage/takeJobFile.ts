@@ -23,7 +23,7 @@ export function firstStored(
   return {
     id,
     summary: () => ({
-      ...summarize(job, { id, createdAt: now, changedAt: now }, bidTotal(new Calculation(job))),
+      ...summarize(job, { id, createdAt: now, changedAt: now }, bidTotal(new Calculation(job).figures)),
       ...(template === undefined ? {} : { template }),
     }),
     records: listRecords(job),

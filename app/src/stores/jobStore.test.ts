@@ -1,6 +1,7 @@
 import { bidNode } from '@zest/core/calculate/graph/nodes';
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, it } from '@jest/globals';
+import { beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { Calculation } from '@zest/core/calculate/calculation';
 import { put } from '@zest/core/job/change';
 import { createIdMaker } from '@zest/core/job/id';
 import { EMPTY_DIFF, createJob, listRecords, settingsOf } from '@zest/core/job/job';
@@ -110,13 +111,13 @@ describe('the one door through which a job changes', () => {
   });
 
   it('changes nothing where the figures cannot follow, and goes on from there', () => {
-    const total = (): unknown => store.getState().open?.calculation.figure(bidNode('total'));
+    const total = (): unknown => store.getState().open?.figures.figure(bidNode('total'));
     const before = total();
     const { open } = store.getState();
     if (open === undefined) throw new Error('no job is open');
-    open.calculation.apply = () => {
+    jest.spyOn(Calculation.prototype, 'apply').mockImplementationOnce(() => {
       throw new Error('a mistake of the program');
-    };
+    });
     expect(store.actions.transact('add a line', put(line))).toEqual({
       ok: false,
       problem: { kind: 'not-figured', label: 'add a line', reason: 'a mistake of the program' },

@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { Command } from '@zest/core/job/change';
 import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
@@ -16,7 +17,8 @@ import { type SaveState, type Saver, createSaver } from '../storage/saver.ts';
 export interface OpenJob {
   readonly jobId: string;
   readonly job: Job;
-  readonly calculation: Calculation;
+  /** The figures of this very job: they stay as they are when it goes on. */
+  readonly figures: Figures;
   readonly history: History;
 }
 
@@ -84,6 +86,9 @@ const CLOSED: JobState = {
 /** The open job: the one door through which it changes, is undone, figured and saved. */
 export function createJobStore(services: Services): JobStore {
   const store = createStore<JobState>(() => CLOSED);
+  /** Follows the open job; whoever reads has the figures of a moment. */
+  let calculation: Calculation | undefined;
+  const figureAnew = (job: Job): Figures => (calculation = new Calculation(job)).figures;
   let saver: Saver | undefined;
   let release: (() => void) | undefined;
   let stopAnswering: (() => void) | undefined;
@@ -96,19 +101,20 @@ export function createJobStore(services: Services): JobStore {
     files?: ReadonlyMap<string, Blob>,
   ): Result<Diff, Problem> => {
     const { open, revision } = store.getState();
-    if (open === undefined) throw new Error('apply: no job is open');
-    const before = bidTotal(open.calculation);
+    if (open === undefined || calculation === undefined) throw new Error('apply: no job is open');
+    const before = bidTotal(open.figures);
     const job = applyDiff(open.job, diff);
     try {
-      open.calculation.apply(job, diff);
+      calculation.apply(job, diff);
     } catch (error) {
       // Half of the figures may have followed: they are made anew, of the job as it was.
-      store.setState({ open: { ...open, calculation: new Calculation(open.job) }, revision: revision + 2 });
+      store.setState({ open: { ...open, figures: figureAnew(open.job) }, revision: revision + 2 });
       return refuse({ kind: 'not-figured', label, reason: error instanceof Error ? error.message : '' });
     }
-    const deltaMinor = bidTotal(open.calculation) - before;
+    const { figures } = calculation;
+    const deltaMinor = bidTotal(figures) - before;
     store.setState({
-      open: { ...open, job, history },
+      open: { ...open, job, figures, history },
       revision: revision + 1,
       lastChange: { label, deltaMinor },
       lastDiff: diff,
@@ -153,9 +159,7 @@ export function createJobStore(services: Services): JobStore {
         const settings = open === undefined ? undefined : settingsOf(open.job);
         const summary = {
           changedAt: services.now(),
-          ...(open === undefined
-            ? {}
-            : { totalMinor: bidTotal(open.calculation), sheets: open.job.sheet.size }),
+          ...(open === undefined ? {} : { totalMinor: bidTotal(open.figures), sheets: open.job.sheet.size }),
           ...(settings === undefined ? {} : { name: settings.name, client: settings.client }),
         };
         await services.storage.saveDiff(jobId, diff, summary, {
@@ -201,11 +205,11 @@ export function createJobStore(services: Services): JobStore {
       const { job, aside } = read.value;
       const { history, kept } = await readHistory(jobId, read.value);
       if (release !== undefined) becomeWriter(jobId, generation, kept, read.value);
-      const open = { jobId, job, calculation: new Calculation(job), history };
+      const open = { jobId, job, figures: figureAnew(job), history };
       const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
       // A tab that only reads may have another's newer total here, beside records of a moment before.
       const isOther =
-        release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(open.calculation);
+        release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(open.figures);
       const drift = isOther ? { fromMinor } : undefined;
       store.setState({ ...CLOSED, open, readOnly: release === undefined, drift, aside });
     },
@@ -216,6 +220,7 @@ export function createJobStore(services: Services): JobStore {
       release = undefined;
       saver = undefined;
       stopAnswering = undefined;
+      calculation = undefined;
       store.setState(CLOSED);
     },
     unsaved: () => saver?.unsaved() ?? 0,
@@ -252,7 +257,7 @@ export function createJobStore(services: Services): JobStore {
       const { job } = read.value;
       const { history, kept } = await readHistory(jobId, read.value);
       becomeWriter(jobId, generation, kept, read.value);
-      const open = { jobId, job, calculation: new Calculation(job), history };
+      const open = { jobId, job, figures: figureAnew(job), history };
       // Two steps on: whoever keeps in step by the last change must look at everything.
       store.setState({
         open,

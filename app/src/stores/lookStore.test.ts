@@ -25,7 +25,12 @@ describe('the second look while one works', () => {
       },
     );
     const { job } = createTestJob();
-    const open = { jobId: 'a', job, calculation: new Calculation(job), history: { done: [], undone: [] } };
+    const open = {
+      jobId: 'a',
+      job,
+      figures: new Calculation(job).figures,
+      history: { done: [], undone: [] },
+    };
     const looked = new Promise<void>((resolve) =>
       store.subscribe(({ look }) => look !== undefined && resolve()),
     );
@@ -46,7 +51,7 @@ describe('the second look while one works', () => {
     store.setState({ look: { open: [], accepted: [] } });
     const { job } = createTestJob();
     jobs.setState({
-      open: { jobId: 'a', job, calculation: new Calculation(job), history: { done: [], undone: [] } },
+      open: { jobId: 'a', job, figures: new Calculation(job).figures, history: { done: [], undone: [] } },
     });
     expect(store.getState().look).toBeUndefined();
     jobs.setState({ open: undefined });

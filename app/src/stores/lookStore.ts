@@ -26,7 +26,7 @@ export function createLookStore(jobs: JobStore, now: () => number, whenIdle: Whe
   const take = (): void => {
     waiting = undefined;
     const { open } = jobs.getState();
-    store.setState({ look: open === undefined ? undefined : takeSecondLook(open.calculation, dayOf(now())) });
+    store.setState({ look: open === undefined ? undefined : takeSecondLook(open.figures, dayOf(now())) });
   };
   const soon = (): void => {
     clearTimeout(waiting);

@@ -117,7 +117,7 @@ export function openingAt(stores: Stores, mark: Mark, at: Point): Opening | unde
   const scope = open.job.scope.get(stores.view.getState().penScope as Scope['id']);
   const counted = scope?.kind === 'count' ? scope : undefined;
   const size = (key: string): number | undefined =>
-    counted === undefined ? undefined : knownValue(open.calculation.figure(propertyNode(counted.id, key)));
+    counted === undefined ? undefined : knownValue(open.figures.figure(propertyNode(counted.id, key)));
   const usual = USUAL_SIZE[settingsOf(open.job).unitSystem];
   const row = stores.view.getState().openingRow;
   return {

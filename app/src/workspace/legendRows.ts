@@ -1,4 +1,4 @@
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { figureOnSheets } from '@zest/core/calculate/explain/sheetFigures';
 import { inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -17,19 +17,19 @@ export interface LegendRow {
 
 /** What is drawn on a sheet, with how much of it is there. Hidden scopes are left out. */
 export function legendRows(
-  calculation: Calculation,
+  figures: Figures,
   sheet: Sheet,
   display: Display,
   view: Pick<ViewState, 'hidden' | 'alone' | 'colorBy'>,
 ): readonly LegendRow[] {
-  const { job } = calculation;
+  const { job } = figures;
   const here = new Set([sheet.id]);
   const colorOf = colorChoice(job, view.colorBy, sheet.levelId);
   return inOrder(job.scope.values()).flatMap((scope) => {
     if (!isScopeShown(view, scope)) return [];
-    const { value, dimension, marks } = figureOnSheets(calculation, scope, here);
+    const { value, dimension, marks } = figureOnSheets(figures, scope, here);
     if (marks === 0) return [];
-    const drawn = calculation
+    const drawn = figures
       .marksOf(scope.id)
       .filter((mark) => mark.sheetId === sheet.id && isMarkShown(view, scope, mark.zoneId))
       .map(({ zoneId }) => colorOf(scope, zoneId));

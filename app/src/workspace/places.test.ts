@@ -60,13 +60,13 @@ describe('the legend of a sheet', () => {
       typeof legendRows
     >[2];
     const all = { hidden: new Set<string>(), alone: undefined, colorBy: 'scope' } as const;
-    const rows = legendRows(new Calculation(job), sheet, display, all);
+    const rows = legendRows(new Calculation(job).figures, sheet, display, all);
     expect(rows.map(({ scope, figure }) => [scope.name, figure])).toEqual([
       ['Wall', '20′-0″'],
       ['Doors', '1 ea'],
     ]);
     const noWall = { ...all, hidden: new Set([wall.id]) };
-    expect(legendRows(new Calculation(job), sheet, display, noWall)).toHaveLength(1);
+    expect(legendRows(new Calculation(job).figures, sheet, display, noWall)).toHaveLength(1);
     // Told apart by zones, a scope in two of them shows both colors, as its marks do.
     const zones = ['East', 'West'].map((name, index): RecordOf<'zone'> => ({
       type: 'zone',
@@ -76,7 +76,7 @@ describe('the legend of a sheet', () => {
       repeat: 1,
     }));
     const halves = zones.map(({ id }): RecordOf<'mark'> => ({ ...run, id: makeId('mark'), zoneId: id }));
-    const zoned = new Calculation(createJob([...listRecords(job), ...zones, ...halves]));
+    const zoned = new Calculation(createJob([...listRecords(job), ...zones, ...halves])).figures;
     const colorsOf = (view: Parameters<typeof legendRows>[3]) =>
       legendRows(zoned, sheet, display, view)[0]?.colors;
     expect(colorsOf(all)).toEqual([wall.color]);

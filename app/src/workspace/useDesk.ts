@@ -171,7 +171,7 @@ function useStylesInStep(desk: Desk | undefined, sheetId: string): void {
 
 /** Writes names and figures on the marks of the sheet, while that is asked for. */
 function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { display } = useFormats();
   const mode = useView((state) => state.labels);
   const revision = useJobState((state) => state.revision);
@@ -184,7 +184,7 @@ function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
     if (mode !== 'none')
       for (const mark of job.mark.values()) {
         if (mark.sheetId !== sheetId) continue;
-        const text = labelOf(calculation, mark, mode, display);
+        const text = labelOf(figures, mark, mode, display);
         if (text !== '') labels.push([mark.id, text]);
       }
     desk.marks.label(labels);

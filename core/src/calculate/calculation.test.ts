@@ -151,7 +151,7 @@ describe('what is not known', () => {
       failure,
     );
     expect(valueAt(calculation, bidNode('cost'))).toBe(25_000);
-    expect(listUnpriced(calculation).length).toBe(9);
+    expect(listUnpriced(calculation.figures).length).toBe(9);
   });
 
   it('names the item a line asks for when the price book has none of that code', () => {
@@ -270,7 +270,7 @@ describe('names in formulas', () => {
     );
     expect(valueAt(calculation, netNode(use.id, 'blocks'))).toBe(900);
     const [blocks] = componentsOf(calculation.job, use);
-    const trace = traceComponent(calculation, blocks!, {
+    const trace = traceComponent(calculation.figures, blocks!, {
       system: 'us',
       numbers: { decimal: '.', group: ',' },
     });
@@ -346,7 +346,7 @@ describe('explanations', () => {
   it('shows the whole way of a line, from the pieces on the sheet to the bid', () => {
     const { job, use } = slabJob();
     const calculation = new Calculation(job);
-    const steps = throughLine(calculation, { type: 'line', key: componentLine(use.id, 'concrete') });
+    const steps = throughLine(calculation.figures, { type: 'line', key: componentLine(use.id, 'concrete') });
     expect(steps.map(({ label }) => label.of)).toEqual([
       'marks',
       'measure',
@@ -379,7 +379,7 @@ describe('explanations', () => {
         ),
       ),
     );
-    const tape = tapeOf(calculation, scope.id, 'perimeter');
+    const tape = tapeOf(calculation.figures, scope.id, 'perimeter');
     expect(tape).toHaveLength(2);
     const sum = tape.flatMap(({ pieces }) => pieces).reduce((total, { lengthM }) => total + lengthM, 0);
     expect(sum).toBeCloseTo(valueAt(calculation, measureNode(scope.id, 'perimeter')) ?? 0, 9);
@@ -399,7 +399,7 @@ describe('explanations', () => {
       order: 1,
     };
     const calculation = new Calculation(after(job, put(scope, piece)));
-    const [first] = throughLine(calculation, { type: 'scope', id: scope.id });
+    const [first] = throughLine(calculation.figures, { type: 'scope', id: scope.id });
     expect(first?.figure).toEqual({ kind: 'pieces', count: 1 });
     expect(first?.label).toEqual({ of: 'marks', scope: 'feeder', sheets: [], typed: true });
   });
@@ -407,10 +407,10 @@ describe('explanations', () => {
   it('is empty for what is gone', () => {
     const { job, scope } = slabJob();
     const calculation = new Calculation(after(job, removeScope(scope.id)));
-    expect(throughLine(calculation, { type: 'scope', id: scope.id })).toEqual([]);
-    expect(throughLine(calculation, { type: 'section', id: 'section:gone00000a' as Id<'section'> })).toEqual(
-      [],
-    );
+    expect(throughLine(calculation.figures, { type: 'scope', id: scope.id })).toEqual([]);
+    expect(
+      throughLine(calculation.figures, { type: 'section', id: 'section:gone00000a' as Id<'section'> }),
+    ).toEqual([]);
   });
 });
 

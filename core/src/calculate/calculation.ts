@@ -1,31 +1,14 @@
-import type { PlacedComponent } from '../assemblies/frames.ts';
-import { type LineAt, listLines } from '../estimate/lines.ts';
-import { countedIn } from '../estimate/places.ts';
-import {
-  findItem,
-  marksOfScope,
-  openingsOfMark,
-  openingsOfScope,
-  piecesOfScope,
-  recordsOf,
-} from '../job/belongs.ts';
 import type { RecordType } from '../job/id.ts';
-import type { Diff, Job } from '../job/job.ts';
+import { type Diff, type Job, applyDiff, invertDiff } from '../job/job.ts';
 import type { NodeId } from '../job/nodeId.ts';
 import type { JobRecord } from '../job/record.ts';
-import type { Item } from '../job/records/item.ts';
-import type { Mark } from '../job/records/mark.ts';
-import type { Opening } from '../job/records/opening.ts';
-import type { PieceRecord } from '../job/records/piece.ts';
-import { currencyOf } from '../job/settings.ts';
-import { minorDigits } from '../pricing/money.ts';
 import { DEFINERS, type Definer, FILTERED } from './definers.ts';
 import type { Definitions, Read } from './define.ts';
-import { figureAside } from './figureAside.ts';
+import { Figures } from './figures.ts';
+import { Moment } from './graph/figureSource.ts';
 import { Graph } from './graph/graph.ts';
 import { type Figure } from './graph/rule.ts';
 import { SUM_KINDS, filterNode, isFiltered } from './graph/nodes.ts';
-import { guardsOf } from './lines/use.ts';
 import { Tracker } from './tracked/tracker.ts';
 
 const BY_RECORD = new Map<RecordType, readonly Definer[]>();
@@ -49,6 +32,9 @@ export class Calculation {
   readonly #tracker: Tracker;
   readonly #read: Read;
   #job: Job;
+  #moment: Moment;
+  #figures: Figures;
+  #torn = false;
   /** What is defined, by definer and id, as a number of the tracker's. */
   readonly #started = new Map(DEFINERS.map((definer) => [definer, new Map<string, number>()]));
   /** By that number, the nodes that are defined together; what a definition drops is removed. */
@@ -71,6 +57,9 @@ export class Calculation {
     };
     for (const definer of DEFINERS) this.#startAll(definer);
     this.#settle();
+    this.graph.noteChanges();
+    this.#moment = new Moment(this.graph);
+    this.#figures = this.#figuresOf(job, this.#moment);
   }
 
   get job(): Job {
@@ -79,12 +68,47 @@ export class Calculation {
 
   /** Takes over a changed job; returns the nodes whose figure changed. */
   apply(job: Job, diff: Diff): readonly NodeId[] {
+    const changed = this.#follow(job, diff);
+    this.#moment = this.#moment.goOn(this.graph.noteChanges());
+    this.#figures = this.#figuresOf(job, this.#moment);
+    return changed;
+  }
+
+  /**
+   * The figures after a change that is not made: it is followed and taken back, and what it came to is kept as a moment
+   * of its own. Nobody can see it happen.
+   */
+  #after(job: Job, diff: Diff): Figures {
+    const now = this.#moment;
+    const then = applyDiff(job, diff);
+    this.#follow(then, diff);
+    const moment = now.goOn(this.graph.noteChanges());
+    this.#follow(job, invertDiff(diff));
+    moment.goBackTo(now, this.graph.noteChanges());
+    return this.#figuresOf(then, moment);
+  }
+
+  #figuresOf(job: Job, moment: Moment): Figures {
+    return new Figures(job, moment, (diff) =>
+      // Who looks at a moment that has passed waits a little longer.
+      job === this.#job && !this.#torn
+        ? this.#after(job, diff)
+        : new Calculation(applyDiff(job, diff)).figures,
+    );
+  }
+
+  #follow(job: Job, diff: Diff): readonly NodeId[] {
+    if (this.#torn) throw new Error('follow: an earlier change was not followed to its end');
+    // Set until all has followed: figures that are half of one job and half of another are nobody's.
+    this.#torn = true;
     this.#job = job;
     this.#tracker.follow(job, diff);
     for (const record of diff.removed) this.#stopRecord(record);
     for (const record of diff.added)
       for (const definer of BY_RECORD.get(record.type) ?? []) this.#start(definer, record.id);
-    return this.#settle();
+    const changed = this.#settle();
+    this.#torn = false;
+    return changed;
   }
 
   #startAll(definer: Definer): void {
@@ -180,63 +204,12 @@ export class Calculation {
     }
   }
 
-  /** Whole minor units as an amount of the job's money. */
-  toMajor(minor: number): number {
-    return minor / 10 ** minorDigits(currencyOf(this.#job));
+  /** The figures of this moment; they stay as they are when the job goes on. */
+  get figures(): Figures {
+    return this.#figures;
   }
 
   figure(node: NodeId): Figure {
     return this.graph.figure(node);
-  }
-
-  /** The same for a formula that is worked out aside: it may be the first to ask for a total with a filter. */
-  figureAside(node: NodeId): Figure {
-    return figureAside(this.graph, this.#read.job, node);
-  }
-
-  findItem(code: string): Item | undefined {
-    return findItem(this.#job, code);
-  }
-
-  marksOf(scopeId: string): readonly Mark[] {
-    return recordsOf(this.#job.mark, marksOfScope(this.#job, scopeId));
-  }
-
-  openingsOf(markId: string): readonly Opening[] {
-    return recordsOf(this.#job.opening, openingsOfMark(this.#job, markId));
-  }
-
-  /** Openings in whatever walls that are counted by a scope. */
-  openingsCountedBy(scopeId: string): readonly Opening[] {
-    return recordsOf(this.#job.opening, openingsOfScope(this.#job, scopeId));
-  }
-
-  piecesOf(scopeId: string): readonly PieceRecord[] {
-    return recordsOf(this.#job.piece, piecesOfScope(this.#job, scopeId));
-  }
-
-  /** What is measured in a scope, one by one: its marks and typed pieces. */
-  partsOf(scopeId: string): readonly (Mark | PieceRecord)[] {
-    return [...this.marksOf(scopeId), ...this.piecesOf(scopeId)];
-  }
-
-  /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
-  isMeasured(scopeId: string): boolean {
-    return [marksOfScope, openingsOfScope, piecesOfScope].some((of) => of(this.#job, scopeId).length > 0);
-  }
-
-  /** False where a rule of the component, or of an assembly around it, says that it does not apply. */
-  isDue(placed: PlacedComponent): boolean {
-    if (placed.component.when === undefined && placed.frame.within === undefined) return true;
-    return guardsOf(placed).every((node) => {
-      const figure = this.graph.figure(node);
-      return figure.failure !== undefined || figure.value !== 0;
-    });
-  }
-
-  /** The lines that count at this moment, with their places. */
-  *countedLines(): Generator<LineAt> {
-    const isCounted = countedIn(this.#job);
-    for (const line of listLines(this.#job)) if (isCounted(line)) yield line;
   }
 }

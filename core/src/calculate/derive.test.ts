@@ -407,7 +407,9 @@ describe('components', () => {
       assemble({ components: [part('brace', { formula: '4', when: 'height > 10 ft' }), part('plate', {})] }),
     );
     const shown = () =>
-      listShownRows(calculation).flatMap((row) => (row.type === 'component' ? [row.component.key] : []));
+      listShownRows(calculation.figures).flatMap((row) =>
+        row.type === 'component' ? [row.component.key] : [],
+      );
     expect(value(lineNode(componentLine(use.id, 'brace'), 'quantity'))).toBe(0);
     expect(shown()).toEqual(['plate']);
     change(put({ ...wall, properties: [{ key: 'height', name: 'Height', value: '12', unit: 'ft' }] }));

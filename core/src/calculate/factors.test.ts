@@ -58,7 +58,7 @@ function built(count: number, part: Partial<Component>, inputs: RecordOf<'assemb
 }
 
 const steps = ({ desk, key }: Built) =>
-  throughLine(desk.calculation, { type: 'line', key }).map(({ label }) => label.of);
+  throughLine(desk.calculation.figures, { type: 'line', key }).map(({ label }) => label.of);
 
 describe('waste', () => {
   it('is bought and not installed: 200 devices with 2 % are 204 bought and 100 hours', () => {
@@ -91,7 +91,7 @@ describe('waste', () => {
 
   it('comes out of the exported sheet as it went in: hours on the quantity before waste', () => {
     const { desk, key } = built(200, { wastePercent: '2' });
-    const row = estimateReport(desk.calculation).find((line) => line.row.key === key);
+    const row = estimateReport(desk.calculation.figures).find((line) => line.row.key === key);
     expect(row).toMatchObject({ quantity: 204, worked: 200 });
     expect((row?.worked ?? 0) * (row?.perUnit?.hours ?? 0)).toBe(100);
   });
@@ -165,14 +165,14 @@ describe('hours', () => {
       kind: 'no-wage',
       craft: '',
     });
-    expect(listUnpriced(desk.calculation)).toEqual([
+    expect(listUnpriced(desk.calculation.figures)).toEqual([
       { key: line.id, failure: { kind: 'no-wage', craft: '' }, onlyLabor: true },
     ]);
     const { id: craftId } = desk.craft('Fitter');
     desk.change({ ...line, craftId });
     expect(desk.figure(line.id, 'labor')).toBe(24_000);
     expect(desk.figure(line.id, 'extension')).toBe(27_000);
-    expect(listUnpriced(desk.calculation)).toEqual([]);
+    expect(listUnpriced(desk.calculation.figures)).toEqual([]);
   });
 
   it('that are all there is of a line leave it without a price', () => {

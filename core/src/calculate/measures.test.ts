@@ -211,7 +211,7 @@ describe('runs with rises and tails', () => {
       ['plan_length', [30, 30]],
     ] as const)
       expect(
-        tapeOf(back, wall.id, measure).map(({ figure }) => (knownValue(figure) ?? Number.NaN) / FOOT),
+        tapeOf(back.figures, wall.id, measure).map(({ figure }) => (knownValue(figure) ?? Number.NaN) / FOOT),
       ).toEqual(values.map((value) => expect.closeTo(value, 6)));
   });
 

@@ -352,7 +352,7 @@ describe('pinned quantities', () => {
     expect(desk.figure(line.id, 'quantity')).toBe(120);
     desk.change(line);
     expect(desk.figure(line.id, 'quantity')).toBe(110);
-    expect(desk.calculation.graph.has(lineNode(line.id, 'flowing'))).toBe(false);
+    expect(desk.calculation.figures.has(lineNode(line.id, 'flowing'))).toBe(false);
   });
 });
 
@@ -413,7 +413,7 @@ describe('from cost to bid', () => {
     desk.change(overhead);
     // 5 % of 100 + 0 % of 10 + 10 % of 50.
     expect(desk.known(markupNode(overhead.id))).toBe(10_00);
-    const prices = linePrices(desk.calculation);
+    const prices = linePrices(desk.calculation.figures);
     expect(prices.ofLine(labor.id)).toBe(55_00);
     expect(prices.ofSection(desk.sectionId('03'))).toBe(115_00);
   });
@@ -550,7 +550,7 @@ describe('after any sequence of edits', () => {
         const { calculation } = desk;
         const known = (node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
         const sum = (amounts: Iterable<number>): number => [...amounts].reduce((all, each) => all + each, 0);
-        const counted = [...calculation.countedLines()].map(({ key }) => key);
+        const counted = [...calculation.figures.countedLines()].map(({ key }) => key);
         const cost = sum(counted.map((key) => known(lineNode(key, 'extension'))));
         expect(known(bidNode('cost'))).toBe(cost);
         expect(sum(COST_KINDS.map((kind) => known(bidNode(kind))))).toBe(cost);
@@ -559,7 +559,7 @@ describe('after any sequence of edits', () => {
           cost + known(bidNode('tax')) + markups + known(bidNode('rounding')),
         );
         // Spread over the lines it is still the bid.
-        const prices = linePrices(calculation);
+        const prices = linePrices(calculation.figures);
         expect(prices.total).toBe(known(bidNode('total')));
         if (counted.some((key) => known(lineNode(key, 'extension')) !== 0))
           expect(sum(counted.map((key) => prices.ofLine(key) ?? 0))).toBe(known(bidNode('total')));

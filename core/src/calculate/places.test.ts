@@ -98,17 +98,19 @@ describe('a scope on some sheets', () => {
 
   it('is the part of its figure that is drawn there', () => {
     const calculation = new Calculation(both);
-    expect((figureOnSheets(calculation, wall, new Set([other.id])).value ?? 0) / FOOT).toBeCloseTo(7, 6);
-    expect((figureOnSheets(calculation, wall, new Set([other.id, sheet.id])).value ?? 0) / FOOT).toBeCloseTo(
-      27,
+    expect((figureOnSheets(calculation.figures, wall, new Set([other.id])).value ?? 0) / FOOT).toBeCloseTo(
+      7,
       6,
     );
-    expect(figureOnSheets(calculation, wall, new Set()).marks).toBe(0);
+    expect(
+      (figureOnSheets(calculation.figures, wall, new Set([other.id, sheet.id])).value ?? 0) / FOOT,
+    ).toBeCloseTo(27, 6);
+    expect(figureOnSheets(calculation.figures, wall, new Set()).marks).toBe(0);
   });
 
   it('has no figure where one of its marks has none', () => {
     const bare = createJob([...listRecords(both), { ...other, scale: null }]);
-    expect(figureOnSheets(new Calculation(bare), wall, new Set([other.id]))).toMatchObject({
+    expect(figureOnSheets(new Calculation(bare).figures, wall, new Set([other.id]))).toMatchObject({
       value: undefined,
       marks: 1,
     });

@@ -141,7 +141,7 @@ describe('a filtered total that nothing else reads', () => {
   it('is figured while it is still being typed', () => {
     const { desk } = begin();
     const names = jobNames(desk.job());
-    expect(workOut(desk.calculation, formula, names)).toMatchObject({
+    expect(workOut(desk.calculation.figures, formula, names)).toMatchObject({
       kind: 'figure',
       value: expect.closeTo(20 * FOOT, 9),
     });
@@ -162,7 +162,7 @@ describe('total(any, …)', () => {
     const { desk, run, wall } = begin();
     const property = (unit: string) => [{ key: 'size', name: 'Size', value: '2', unit }];
     desk.change({ ...run, properties: property('kg') }, { ...wall, properties: property('ft') });
-    expect(workOut(desk.calculation, 'total(any, size)', jobNames(desk.job()))).toMatchObject({
+    expect(workOut(desk.calculation.figures, 'total(any, size)', jobNames(desk.job()))).toMatchObject({
       kind: 'problem',
       problem: { kind: 'formula-total-mixed' },
     });

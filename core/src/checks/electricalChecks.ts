@@ -12,7 +12,7 @@ const NFPA = (table: string): string => `NFPA 70, chapter 9, ${table} (from memo
 
 const warned = (answers: Record<string, string>): boolean => {
   const { calculation, use } = apply('Conduit run', RUN, answers);
-  return warningsOf(calculation, use, { system: 'us', numbers: POINT_FORMAT }).length > 0;
+  return warningsOf(calculation.figures, use, { system: 'us', numbers: POINT_FORMAT }).length > 0;
 };
 
 /**

@@ -83,7 +83,7 @@ export const MONEY_CHECKS: Checks = {
       'computed: 300 + 10.01',
       () => {
         const { desk } = bidOf(['100', '100', '100'], { percent: '10.01', base: 'cost', as: 'sum' });
-        const prices = linePrices(desk.calculation);
+        const prices = linePrices(desk.calculation.figures);
         return [...desk.job().line.keys()].reduce((sum, key) => sum + (prices.ofLine(key) ?? 0), 0) / 100;
       },
     ),

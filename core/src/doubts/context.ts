@@ -1,5 +1,5 @@
 import type { NodeId } from '../job/nodeId.ts';
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { itemCodeOf } from '../calculate/lines/pricing.ts';
 import type { LineAt } from '../estimate/lines.ts';
@@ -8,7 +8,7 @@ import type { Item } from '../job/records/item.ts';
 
 /** What every rule looks at, gathered once. */
 export interface DoubtContext {
-  readonly calculation: Calculation;
+  readonly calculation: Figures;
   readonly job: Job;
   /** ISO date. */
   readonly today: string;
@@ -19,7 +19,7 @@ export interface DoubtContext {
   readonly itemOf: (line: LineAt) => Item | undefined;
 }
 
-export function createContext(calculation: Calculation, today: string): DoubtContext {
+export function createContext(calculation: Figures, today: string): DoubtContext {
   const { job } = calculation;
   const lines = [...calculation.countedLines()].filter(
     ({ of }) => of.is !== 'component' || calculation.isDue(of.placed),

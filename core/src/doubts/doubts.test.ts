@@ -19,7 +19,7 @@ const BOX = (x: number, y: number, width: number, height: number) =>
 
 /** What is asked about, apart from the untidiness of a desk without sections. */
 const asked = (desk: Desk, rule: DoubtRule): readonly string[] =>
-  takeSecondLook(desk.calculation, TODAY)
+  takeSecondLook(desk.calculation.figures, TODAY)
     .open.filter(({ about }) => about.rule === rule)
     .map(({ name }) => name);
 
@@ -69,7 +69,7 @@ describe('the second look asks about', () => {
     desk.change(tiles, mark(0), mark(10));
     expect(asked(desk, 'marks-overlap')).toEqual([]);
     desk.change(mark(15));
-    const [doubt] = takeSecondLook(desk.calculation, TODAY).open.filter(
+    const [doubt] = takeSecondLook(desk.calculation.figures, TODAY).open.filter(
       ({ about }) => about.rule === 'marks-overlap',
     );
     // 5 ft by 10 ft in common, in square meters.
@@ -259,7 +259,7 @@ describe('the second look asks about', () => {
 
 describe('a doubt that was accepted', () => {
   const acceptance = (desk: Desk): RecordOf<'acceptance'> => {
-    const [doubt] = takeSecondLook(desk.calculation, TODAY).open.filter(
+    const [doubt] = takeSecondLook(desk.calculation.figures, TODAY).open.filter(
       ({ about }) => about.rule === 'pinned-far',
     );
     if (doubt === undefined) throw new Error('nothing is doubted');
@@ -281,7 +281,7 @@ describe('a doubt that was accepted', () => {
     const accepted = acceptance(desk);
     desk.change(accepted);
     expect(asked(desk, 'pinned-far')).toEqual([]);
-    expect(takeSecondLook(desk.calculation, TODAY).accepted).toMatchObject([
+    expect(takeSecondLook(desk.calculation.figures, TODAY).accepted).toMatchObject([
       { acceptance: { reason: 'Counted on site' } },
     ]);
     desk.change({ ...line, pinned: '170' });

@@ -9,7 +9,7 @@ const WRONG = new Set<Failure['kind']>(['formula', 'arithmetic', 'loop', 'missin
 /** Named figures, properties and drivers whose own formula is wrong; lines that read them say so too. */
 export function wrongFormulas({ calculation, job }: DoubtContext): readonly Doubt[] {
   const doubts: Doubt[] = [];
-  for (const [node, failure] of calculation.graph.failures()) {
+  for (const [node, failure] of calculation.failures()) {
     if (!WRONG.has(failure.kind)) continue;
     const { owner, figure, of = '' } = node;
     const key = `formula-wrong|${printNode(node)}`;

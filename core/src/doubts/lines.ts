@@ -30,7 +30,7 @@ export const linesThatFail = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
     const quantity = context.calculation.figure(lineNode(line.key, 'quantity'));
     const extension = context.calculation.figure(lineNode(line.key, 'extension'));
-    const labor = context.calculation.graph.has(lineNode(line.key, 'labor-known'))
+    const labor = context.calculation.has(lineNode(line.key, 'labor-known'))
       ? context.calculation.figure(lineNode(line.key, 'labor'))
       : extension;
     const failure = quantity.failure ?? extension.failure ?? labor.failure;
@@ -54,7 +54,7 @@ export const PINNED_FAR = 0.1;
 export const pinnedFar = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
     const node = lineNode(line.key, 'flowing');
-    if (!context.calculation.graph.has(node)) return [];
+    if (!context.calculation.has(node)) return [];
     const [flowing, pinned] = [context.known(node), context.known(lineNode(line.key, 'quantity'))];
     if (flowing === undefined || pinned === undefined) return [];
     const far = Math.abs(pinned - flowing) > PINNED_FAR * Math.max(Math.abs(flowing), Math.abs(pinned));

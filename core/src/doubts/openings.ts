@@ -11,7 +11,7 @@ export function openingsBeyondWalls({ job, calculation, known }: DoubtContext): 
     const host = job.mark.get(markId);
     if (host === undefined || host.kind !== 'run') continue;
     const node = propertyNode(host.scopeId, 'height');
-    const wallM = calculation.graph.has(node) ? known(node) : undefined;
+    const wallM = calculation.has(node) ? known(node) : undefined;
     if (wallM === undefined || heightM <= wallM + SLACK_M) continue;
     const wall = job.scope.get(host.scopeId)?.name ?? '';
     const opening = scopeId === null ? undefined : job.scope.get(scopeId)?.name;

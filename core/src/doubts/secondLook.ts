@@ -1,4 +1,4 @@
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import type { Acceptance } from '../job/records/acceptance.ts';
 import { alternatesThatDouble } from './alternates.ts';
 import { type DoubtContext, createContext } from './context.ts';
@@ -48,7 +48,7 @@ export interface SecondLook {
 }
 
 /** Everything a careful colleague would ask before the bid goes out. */
-export function takeSecondLook(calculation: Calculation, today: string): SecondLook {
+export function takeSecondLook(calculation: Figures, today: string): SecondLook {
   const context = createContext(calculation, today);
   const doubts = RULES.flatMap((rule) => rule(context)).sort(
     (a, b) =>

@@ -1,6 +1,6 @@
 import { framesOf } from '../assemblies/frames.ts';
 import { lookupKeysOf } from '../assemblies/lookupKeys.ts';
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { measureNode } from '../calculate/graph/nodes.ts';
 import { reportLine, workedOf } from '../reports/estimateReport.ts';
@@ -29,7 +29,7 @@ export type CopiedRow = Extract<EstimateRow, { type: 'line' | 'scope' }>;
  * or confirms them. What the job has by the same name or code stays as it is here.
  */
 export function copyRows(
-  from: Calculation,
+  from: Figures,
   rows: readonly CopiedRow[],
   to: Job,
   sectionId: Id<'section'> | null,
@@ -44,7 +44,7 @@ export function copyRows(
 
 class Copier {
   readonly records: JobRecord[] = [];
-  readonly #from: Calculation;
+  readonly #from: Figures;
   readonly #to: Job;
   readonly #sectionId: Id<'section'> | null;
   readonly #makeId: MakeId;
@@ -59,7 +59,7 @@ class Copier {
   #scopeOrder: number;
   #assemblyOrder: number;
 
-  constructor(from: Calculation, to: Job, sectionId: Id<'section'> | null, makeId: MakeId) {
+  constructor(from: Figures, to: Job, sectionId: Id<'section'> | null, makeId: MakeId) {
     this.#from = from;
     this.#to = to;
     this.#sectionId = sectionId;

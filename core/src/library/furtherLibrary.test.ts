@@ -111,7 +111,7 @@ describe('the further assemblies, by hand', () => {
 describe('conduit fill', () => {
   const warned = (answers: Record<string, string>): readonly string[] => {
     const { calculation, use } = apply('Conduit run', run(100), answers);
-    return warningsOf(calculation, use, display).map(joinNote);
+    return warningsOf(calculation.figures, use, display).map(joinNote);
   };
 
   it('warns of three No.3 and one No.8 in a 3/4 in conduit, and says that a 1 in is large enough', () => {
@@ -170,18 +170,18 @@ describe('the trench', () => {
 
   it('draws its section by the answers, and warns where the pipe stands out of the ground', () => {
     const deep = apply('Trench with pipe', run(100), { flare: '3' });
-    const drawn = drawSection(deep.calculation, frameOf(deep.job, deep.use));
+    const drawn = drawSection(deep.calculation.figures, frameOf(deep.job, deep.use));
     expect((drawn?.rightM ?? 0) - (drawn?.leftM ?? 0)).toBeCloseTo(10 * 0.3048, 9);
     expect((drawn?.topM ?? 0) - (drawn?.bottomM ?? 0)).toBeCloseTo(6 * 0.3048, 9);
     const shallow = apply('Trench with pipe', run(100), { depth: '2.5' });
-    const [warning] = warningsOf(shallow.calculation, shallow.use, display).map(joinNote);
+    const [warning] = warningsOf(shallow.calculation.figures, shallow.use, display).map(joinNote);
     expect(warning).toContain('3′-0″');
   });
 
   it('explains itself with figures that follow', () => {
     const note = (feet: number): string | undefined => {
       const { calculation, use } = apply('Trench with pipe', run(feet), {});
-      return notesOf(calculation, use, display).map(joinNote)[0];
+      return notesOf(calculation.figures, use, display).map(joinNote)[0];
     };
     expect(note(90)).toMatch(/^80\.00 yd³ dug in place/);
     expect(note(180)).toMatch(/^160\.00 yd³ dug in place/);

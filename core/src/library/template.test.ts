@@ -97,7 +97,11 @@ describe('lines copied from another job', () => {
     );
     to.change((job) => ({
       ok: true,
-      value: { added: copyRows(from.calculation, rows, job, null, to.makeId), updated: [], removed: [] },
+      value: {
+        added: copyRows(from.calculation.figures, rows, job, null, to.makeId),
+        updated: [],
+        removed: [],
+      },
     }));
     return { from, to, slab };
   }

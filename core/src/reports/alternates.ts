@@ -1,4 +1,4 @@
-import { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { bidNode } from '../calculate/graph/nodes.ts';
 import type { Id } from '../job/id.ts';
@@ -19,9 +19,6 @@ export const withAlternates = (job: Job, accepted: AlternateIds): Job => ({
     ]),
   ),
 });
-
-/** A second calculation of each job, that follows it and is asked for what would be. */
-const scratches = new WeakMap<Calculation, Calculation>();
 
 /** What differs between two states of a job: tables that are the same object are passed over. */
 function diffOf(from: Job, to: Job): Diff {
@@ -45,13 +42,10 @@ function diffOf(from: Job, to: Job): Diff {
  * The bid with just these alternates in it, whole minor units: figured as the bid itself is, so that
  * an option is printed at the difference it makes.
  */
-export function bidWith(calculation: Calculation, accepted: AlternateIds): number {
-  const wanted = withAlternates(calculation.job, accepted);
-  const known = scratches.get(calculation);
-  const scratch = known ?? new Calculation(wanted);
-  if (known === undefined) scratches.set(calculation, scratch);
-  else scratch.apply(wanted, diffOf(scratch.job, wanted));
-  return knownValue(scratch.figure(bidNode('total'))) ?? 0;
+export function bidWith(figures: Figures, accepted: AlternateIds): number {
+  const { job } = figures;
+  const then = figures.after(diffOf(job, withAlternates(job, accepted)));
+  return knownValue(then.figure(bidNode('total'))) ?? 0;
 }
 
 /** An alternate by itself: what it changes, given the others as they are. */
@@ -65,8 +59,8 @@ export interface AlternatePrice {
   readonly lines: number;
 }
 
-export function priceAlternates(calculation: Calculation): readonly AlternatePrice[] {
-  const { job } = calculation;
+export function priceAlternates(figures: Figures): readonly AlternatePrice[] {
+  const { job } = figures;
   const accepted = new Set([...job.alternate.values()].filter((each) => each.accepted).map(({ id }) => id));
   const held = new Map<string, number>();
   for (const { alternate } of listLines(job))
@@ -74,8 +68,8 @@ export function priceAlternates(calculation: Calculation): readonly AlternatePri
   return inOrder(job.alternate.values()).map((alternate) => {
     const others = new Set([...accepted].filter((id) => id !== alternate.id));
     const [without, withIt] = [
-      bidWith(calculation, others),
-      bidWith(calculation, new Set([...others, alternate.id])),
+      bidWith(figures, others),
+      bidWith(figures, new Set([...others, alternate.id])),
     ];
     return {
       alternate,

@@ -53,7 +53,10 @@ describe('a job after any deeds', () => {
   });
 
   holds('is bridged from its beginning without a cent left over', (desk) => {
-    const { from, to, by, tax, markup, lines } = bridgeOf(startBusyDesk().calculation, desk.calculation);
+    const { from, to, by, tax, markup, lines } = bridgeOf(
+      startBusyDesk().calculation.figures,
+      desk.calculation.figures,
+    );
     expect(from + sum(BRIDGE_CAUSES.map((cause) => by[cause])) + tax + markup).toBe(to);
     expect(to).toBe(total(desk.calculation));
     for (const line of lines)
@@ -62,7 +65,7 @@ describe('a job after any deeds', () => {
 
   holds('is offered to the client for its total, in whatever detail', (desk) => {
     for (const detail of BID_DETAILS) {
-      const report = bidReport(desk.calculation, detail);
+      const report = bidReport(desk.calculation.figures, detail);
       expect(report.total).toBe(total(desk.calculation));
       if (report.rows.length > 0) expect(sum(report.rows.map(({ amount }) => amount))).toBe(report.total);
       for (const { amount, inner } of report.rows)
@@ -71,7 +74,7 @@ describe('a job after any deeds', () => {
   });
 
   holds('has alternates that come to the bid as it stands', (desk) => {
-    for (const { alternate, change, ...priced } of priceAlternates(desk.calculation)) {
+    for (const { alternate, change, ...priced } of priceAlternates(desk.calculation.figures)) {
       expect(alternate.accepted ? priced.with : priced.without).toBe(total(desk.calculation));
       const { id, accepted } = alternate;
       desk.change({ ...alternate, accepted: !accepted });
@@ -82,12 +85,12 @@ describe('a job after any deeds', () => {
   });
 
   holds('has its hours worked by someone, no more and no fewer than there are', (desk) => {
-    const worked = sum(hoursByCraft(desk.calculation).map(({ hours }) => hours));
+    const worked = sum(hoursByCraft(desk.calculation.figures).map(({ hours }) => hours));
     expect(worked).toBeCloseTo(knownValue(desk.calculation.figure(bidNode('hours'))) ?? 0, 6);
   });
 
   holds('is doubted by name, each doubt once', (desk) => {
-    const { open } = takeSecondLook(desk.calculation, '2026-11-25');
+    const { open } = takeSecondLook(desk.calculation.figures, '2026-11-25');
     expect(new Set(open.map(({ key }) => key)).size).toBe(open.length);
     for (const { name } of open) expect(name).not.toBe('');
   });
@@ -111,7 +114,7 @@ describe('a job after any deeds', () => {
       (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
     );
     const other = createPricedDesk();
-    const copied = copyRows(desk.calculation, rows, other.job(), null, other.makeId);
+    const copied = copyRows(desk.calculation.figures, rows, other.job(), null, other.makeId);
     other.change(put(...copied));
     expect(checkJob(other.job())).toBeUndefined();
     expect(differences(other.calculation, new Calculation(other.job()))).toEqual([]);

@@ -1,5 +1,5 @@
 import type { NodeId } from '../job/nodeId.ts';
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { joinNote, notesOf } from '../calculate/explain/notes.ts';
 import { type LinePrices, linePrices } from '../calculate/totals/linePrices.ts';
@@ -37,10 +37,10 @@ const paragraphs = (text: string): readonly string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
-const valueOf = (calculation: Calculation, node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
+const valueOf = (calculation: Figures, node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
 
 /** What the client gets. Tax and markups lie on the lines that they are taken of, to the cent. */
-export function bidReport(calculation: Calculation, detail: BidDetail): BidReport {
+export function bidReport(calculation: Figures, detail: BidDetail): BidReport {
   const { job } = calculation;
   const settings = settingsOf(job);
   const total = valueOf(calculation, bidNode('total'));
@@ -72,7 +72,7 @@ export function bidReport(calculation: Calculation, detail: BidDetail): BidRepor
 }
 
 /** The notes of every assembly that is applied, with the figures of the moment. */
-function notesOfJob(calculation: Calculation): readonly string[] {
+function notesOfJob(calculation: Figures): readonly string[] {
   const { job } = calculation;
   const { unitSystem, decimalMark, groupMark } = settingsOf(job);
   const display = { system: unitSystem, numbers: { decimal: decimalMark, group: groupMark } } as const;
@@ -95,7 +95,7 @@ function topSections(
 
 /** What was measured in a section by the shares of its lines, and the rest. */
 function innerRows(
-  calculation: Calculation,
+  calculation: Figures,
   prices: LinePrices,
   sectionId: string,
   amount: number,

@@ -24,7 +24,7 @@ describe('the bridge between two states', () => {
       desk.line({ description: 'New', costs: { labor: '3' } }),
       { ...markup, percent: '20' },
     );
-    const bridge = bridgeOf(before, desk.calculation);
+    const bridge = bridgeOf(before.figures, desk.calculation.figures);
     // 57.00 and 10 % = 62.70; 12 x 6 + 3 = 75.00 and 20 % = 90.00.
     expect([bridge.from, bridge.to]).toEqual([62_70, 90_00]);
     // Two more at 5.00, then 12 of them a dollar dearer.
@@ -43,7 +43,7 @@ describe('the bridge between two states', () => {
     const before = new Calculation(desk.job());
     for (const quantity of ['7', '11', '2.5', '1000']) {
       desk.change({ ...line, quantity });
-      expect(bridgeOf(before, desk.calculation).by.price).toBe(0);
+      expect(bridgeOf(before.figures, desk.calculation.figures).by.price).toBe(0);
     }
   });
 
@@ -71,7 +71,14 @@ describe('the bridge between two states', () => {
           run(first);
           const before = new Calculation(desk.job());
           run(second);
-          const { from, to, by, tax, markup: marked, lines } = bridgeOf(before, desk.calculation);
+          const {
+            from,
+            to,
+            by,
+            tax,
+            markup: marked,
+            lines,
+          } = bridgeOf(before.figures, desk.calculation.figures);
           const causes = BRIDGE_CAUSES.reduce((sum, cause) => sum + by[cause], 0);
           expect(from + causes + tax + marked).toBe(to);
           for (const line of lines)
@@ -96,7 +103,7 @@ describe('alternates', () => {
 
   it('are each an add or a deduct with their markup', () => {
     expect(
-      priceAlternates(desk.calculation).map(({ alternate: { name }, change }) => [name, change]),
+      priceAlternates(desk.calculation.figures).map(({ alternate: { name }, change }) => [name, change]),
     ).toEqual(
       expect.arrayContaining([
         ['More', 44_00],
@@ -107,7 +114,7 @@ describe('alternates', () => {
 
   it('are priced in any combination, as if they were accepted', () => {
     const choices = [[], [more], [less], [more, less]];
-    const priced = choices.map((chosen) => bidWith(desk.calculation, new Set(chosen.map(({ id }) => id))));
+    const priced = choices.map((chosen) => bidWith(desk.calculation.figures, new Set(chosen.map(({ id }) => id))));
     expect(priced).toEqual([137_50, 181_50, 110_00, 154_00]);
     const real = choices.map((chosen) => {
       for (const each of [more, less]) desk.change({ ...each, accepted: chosen.includes(each) });

@@ -1,5 +1,5 @@
 import { COST_KINDS } from '../job/records/assembly.ts';
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { bidNode, lineNode } from '../calculate/graph/nodes.ts';
 import type { LineKey } from '../job/lineKey.ts';
@@ -38,7 +38,7 @@ interface LineMoney {
   readonly extension: number;
 }
 
-function moneyOf(calculation: Calculation): ReadonlyMap<LineKey, LineMoney> {
+function moneyOf(calculation: Figures): ReadonlyMap<LineKey, LineMoney> {
   const found = new Map<LineKey, LineMoney>();
   for (const line of calculation.countedLines()) {
     const extension = knownValue(calculation.figure(lineNode(line.key, 'extension')));
@@ -76,10 +76,10 @@ function causesOf(from: LineMoney, to: LineMoney): Readonly<Record<BridgeCause, 
 }
 
 /** What changed the bid between two states of a job, down to the line. */
-export function bridgeOf(before: Calculation, after: Calculation): Bridge {
+export function bridgeOf(before: Figures, after: Figures): Bridge {
   const [from, to] = [moneyOf(before), moneyOf(after)];
   const lines: BridgeLine[] = [];
-  const sectionOf = (calculation: Calculation, { sectionId }: LineAt): string =>
+  const sectionOf = (calculation: Figures, { sectionId }: LineAt): string =>
     (sectionId === null ? undefined : calculation.job.section.get(sectionId)?.name) ?? '';
   for (const key of new Set([...from.keys(), ...to.keys()])) {
     const [old, now] = [from.get(key), to.get(key)];

@@ -1,6 +1,6 @@
 import { actingOnComponent } from '../calculate/lines/useLines.ts';
 import type { NodeId } from '../job/nodeId.ts';
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/lines/line.ts';
 import { ALL_BOUGHT, MATERIAL_BOUGHT, kindsBought } from '../assemblies/purchase.ts';
@@ -68,22 +68,22 @@ const KINDS: readonly (CostKind | 'hours')[] = [
 ];
 
 /** The lines that count in the bid as a table: what every export writes. */
-export function estimateReport(calculation: Calculation): readonly ReportLine[] {
+export function estimateReport(calculation: Figures): readonly ReportLine[] {
   return listShownRows(calculation)
     .filter((row) => countsInBid(calculation, row))
     .map((row) => reportLine(calculation, row));
 }
 
 /** False for what stands in an alternate that is not accepted, or is dropped by one that is. */
-export const countsInBid = ({ job }: Calculation, row: EstimateRow): boolean =>
+export const countsInBid = ({ job }: Figures, row: EstimateRow): boolean =>
   countedIn(job)({ key: row.key, alternate: alternateOfRow(job, row) });
 
 /** The rows with something to show: components whose rule says that they do not apply are left out. */
-export const listShownRows = (calculation: Calculation): readonly EstimateRow[] =>
+export const listShownRows = (calculation: Figures): readonly EstimateRow[] =>
   listRows(calculation.job).filter((row) => row.type !== 'component' || calculation.isDue(row.placed));
 
 /** One row of the estimate with its figures of the moment. */
-export function reportLine(calculation: Calculation, row: EstimateRow): ReportLine {
+export function reportLine(calculation: Figures, row: EstimateRow): ReportLine {
   const { job } = calculation;
   switch (row.type) {
     case 'section':
@@ -128,13 +128,13 @@ const EMPTY_LINE = {
 type Amounts = Partial<Record<CostKind | 'hours', number>>;
 
 function gatherAmounts(
-  calculation: Calculation,
+  calculation: Figures,
   nodeOf: (kind: CostKind | 'hours') => NodeId | undefined,
 ): Amounts {
   const amounts: Amounts = {};
   for (const kind of KINDS) {
     const node = nodeOf(kind);
-    if (node === undefined || !calculation.graph.has(node)) continue;
+    if (node === undefined || !calculation.has(node)) continue;
     const value = knownValue(calculation.figure(node));
     if (value !== undefined) amounts[kind] = value;
   }
@@ -142,7 +142,7 @@ function gatherAmounts(
 }
 
 function groupLine(
-  calculation: Calculation,
+  calculation: Figures,
   row: EstimateRow,
   code: string,
   description: string,
@@ -168,7 +168,7 @@ const countedKeys = remember((job: Job): ReadonlySet<string> => {
 });
 
 /** A subtotal sums what counts; a line that has no price yet is left out of it, as of every sum. */
-function subtotalLine(calculation: Calculation, row: Extract<EstimateRow, { type: 'subtotal' }>): ReportLine {
+function subtotalLine(calculation: Figures, row: Extract<EstimateRow, { type: 'subtotal' }>): ReportLine {
   const counted = countedKeys(calculation.job);
   const amounts: Amounts = {};
   let extension = 0;
@@ -181,7 +181,7 @@ function subtotalLine(calculation: Calculation, row: Extract<EstimateRow, { type
   return { ...EMPTY_LINE, row, description: row.line.description, amounts, extension };
 }
 
-function quoteLine(calculation: Calculation, row: Extract<EstimateRow, { type: 'quote' }>): ReportLine {
+function quoteLine(calculation: Figures, row: Extract<EstimateRow, { type: 'quote' }>): ReportLine {
   const extension = calculation.figure(lineNode(row.key, 'extension'));
   const { kind, name } = row.package;
   const amounts = gatherAmounts(calculation, (each) => lineNode(row.key, each));
@@ -204,33 +204,33 @@ function quoteLine(calculation: Calculation, row: Extract<EstimateRow, { type: '
 }
 
 /** What prices a row: its own choices, an item, a quote. */
-export function pricingOfRow(calculation: Calculation, row: PlainRow): Pricing {
+export function pricingOfRow(calculation: Figures, row: PlainRow): Pricing {
   const { job } = calculation;
   if (row.type === 'component') return pricingOfComponent(job, row.placed);
   return row.type === 'line' ? pricingOfLine(job, row.line) : pricingOfPurchase(row.purchase);
 }
 
-export function actingOnRow(calculation: Calculation, row: PlainRow): Acting {
+export function actingOnRow(calculation: Figures, row: PlainRow): Acting {
   if (row.type === 'component') return actingOnComponent(calculation.job, row.placed);
   const sectionId = row.type === 'line' ? row.line.sectionId : null;
   return actingOn(calculation.job, { key: row.key, sectionId });
 }
 
 /** The item a row is priced by; of a sized one, the item its sizes lead to. */
-export function itemOfRow(calculation: Calculation, row: PlainRow): Item | undefined {
+export function itemOfRow(calculation: Figures, row: PlainRow): Item | undefined {
   const pricing = pricingOfRow(calculation, row);
   if (pricing.sizing === undefined) return calculation.findItem(pricing.itemCode);
   const at = knownValue(calculation.figure(lineNode(row.key, 'pick')));
   return at === undefined ? undefined : sizedItems(calculation.job, pricing.sizing)[at]?.item;
 }
 
-export function priceOfRow(calculation: Calculation, row: PlainRow): ReturnType<typeof findPrice> {
+export function priceOfRow(calculation: Figures, row: PlainRow): ReturnType<typeof findPrice> {
   const pricing = pricingOfRow(calculation, row);
   const sized = pricing.sizing === undefined ? undefined : itemOfRow(calculation, row);
   return findPrice(pricing, calculation.job, sized);
 }
 
-function pricedLine(calculation: Calculation, row: PlainRow, description: string): ReportLine {
+function pricedLine(calculation: Figures, row: PlainRow, description: string): ReportLine {
   const pricing = pricingOfRow(calculation, row);
   const price = priceOfRow(calculation, row);
   const quantity = calculation.figure(lineNode(row.key, 'quantity'));
@@ -254,9 +254,9 @@ function pricedLine(calculation: Calculation, row: PlainRow, description: string
 }
 
 /** The quantity that hours are for; what is bought, where nothing is added to it. */
-export function workedOf({ graph }: Calculation, row: PlainRow): number | undefined {
+export function workedOf(figures: Figures, row: PlainRow): number | undefined {
   const own = lineNode(row.key, 'worked');
-  return knownValue(graph.figure(graph.has(own) ? own : lineNode(row.key, 'quantity')));
+  return knownValue(figures.figure(figures.has(own) ? own : lineNode(row.key, 'quantity')));
 }
 
 export function boughtOf(row: PlainRow): ReadonlySet<CostKind> {
@@ -265,9 +265,9 @@ export function boughtOf(row: PlainRow): ReadonlySet<CostKind> {
 }
 
 /** What a component takes its hours times itself; 1 where it says nothing. */
-export function hoursFactorOf({ graph }: Calculation, { key }: PlainRow): number {
+export function hoursFactorOf(figures: Figures, { key }: PlainRow): number {
   const node = lineNode(key, 'hours-factor');
-  return graph.has(node) ? (knownValue(graph.figure(node)) ?? 1) : 1;
+  return figures.has(node) ? (knownValue(figures.figure(node)) ?? 1) : 1;
 }
 
 /** One unit of a line with all that acts on its price: difficulty, region, adjustments. */
@@ -297,7 +297,7 @@ export interface LineFacts {
   readonly date: string;
 }
 
-export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts | undefined {
+export function factsOf(calculation: Figures, row: EstimateRow): LineFacts | undefined {
   const { job } = calculation;
   if (!isPriced(row)) return undefined;
   if (row.type === 'quote') {
@@ -315,7 +315,7 @@ export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts |
   const item = itemOfRow(calculation, row);
   const { quoted } = pricingOfRow(calculation, row);
   const ofLine = row.type === 'line' ? row.line : undefined;
-  const flowing = calculation.graph.has(lineNode(row.key, 'flowing'))
+  const flowing = calculation.has(lineNode(row.key, 'flowing'))
     ? knownValue(calculation.figure(lineNode(row.key, 'flowing')))
     : undefined;
   return {
@@ -333,7 +333,7 @@ export function factsOf(calculation: Calculation, row: EstimateRow): LineFacts |
 }
 
 /** Its own cost code, else that of the section it stands in. */
-function codeOf({ job }: Calculation, row: PlainRow): string {
+function codeOf({ job }: Figures, row: PlainRow): string {
   const own =
     row.type === 'line'
       ? (row.line.costCode ?? '')

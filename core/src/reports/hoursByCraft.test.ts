@@ -24,7 +24,7 @@ describe('hours by craft', () => {
       desk.line({ quantity: '50', itemCode: 'X', alternate: { id: alternate.id, as: 'adds' } }),
     );
     // Three hours of three people are nine: six and three; and 20 by the laborer alone.
-    expect(hoursByCraft(desk.calculation).map(({ craft, hours }) => [craft?.name, hours])).toEqual([
+    expect(hoursByCraft(desk.calculation.figures).map(({ craft, hours }) => [craft?.name, hours])).toEqual([
       ['Laborer', 23],
       ['Carpenter', 6],
     ]);

@@ -1,4 +1,4 @@
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { lineNode } from '../calculate/graph/nodes.ts';
 import type { Craft } from '../job/records/craft.ts';
@@ -11,7 +11,7 @@ export interface CraftHours {
 }
 
 /** The labor hours of the bid by who works them, the most first. */
-export function hoursByCraft(calculation: Calculation): readonly CraftHours[] {
+export function hoursByCraft(calculation: Figures): readonly CraftHours[] {
   const { job } = calculation;
   const hours = new Map<string, number>();
   const add = (craftId: string, more: number): void => {
@@ -20,7 +20,7 @@ export function hoursByCraft(calculation: Calculation): readonly CraftHours[] {
   for (const row of listShownRows(calculation)) {
     if (row.type !== 'line' && row.type !== 'component') continue;
     const node = lineNode(row.key, 'hours');
-    const worked = calculation.graph.has(node) ? knownValue(calculation.figure(node)) : undefined;
+    const worked = calculation.has(node) ? knownValue(calculation.figure(node)) : undefined;
     if (worked === undefined || worked === 0 || !countsInBid(calculation, row)) continue;
     const pricing = pricingOfRow(calculation, row);
     const by = pricing.labor ?? itemOfRow(calculation, row) ?? { craftId: null, crewId: pricing.crewId };

@@ -1,4 +1,4 @@
-import type { Calculation } from '../calculate/calculation.ts';
+import type { Figures } from '../calculate/figures.ts';
 import { isPriced } from '../estimate/rows.ts';
 import { roundTo } from '../units/numberFormat.ts';
 import { estimateReport, itemOfRow } from './estimateReport.ts';
@@ -22,7 +22,7 @@ export interface MaterialPart {
  * The materials of the lines that are in the bid, the same part of the same unit added up: by its part
  * number, else by its item, else by what it is called. Ordered by part number, item and name.
  */
-export function materialList(calculation: Calculation): readonly MaterialPart[] {
+export function materialList(calculation: Figures): readonly MaterialPart[] {
   const parts = new Map<string, MaterialPart>();
   for (const line of estimateReport(calculation)) {
     const { row, partNumber, code, description, unit, quantity } = line;

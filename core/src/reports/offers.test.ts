@@ -12,7 +12,7 @@ import { priceAlternates } from './alternates.ts';
 import { estimateReport } from './estimateReport.ts';
 
 const rulesOf = (desk: Desk): readonly string[] =>
-  takeSecondLook(desk.calculation, '2026-11-25').open.map(({ about }) => about.rule);
+  takeSecondLook(desk.calculation.figures, '2026-11-25').open.map(({ about }) => about.rule);
 
 describe('a quote for what we priced ourselves', () => {
   const desk = createPricedDesk();
@@ -34,7 +34,7 @@ describe('a quote for what we priced ourselves', () => {
     expect(desk.known(bidNode('cost'))).toBe(96_500_00);
     expect(desk.known(sectionNode(sectionId, 'cost'))).toBe(96_000_00);
     expect(desk.known(lineNode(own.id, 'extension'))).toBe(90_000_00);
-    expect(estimateReport(desk.calculation).map(({ row }) => row.key)).not.toContain(own.id);
+    expect(estimateReport(desk.calculation.figures).map(({ row }) => row.key)).not.toContain(own.id);
     expect(rulesOf(desk)).not.toContain('quote-beside-lines');
     desk.change({ ...pack, lines: [own.id] });
     expect(desk.known(bidNode('cost'))).toBe(90_500_00);
@@ -57,13 +57,13 @@ describe('what lies on a line', () => {
     const labor = desk.line({ costs: { labor: '500' } });
     desk.change(material, firm, labor);
     desk.change({ ...settingsOf(desk.job()), taxOnMaterials: '7' });
-    const prices = linePrices(desk.calculation);
+    const prices = linePrices(desk.calculation.figures);
     expect([material, firm, labor].map(({ id }) => prices.ofLine(id))).toEqual([1070_00, 3000_00, 500_00]);
     expect(prices.ofSection(desk.sectionId('09'))).toBe(3000_00);
     // A markup on labor lies on labor; one on the running sum on all.
     desk.change(makeMarkup(desk.makeId, { base: 'labor', percent: '20' }));
-    expect(linePrices(desk.calculation).ofLine(labor.id)).toBe(600_00);
-    expect(linePrices(desk.calculation).ofLine(firm.id)).toBe(3000_00);
+    expect(linePrices(desk.calculation.figures).ofLine(labor.id)).toBe(600_00);
+    expect(linePrices(desk.calculation.figures).ofLine(firm.id)).toBe(3000_00);
   });
 });
 
@@ -78,10 +78,10 @@ describe('an option', () => {
       desk.line({ costs: { material: '99.99' }, quantity: '3', alternate: { id: tiles.id, as: 'drops' } }),
     );
     const before = desk.known(bidNode('total')) ?? 0;
-    const [priced] = priceAlternates(desk.calculation);
+    const [priced] = priceAlternates(desk.calculation.figures);
     desk.change({ ...tiles, accepted: true });
     expect((desk.known(bidNode('total')) ?? 0) - before).toBe(priced?.change);
-    expect(priceAlternates(desk.calculation)[0]?.change).toBe(priced?.change);
+    expect(priceAlternates(desk.calculation.figures)[0]?.change).toBe(priced?.change);
   });
 });
 

@@ -14,7 +14,7 @@ describe('the bid', () => {
   const total = knownValue(calculation.figure(bidNode('total')));
 
   it.each(BID_DETAILS)('has the same total at detail %s, and its parts add up to it', (detail) => {
-    const report = bidReport(calculation, detail);
+    const report = bidReport(calculation.figures, detail);
     expect(report.total).toBe(total);
     if (detail === 'total') return;
     expect(report.rows.reduce((sum, { amount }) => sum + amount, 0)).toBe(total);
@@ -25,7 +25,7 @@ describe('the bid', () => {
   });
 
   it('shows an inner section in the one around it', () => {
-    const concrete = bidReport(calculation, 'scopes').rows.find(({ code }) => code === '03');
+    const concrete = bidReport(calculation.figures, 'scopes').rows.find(({ code }) => code === '03');
     expect(concrete?.inner.map(({ name }) => name)).toEqual(['Slab', 'Further work in this section']);
   });
 });
@@ -57,7 +57,7 @@ describe('how it was figured', () => {
       const command = put(slab, noted, use, { ...piece, text }, { ...settingsOf(job), notesInBid });
       const diff = command(job);
       if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
-      return bidReport(new Calculation(applyDiff(job, diff.value)), 'total').notes;
+      return bidReport(new Calculation(applyDiff(job, diff.value)).figures, 'total').notes;
     };
     expect(notesOf("24' * 30'", true)).toEqual(['Slab: 720.0 ft² at 0′-6″.']);
     expect(notesOf("20' * 30'", true)).toEqual(['Slab: 600.0 ft² at 0′-6″.']);

@@ -7,7 +7,7 @@ const RELATIVE_STEP = 1e-12;
 /** The nodes at which two calculations of one job differ: in figure, in failure, or in being there at all. */
 export function differences(one: Calculation, other: Calculation): readonly string[] {
   const shown = (calculation: Calculation, node: NodeId): string | number => {
-    if (!calculation.graph.has(node)) return 'not there';
+    if (!calculation.figures.has(node)) return 'not there';
     const figure = calculation.figure(node);
     return figure.failure === undefined ? figure.value : figure.failure.kind;
   };

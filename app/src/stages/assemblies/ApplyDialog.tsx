@@ -19,7 +19,7 @@ interface ApplyDialogProps {
 
 /** Applies an assembly to any number of scopes at once. */
 export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { makeId } = useServices();
   const settle = useSettle();
   const [chosen, setChosen] = useState<ReadonlySet<Id<'scope'>>>(new Set());
@@ -68,7 +68,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
               </span>
               <span className="figure">
                 <QuantityText
-                  figure={calculation.figure(measureNode(id, measure))}
+                  figure={figures.figure(measureNode(id, measure))}
                   dimension={MEASURE_DIMENSION[measure]}
                 />
               </span>

@@ -117,7 +117,7 @@ interface ComponentRowProps extends PartProps {
 }
 
 function ComponentRow({ assembly, component, use, place, change }: ComponentRowProps) {
-  const { calculation, job } = useOpenJob();
+  const { figures, job } = useOpenJob();
   const actions = useJobActions();
   const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
@@ -224,11 +224,11 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </td>
         <td className="figure">
           {line === undefined ? null : (
-            <InUnitText figure={calculation.figure(lineNode(line, 'quantity'))} unit={component.unit} />
+            <InUnitText figure={figures.figure(lineNode(line, 'quantity'))} unit={component.unit} />
           )}
         </td>
         <td className="figure">
-          {line === undefined ? null : <MoneyText figure={calculation.figure(lineNode(line, 'extension'))} />}
+          {line === undefined ? null : <MoneyText figure={figures.figure(lineNode(line, 'extension'))} />}
         </td>
         <td>
           <button
@@ -291,11 +291,11 @@ function Worked({
   readonly use: Use | undefined;
   readonly place: FormulaPlace;
 }) {
-  const { calculation, job } = useOpenJob();
+  const { figures, job } = useOpenJob();
   const { display } = useFormats();
   const compiled = compileFormula(
     component.formula,
-    namesAt(calculation, place),
+    namesAt(figures, place),
     unitOrLabel(component.unit).dimension,
   );
   if (!compiled.ok)
@@ -305,9 +305,9 @@ function Worked({
       </div>
     );
   if (use === undefined) return null;
-  const trace = traceComponent(calculation, { frame: frameOf(job, use), component }, display);
+  const trace = traceComponent(figures, { frame: frameOf(job, use), component }, display);
   if (trace === undefined || trace.substituted === trace.source) return null;
-  const net = calculation.figure(netNode(use.id, component.key));
+  const net = figures.figure(netNode(use.id, component.key));
   return (
     <div className="trace">
       {component.per === 'mark' ? 'for each mark, in all ' : `${trace.substituted} = `}

@@ -19,7 +19,7 @@ interface AssemblyTextsProps extends PartProps {
 
 /** The note that explains the assembly in the bid, and what it warns of. Figures in braces stay true. */
 export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsProps) {
-  const { calculation, job } = useOpenJob();
+  const { figures, job } = useOpenJob();
   const { display } = useFormats();
   const note = assembly.note ?? '';
   const checks = assembly.checks ?? [];
@@ -37,7 +37,7 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
       />
       {note !== '' && use !== undefined ? (
         <div className="box note-box">
-          <NoteText parts={readNote(calculation, frameOf(job, use), note, display)} />
+          <NoteText parts={readNote(figures, frameOf(job, use), note, display)} />
         </div>
       ) : null}
       {checks.map((check, index) => (

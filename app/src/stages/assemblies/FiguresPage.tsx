@@ -54,9 +54,9 @@ function NamedFigures() {
   const { job } = useOpenJob();
   const { makeId } = useServices();
   const settle = useSettle();
-  const figures = inOrder(job.quantity.values());
+  const named = inOrder(job.quantity.values());
   const add = (): void => {
-    const name = `Figure ${figures.length + 1}`;
+    const name = `Figure ${named.length + 1}`;
     const figure: NamedQuantity = {
       type: 'quantity',
       id: makeId('quantity'),
@@ -64,14 +64,14 @@ function NamedFigures() {
       name,
       formula: '0',
       unit: '',
-      order: orderAfter(figures),
+      order: orderAfter(named),
     };
     const refused = settle('name a figure', put(figure));
     if (refused !== undefined) tellProblem(refused);
   };
   return (
     <>
-      {figures.length === 0 ? (
+      {named.length === 0 ? (
         <p className="soft">
           A figure that several formulas need gets a name here once: a lap, a floor area, how many doors.
         </p>
@@ -91,7 +91,7 @@ function NamedFigures() {
             </tr>
           </thead>
           <tbody>
-            {figures.map((figure) => (
+            {named.map((figure) => (
               <FigureRow key={figure.id} figure={figure} />
             ))}
           </tbody>
@@ -105,7 +105,7 @@ function NamedFigures() {
 }
 
 function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const settle = useSettle();
   const asItIs = useAsItIs();
   const set = (changed: Partial<NamedQuantity>): string | undefined =>
@@ -117,8 +117,8 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   const users = findUsers(job, { type: 'quantity', key: figure.key })
     .filter(({ id }) => id !== figure.id)
     .map((record) => titleOf(job, record));
-  const worked = workOut(calculation, figure.formula, namesAt(calculation, { in: 'job' }), figure.unit);
-  const current = calculation.figure(quantityNode(figure.id));
+  const worked = workOut(figures, figure.formula, namesAt(figures, { in: 'job' }), figure.unit);
+  const current = figures.figure(quantityNode(figure.id));
   return (
     <tr>
       <td>

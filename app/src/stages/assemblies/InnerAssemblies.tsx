@@ -90,7 +90,7 @@ interface InnerBoxProps {
 }
 
 function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(used?.measures ?? 'count')];
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
@@ -108,7 +108,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
       </div>
       <span className="figure">
         {use === undefined ? null : (
-          <QuantityText figure={calculation.figure(netNode(use.id, inner.key))} dimension={dimension} />
+          <QuantityText figure={figures.figure(netNode(use.id, inner.key))} dimension={dimension} />
         )}
       </span>
       <Button size="xs" variant="ghost" aria-label={`Take ${inner.name} out`} onClick={onRemove}>

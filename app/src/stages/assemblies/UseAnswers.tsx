@@ -18,20 +18,20 @@ import { useAsItIs, useFormats, useJobState, useOpenJob } from '../../stores/con
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   useJobState((state) => state.revision);
   const { display } = useFormats();
   const frame = frameOf(job, use);
   const names = componentNames(job, frame);
   const asked = frame.assembly.inputs.filter(
-    ({ when = '' }) => when === '' || holds(calculation, when, names) !== false,
+    ({ when = '' }) => when === '' || holds(figures, when, names) !== false,
   );
   const groups = [...new Set(asked.map(({ group = '' }) => group))];
-  const drawn = drawSection(calculation, frame);
+  const drawn = drawSection(figures, frame);
   return (
     <div className="form" style={{ gap: 6, padding: '4px 0' }}>
       {drawn === undefined ? null : <SectionDrawing drawn={drawn} label={frame.assembly.name} />}
-      {warningsOf(calculation, use, display).map((parts, index) => (
+      {warningsOf(figures, use, display).map((parts, index) => (
         <div key={index} className="warning" role="note">
           <NoteText parts={parts} />
         </div>
@@ -46,7 +46,7 @@ export function UseAnswers({ use }: { readonly use: Use }) {
             ))}
         </fieldset>
       ))}
-      {notesOf(calculation, use, display).map((parts, index) => (
+      {notesOf(figures, use, display).map((parts, index) => (
         <p key={index} className="note">
           <NoteText parts={parts} />
         </p>
@@ -56,12 +56,12 @@ export function UseAnswers({ use }: { readonly use: Use }) {
 }
 
 function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInput }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const settle = useSettle();
   const asItIs = useAsItIs();
   const frame = frameOf(job, use);
   const text = answerOf(frame, input);
-  const { failure } = calculation.figure(inputNode(use.id, input.key));
+  const { failure } = figures.figure(inputNode(use.id, input.key));
   const flows = own(use.answers, input.key) === undefined;
   const answer = (kept: string): string | undefined => {
     const now = asItIs<'use'>(use);

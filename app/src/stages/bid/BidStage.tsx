@@ -24,10 +24,10 @@ const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
 
 /** The bid as it goes to the client, and the files that go with it. */
 export function BidStage() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   useJobState((state) => state.revision);
   const [detail, setDetail] = useState<BidDetail>('sections');
-  const unpriced = listUnpriced(calculation).length;
+  const unpriced = listUnpriced(figures).length;
   return (
     <div className="stage">
       <div className="bar">
@@ -64,7 +64,7 @@ export function BidStage() {
 }
 
 function Exports({ detail }: { readonly detail: BidDetail }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const services = useServices();
   const { money } = useFormats();
   const [busy, setBusy] = useState(false);
@@ -87,7 +87,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         variant="outline"
         disabled={busy}
         onClick={() =>
-          void write('-estimate.csv', async () => (await import('./writeCsv.ts')).writeCsv(calculation))
+          void write('-estimate.csv', async () => (await import('./writeCsv.ts')).writeCsv(figures))
         }
       >
         <Download size={14} /> CSV
@@ -98,9 +98,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         disabled={busy}
         title="Every part once, with all that is bought of it"
         onClick={() =>
-          void write('-materials.csv', async () =>
-            (await import('./writeCsv.ts')).writeMaterials(calculation),
-          )
+          void write('-materials.csv', async () => (await import('./writeCsv.ts')).writeMaterials(figures))
         }
       >
         <Download size={14} /> Material list
@@ -110,7 +108,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         variant="outline"
         disabled={busy}
         onClick={() =>
-          void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(calculation))
+          void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(figures))
         }
       >
         <Download size={14} /> XLSX
@@ -123,7 +121,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         disabled={busy}
         onClick={() =>
           void write('-bid.pdf', async () =>
-            (await import('./writePdf.ts')).writeBidPdf(bidReport(calculation, detail), money),
+            (await import('./writePdf.ts')).writeBidPdf(bidReport(figures, detail), money),
           )
         }
       >
@@ -134,9 +132,9 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
 }
 
 function Paper({ detail }: { readonly detail: BidDetail }) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { money } = useFormats();
-  const report = bidReport(calculation, detail);
+  const report = bidReport(figures, detail);
   const { settings } = report;
   const words = bidWords(report);
   return (

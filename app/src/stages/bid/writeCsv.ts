@@ -1,4 +1,4 @@
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
 import { isPriced } from '@zest/core/estimate/rows';
@@ -9,8 +9,8 @@ import { estimateReport, factsOf } from '@zest/core/reports/estimateReport';
 const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
 
 /** The priced lines as plain rows: figures with a decimal point, ready for any other program. */
-export function csvOf(calculation: Calculation): string {
-  const digits = minorDigits(settingsOf(calculation.job).currency);
+export function csvOf(figures: Figures): string {
+  const digits = minorDigits(settingsOf(figures.job).currency);
   const money = (minor: number | undefined): string =>
     minor === undefined ? '' : (minor / 10 ** digits).toFixed(digits);
   const header = [
@@ -29,7 +29,7 @@ export function csvOf(calculation: Calculation): string {
   ];
   const rows: string[][] = [];
   let [section, scope] = ['', ''];
-  for (const line of estimateReport(calculation)) {
+  for (const line of estimateReport(figures)) {
     if (line.row.type === 'section')
       [section, scope] = [[line.code, line.description].filter(Boolean).join(' '), ''];
     else if (line.row.type === 'scope') scope = line.description;
@@ -42,7 +42,7 @@ export function csvOf(calculation: Calculation): string {
         measured,
         line.code,
         line.description,
-        factsOf(calculation, line.row)?.costCode ?? '',
+        factsOf(figures, line.row)?.costCode ?? '',
         line.partNumber,
         line.quantity === undefined ? '' : String(line.quantity),
         line.unit,
@@ -57,10 +57,10 @@ export function csvOf(calculation: Calculation): string {
 }
 
 /** What has to be bought, the same part of the whole job in one row. */
-export function materialsOf(calculation: Calculation): string {
-  const digits = minorDigits(settingsOf(calculation.job).currency);
+export function materialsOf(figures: Figures): string {
+  const digits = minorDigits(settingsOf(figures.job).currency);
   const header = ['part number', 'item', 'description', 'supplier', 'quantity', 'unit', 'material', 'lines'];
-  const rows = materialList(calculation).map((part) => [
+  const rows = materialList(figures).map((part) => [
     part.partNumber,
     part.code,
     part.description,
@@ -73,7 +73,7 @@ export function materialsOf(calculation: Calculation): string {
   return csvText([header, ...rows]);
 }
 
-export const writeMaterials = (calculation: Calculation): Blob => csvBlob(materialsOf(calculation));
+export const writeMaterials = (figures: Figures): Blob => csvBlob(materialsOf(figures));
 
 /** With a byte order mark, so that spreadsheets read it as UTF-8. */
-export const writeCsv = (calculation: Calculation): Blob => csvBlob(csvOf(calculation));
+export const writeCsv = (figures: Figures): Blob => csvBlob(csvOf(figures));

@@ -1,5 +1,5 @@
 import ExcelJS from 'exceljs';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import type { Cell, CellStyle } from '@zest/core/formats/workbook/cell';
 import { estimateWorkbook } from '@zest/core/formats/workbook/estimateWorkbook';
 import { settingsOf } from '@zest/core/job/job';
@@ -30,13 +30,13 @@ function fill(cell: ExcelJS.Cell, content: Cell, formats: Readonly<Record<CellSt
 }
 
 /** The estimate as XLSX; totals are formulas, each with the value it has now. */
-export async function xlsxBytes(calculation: Calculation): Promise<ArrayBuffer> {
+export async function xlsxBytes(figures: Figures): Promise<ArrayBuffer> {
   const workbook = new ExcelJS.Workbook();
   // The writer has no clock: equal estimates are equal files.
   workbook.created = new Date(0);
   workbook.modified = new Date(0);
-  const formats = formatsFor(minorDigits(settingsOf(calculation.job).currency));
-  for (const plan of estimateWorkbook(calculation)) {
+  const formats = formatsFor(minorDigits(settingsOf(figures.job).currency));
+  for (const plan of estimateWorkbook(figures)) {
     const sheet = workbook.addWorksheet(plan.name, { views: [{ state: 'frozen', ySplit: 2, xSplit: 2 }] });
     plan.widths.forEach((width, index) => {
       sheet.getColumn(index + 1).width = width;
@@ -48,7 +48,7 @@ export async function xlsxBytes(calculation: Calculation): Promise<ArrayBuffer> 
   return workbook.xlsx.writeBuffer() as Promise<ArrayBuffer>;
 }
 
-export const writeXlsx = async (calculation: Calculation): Promise<Blob> =>
-  new Blob([await xlsxBytes(calculation)], {
+export const writeXlsx = async (figures: Figures): Promise<Blob> =>
+  new Blob([await xlsxBytes(figures)], {
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
   });

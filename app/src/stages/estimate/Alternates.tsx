@@ -100,7 +100,7 @@ export function Alternates() {
   );
 }
 
-const pricedAt = ({ calculation }: OpenJob) => priceAlternates(calculation);
+const pricedAt = ({ figures }: OpenJob) => priceAlternates(figures);
 
 /** Any choice of alternates, priced without touching the bid. */
 function Combination() {
@@ -138,7 +138,7 @@ function Combination() {
   );
 }
 
-const sumsOf = ({ calculation }: OpenJob, chosen: AlternateIds) => ({
-  base: bidWith(calculation, new Set()),
-  chosen: bidWith(calculation, chosen),
+const sumsOf = ({ figures }: OpenJob, chosen: AlternateIds) => ({
+  base: bidWith(figures, new Set()),
+  chosen: bidWith(figures, chosen),
 });

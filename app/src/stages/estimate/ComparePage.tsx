@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { createJob, inOrder, listRecords } from '@zest/core/job/job';
 import { restoreJob } from '@zest/core/job/commands/restore';
 import type { Job } from '@zest/core/job/job';
@@ -26,7 +27,7 @@ const NOW = 'now';
 
 /** Named states of the job, and what changed the bid from one to another. */
 export function ComparePage() {
-  const { job, jobId, calculation } = useOpenJob();
+  const { job, jobId, figures } = useOpenJob();
   const revision = useJobState((state) => state.revision);
   const services = useServices();
   const settle = useSettle();
@@ -49,7 +50,7 @@ export function ComparePage() {
         id,
         name: words,
         at: services.now(),
-        totalMinor: bidTotal(calculation),
+        totalMinor: bidTotal(figures),
         records: [...listRecords(job)],
       });
     } catch {
@@ -65,8 +66,8 @@ export function ComparePage() {
     else tell(`The job is as it was at ‘${snapshot.name}’. Undo brings the later state back.`);
   };
   const bridge = useMemo(
-    () => bridgeBetween(job, calculation, snapshots, from, to, revision),
-    [job, calculation, snapshots, from, to, revision],
+    () => bridgeBetween(job, figures, snapshots, from, to, revision),
+    [job, figures, snapshots, from, to, revision],
   );
   const options = [
     ...snapshots.map((each) => [each.id, each.name] as const),
@@ -180,20 +181,20 @@ function StateChoice({ label, value, options, onChoose }: StateChoiceProps) {
 
 function bridgeBetween(
   job: Job,
-  calculation: Calculation,
+  figures: Figures,
   snapshots: readonly StoredSnapshot[],
   from: string,
   to: string,
   _revision: number,
 ): Bridge | undefined {
-  const stateOf = (id: string): Calculation | undefined => {
-    if (id === NOW) return calculation;
+  const stateOf = (id: string): Figures | undefined => {
+    if (id === NOW) return figures;
     if (id === 'base' || id.startsWith('alternate ')) {
       const wanted = id.slice('alternate '.length);
-      return new Calculation(withAlternates(job, new Set([wanted as Id<'alternate'>])));
+      return new Calculation(withAlternates(job, new Set([wanted as Id<'alternate'>]))).figures;
     }
     const snapshot = snapshots.find((each) => each.id === id);
-    return snapshot === undefined ? undefined : new Calculation(createJob(snapshot.records));
+    return snapshot === undefined ? undefined : new Calculation(createJob(snapshot.records)).figures;
   };
   if (from === to) return undefined;
   const [before, after] = [stateOf(from), stateOf(to)];

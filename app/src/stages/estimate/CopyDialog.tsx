@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { put } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { settingsOf } from '@zest/core/job/job';
@@ -20,7 +21,7 @@ interface CopyDialogProps {
 }
 
 interface Source {
-  readonly calculation: Calculation;
+  readonly figures: Figures;
   readonly rows: readonly CopiedRow[];
   readonly lines: readonly ReportLine[];
 }
@@ -48,19 +49,19 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
     setSource('reading');
     const other = id === '' ? undefined : await services.storage.loadJob(id);
     if (other === undefined) return setSource(undefined);
-    const calculation = new Calculation(other);
-    const rows = listShownRows(calculation).filter(
+    const figures = new Calculation(other).figures;
+    const rows = listShownRows(figures).filter(
       (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
     );
-    setSource({ calculation, rows, lines: rows.map((row) => reportLine(calculation, row)) });
+    setSource({ figures, rows, lines: rows.map((row) => reportLine(figures, row)) });
   };
   const ready = source === undefined || source === 'reading' ? undefined : source;
   const ours = settingsOf(job).currency;
-  const theirs = ready === undefined ? undefined : settingsOf(ready.calculation.job).currency;
+  const theirs = ready === undefined ? undefined : settingsOf(ready.figures.job).currency;
   const copy = (): void => {
     if (ready === undefined) return;
     const rows = ready.rows.filter(({ key }) => chosen.has(key));
-    const records = copyRows(ready.calculation, rows, job, sectionId, services.makeId);
+    const records = copyRows(ready.figures, rows, job, sectionId, services.makeId);
     const refused = settle(`copy ${plural(rows.length, 'line')} from another job`, put(...records));
     if (refused !== undefined) return setError(refused);
     tell(
@@ -127,7 +128,7 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
             text={text}
             chosen={chosen}
             onChoose={setChosen}
-            formats={formatsOf(settingsOf(ready.calculation.job))}
+            formats={formatsOf(settingsOf(ready.figures.job))}
           />
         )}
       </div>

@@ -25,7 +25,7 @@ ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, 
 
 /** Cost by section, split by kind; and who works how long. */
 export function CostCharts() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { money, numbers } = useFormats();
   const colors = useChartColors();
   const sections = [
@@ -33,8 +33,8 @@ export function CostCharts() {
       .filter(({ parentId }) => parentId === null)
       .map(({ id, code, name }) => ({ id: id as string, name: `${code} ${name}`.trim() })),
     { id: NO_SECTION, name: 'No section' },
-  ].filter(({ id }) => (knownValue(calculation.figure(sectionNode(id, 'cost'))) ?? 0) !== 0);
-  const crafts = hoursByCraft(calculation);
+  ].filter(({ id }) => (knownValue(figures.figure(sectionNode(id, 'cost'))) ?? 0) !== 0);
+  const crafts = hoursByCraft(figures);
   if (sections.length === 0)
     return (
       <div className="empty">
@@ -45,7 +45,7 @@ export function CostCharts() {
   const shades = [colors.rind, colors.zest, colors.pomelo, colors.leaf, colors.soft];
   const kinds = COST_KINDS.map((kind, at) => ({
     label: COST_WORDS[kind],
-    data: sections.map(({ id }) => knownValue(calculation.figure(sectionNode(id, kind))) ?? 0),
+    data: sections.map(({ id }) => knownValue(figures.figure(sectionNode(id, kind))) ?? 0),
     backgroundColor: shades[at] ?? colors.ink,
     borderColor: colors.ink,
     borderWidth: 0.5,
@@ -76,7 +76,7 @@ export function CostCharts() {
             aria-label={sections
               .map(
                 ({ id, name }) =>
-                  `${name} ${writeMoney(knownValue(calculation.figure(sectionNode(id, 'cost'))) ?? 0)}`,
+                  `${name} ${writeMoney(knownValue(figures.figure(sectionNode(id, 'cost'))) ?? 0)}`,
               )
               .join(', ')}
             data={{ labels: sections.map(({ name }) => name), datasets: kinds }}

@@ -31,7 +31,7 @@ interface EstimateBarProps {
 /** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
 export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
   const { rows, sectionId, currentKey, shown, onColumns, onCopy, onTemplate, onAdded } = props;
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const estimate = useEstimate(rows);
   const catchUp = useCatchUp();
   const settings = settingsOf(job);
@@ -63,7 +63,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
       <span className="soft">{plural(rows.filter(isPriced).length, 'line')}</span>
       <span className="grow" />
       <ColumnChoiceButton
-        all={listColumns(calculation)}
+        all={listColumns(figures)}
         usual={USUAL_COLUMNS}
         shown={shown}
         onChoose={onColumns}

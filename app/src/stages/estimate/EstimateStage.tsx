@@ -42,7 +42,7 @@ export function EstimateStage() {
 
 function EstimateWork() {
   const open = useOpenJob();
-  const { job, calculation } = open;
+  const { job, figures } = open;
   const selection = useJobState((state) => state.selection);
   const actions = useJobActions();
   const formats = useFormats();
@@ -100,7 +100,7 @@ function EstimateWork() {
               columns={columns}
               rows={rows}
               keyOf={({ key }) => key}
-              classOf={(row) => `${row.type} ${countsInBid(calculation, row) ? '' : 'left-out'}`}
+              classOf={(row) => `${row.type} ${countsInBid(figures, row) ? '' : 'left-out'}`}
               onEdit={estimate.edit}
               onPaste={estimate.paste}
               onRemove={estimate.removeRows}
@@ -136,7 +136,7 @@ function EstimateWork() {
                         }
                       : {})}
                     onChoose={(itemCode) => {
-                      const item = calculation.findItem(itemCode);
+                      const item = figures.findItem(itemCode);
                       const isNew = row.type === 'line' && row.line.description === 'New line';
                       const refused = estimate.takeItem(row, itemCode, isNew ? item : undefined);
                       done();
@@ -156,14 +156,10 @@ function EstimateWork() {
   );
 }
 
-const rowsAt = ({ calculation }: OpenJob): readonly EstimateRow[] => listShownRows(calculation);
+const rowsAt = ({ figures }: OpenJob): readonly EstimateRow[] => listShownRows(figures);
 
-function columnsAt(
-  { calculation }: OpenJob,
-  formats: ReturnType<typeof useFormats>,
-  shown: readonly string[],
-) {
-  const source = createSource(calculation, formats);
+function columnsAt({ figures }: OpenJob, formats: ReturnType<typeof useFormats>, shown: readonly string[]) {
+  const source = createSource(figures, formats);
   return shown.flatMap((id) => makeColumn(id, source) ?? []);
 }
 

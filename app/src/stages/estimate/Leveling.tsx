@@ -127,11 +127,11 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
 
 /** Our own lines that the taken quote stands for: to compare with, and out of the bid while one is taken. */
 function OwnRow({ each, span, change }: Pick<LevelingProps, 'each' | 'change'> & { readonly span: number }) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { money } = useFormats();
   const [choosing, setChoosing] = useState(false);
   const own = each.lines.reduce(
-    (sum, key) => sum + (knownValue(calculation.figure(lineNode(key, 'extension'))) ?? 0),
+    (sum, key) => sum + (knownValue(figures.figure(lineNode(key, 'extension'))) ?? 0),
     0,
   );
   return (

@@ -44,11 +44,11 @@ interface LinePanelProps {
 
 /** What a line's money is made of, and what may be said of it. */
 export function LinePanel({ row, estimate }: LinePanelProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { money, numbers } = useFormats();
-  const line = reportLine(calculation, row);
-  const facts = factsOf(calculation, row);
-  const price = linePrices(calculation).ofLine(row.key);
+  const line = reportLine(figures, row);
+  const facts = factsOf(figures, row);
+  const price = linePrices(figures).ofLine(row.key);
   const change = (label: string, how: Parameters<Estimate['change']>[2]): string | undefined =>
     estimate.change(label, [row.key], how);
   const alternate = alternateOfRow(job, row);
@@ -160,9 +160,9 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
 
 /** Hours without a wage: the rest of the line is in the bid. */
 function LaborUnknown({ row }: { readonly row: PricedRow }) {
-  const { job, calculation } = useOpenJob();
-  if (!calculation.graph.has(lineNode(row.key, 'labor-known'))) return null;
-  const { failure } = calculation.figure(lineNode(row.key, 'labor'));
+  const { job, figures } = useOpenJob();
+  if (!figures.has(lineNode(row.key, 'labor-known'))) return null;
+  const { failure } = figures.figure(lineNode(row.key, 'labor'));
   if (failure === undefined) return null;
   return (
     <p className="warn">
@@ -194,10 +194,10 @@ const noteOf = (row: PricedRow, job: Job): string =>
     : ([...job.override.values()].find(({ line }) => line === row.key)?.note ?? '');
 
 function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flowing: number | undefined }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { numbers } = useFormats();
   if (pinnedOfRow(job, row) === undefined) return null;
-  const { quantity, unit } = reportLine(calculation, row);
+  const { quantity, unit } = reportLine(figures, row);
   const write = (value: number | undefined): string =>
     value === undefined ? 'no figure' : `${writeQuantity(value, unit, numbers)} ${unit}`;
   const apart = flowing === undefined || quantity === undefined ? undefined : quantity - flowing;
@@ -228,13 +228,13 @@ type BuiltRow = Extract<PricedRow, { type: 'line' | 'component' }>;
 
 /** The price for one unit, and everything that acts on it, each with its figure. */
 function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { money, numbers, display } = useFormats();
-  const price = priceOfRow(calculation, row);
+  const price = priceOfRow(figures, row);
   if (!price.ok) return null;
-  const pricing = pricingOfRow(calculation, row);
-  const acting = actingOnRow(calculation, row);
-  const item = pricing.quoted === undefined ? itemOfRow(calculation, row) : undefined;
+  const pricing = pricingOfRow(figures, row);
+  const acting = actingOnRow(figures, row);
+  const item = pricing.quoted === undefined ? itemOfRow(figures, row) : undefined;
   const factor = item === undefined ? undefined : unitFactor(pricing.unit, item.unit);
   const percent = (times: number): string =>
     `${times > 1 ? '+' : ''}${formatNumber((times - 1) * 100, 1, numbers, true)} %`;
@@ -251,7 +251,7 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
       `${formatUnitCost(cost.amount, money)} / ${cost.basis === 1 ? '' : `${cost.basis} `}${cost.fromBook === true ? (item?.unit ?? pricing.unit) : pricing.unit}`,
     ]);
   if (pricing.sizing !== undefined) {
-    const reason = reasonOfSize(job, row.key, pricing.sizing, (node) => knownValue(calculation.figure(node)));
+    const reason = reasonOfSize(job, row.key, pricing.sizing, (node) => knownValue(figures.figure(node)));
     if (reason !== undefined) lines.push([describeSize(reason, display), '']);
   }
   if (factor !== undefined && factor !== 1)
@@ -261,10 +261,10 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
     lines.push(['A labor hour', formatUnitCost(gang.wages / gang.people, money)]);
     if (gang.machines > 0) lines.push(['Machines, a crew hour', formatUnitCost(gang.machines, money)]);
   }
-  const own = hoursFactorOf(calculation, row);
+  const own = hoursFactorOf(figures, row);
   if (own !== 1 && price.value.hours !== 0) lines.push(['Hours for this component', percent(own)]);
-  const worked = workedOf(calculation, row);
-  const bought = knownValue(calculation.figure(lineNode(row.key, 'quantity')));
+  const worked = workedOf(figures, row);
+  const bought = knownValue(figures.figure(lineNode(row.key, 'quantity')));
   if (worked !== undefined && bought !== undefined && worked !== bought)
     lines.push([
       'Worked, before waste and rounding',

@@ -157,10 +157,10 @@ function mentioned(lines: readonly Line[], scopes: readonly Scope[]): Scope | un
 
 /** Scopes that came to something, and the measures of each that did. */
 function useDrivers() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { display } = useFormats();
   const figureOf = (scopeId: string, measure: Measure): number =>
-    knownValue(calculation.figure(measureNode(scopeId, measure))) ?? 0;
+    knownValue(figures.figure(measureNode(scopeId, measure))) ?? 0;
   const scopes = inOrder(job.scope.values()).filter(
     (scope) => figureOf(scope.id, leadingMeasure(scope.kind)) > 0,
   );

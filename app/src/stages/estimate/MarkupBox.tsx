@@ -27,7 +27,7 @@ type As = keyof typeof AS_WORDS;
 
 /** One markup: what it is called, what it says in words, and what it comes to. */
 export function MarkupBox({ markup }: { readonly markup: Markup }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const actions = useJobActions();
   const settle = useSettle();
   const asItIs = useAsItIs();
@@ -50,7 +50,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
       <div className="markup-head">
         <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
         <span className="right">
-          <MoneyText figure={calculation.figure(markupNode(markup.id))} />
+          <MoneyText figure={figures.figure(markupNode(markup.id))} />
         </span>
       </div>
       <div className="markup-row">

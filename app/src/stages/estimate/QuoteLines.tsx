@@ -6,7 +6,7 @@ import type { Package, Quote } from '@zest/core/job/records/quote';
 import { isPriced } from '@zest/core/estimate/rows';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { sumPrices } from '@zest/core/estimate/quotes';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { sectionsAround } from '@zest/core/estimate/places';
 import type { Id } from '@zest/core/job/id';
 import { type ReportLine, listShownRows, reportLine } from '@zest/core/reports/estimateReport';
@@ -28,7 +28,7 @@ interface QuoteLinesProps {
 
 /** Unit prices line by line, a column for each quote. The one that is taken prices the lines. */
 export function QuoteLines({ each, quotes }: QuoteLinesProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { money, numbers } = useFormats();
   const settle = useSettle();
   const asItIs = useAsItIs();
@@ -36,9 +36,9 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   const [choosing, setChoosing] = useState(false);
   const digits = minorDigits(settingsOf(job).currency);
   const keys = new Set(each.lines);
-  const lines = listShownRows(calculation)
+  const lines = listShownRows(figures)
     .filter(({ key }) => keys.has(key))
-    .map((row) => reportLine(calculation, row));
+    .map((row) => reportLine(figures, row));
   const asked = lines.map(({ row, quantity }) => ({ key: row.key, quantity }));
   const sums = quotes.map((quote) => sumPrices(quote, asked, digits));
   const change = (changed: Partial<Package>): string | undefined =>
@@ -121,15 +121,13 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
 
 /** The keys of the lines that stand in a section or deeper. */
 function inSection(
-  calculation: Calculation,
+  figures: Figures,
   lines: readonly ReportLine[],
   sectionId: Id<'section'>,
 ): readonly string[] {
   const shown = new Set(lines.map(({ row }) => row.key));
-  return [...calculation.countedLines()]
-    .filter(
-      (line) => shown.has(line.key) && sectionsAround(calculation.job, line.sectionId).includes(sectionId),
-    )
+  return [...figures.countedLines()]
+    .filter((line) => shown.has(line.key) && sectionsAround(figures.job, line.sectionId).includes(sectionId))
     .map(({ key }) => key);
 }
 
@@ -143,25 +141,25 @@ interface ChooseLinesProps {
 
 /** Lines to be asked for, or that a quote replaces; those of a section at one press. */
 export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLinesProps) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const formats = useFormats();
   const [keys, setKeys] = useState(chosen);
   const [text, setText] = useState('');
   const section =
-    sectionId === undefined || sectionId === null ? undefined : calculation.job.section.get(sectionId);
+    sectionId === undefined || sectionId === null ? undefined : figures.job.section.get(sectionId);
   const lines = useMemo(
     () =>
-      listShownRows(calculation)
+      listShownRows(figures)
         .filter((row) => isPriced(row) && row.type !== 'quote')
-        .map((row) => reportLine(calculation, row)),
-    [calculation],
+        .map((row) => reportLine(figures, row)),
+    [figures],
   );
   // What is chosen and what stands in the section first: the rest is seldom meant.
   const placed = useMemo(() => {
-    const near = new Set(section === undefined ? [] : inSection(calculation, lines, section.id));
+    const near = new Set(section === undefined ? [] : inSection(figures, lines, section.id));
     const rank = ({ row: { key } }: ReportLine): number => (chosen.has(key) ? 0 : near.has(key) ? 1 : 2);
     return [...lines].sort((a, b) => rank(a) - rank(b));
-  }, [calculation, lines, chosen, section]);
+  }, [figures, lines, chosen, section]);
   return (
     <Modal
       title={sectionId === undefined ? 'Lines of the package' : 'Lines that the quote replaces'}
@@ -185,7 +183,7 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
           <Button
             size="xs"
             variant="outline"
-            onClick={() => setKeys(new Set([...keys, ...inSection(calculation, lines, section.id)]))}
+            onClick={() => setKeys(new Set([...keys, ...inSection(figures, lines, section.id)]))}
           >
             All lines in {`${section.code} ${section.name}`.trim()}
           </Button>

@@ -26,7 +26,7 @@ import { MarkupBox } from './MarkupBox.tsx';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const settle = useSettle();
   const services = useServices();
   const { numbers } = useFormats();
@@ -34,7 +34,7 @@ export function Summary() {
   const markups = inOrder(job.markup.values());
   const change = (label: string, ...changed: readonly JobRecord[]): string | undefined =>
     settle(label, put(...changed));
-  const rounding = knownValue(calculation.figure(bidNode('rounding'))) ?? 0;
+  const rounding = knownValue(figures.figure(bidNode('rounding'))) ?? 0;
   return (
     <div aria-label="From cost to bid" role="region">
       <dl className="facts" style={{ margin: '0 0 8px' }}>
@@ -58,7 +58,7 @@ export function Summary() {
         />
         <span className="unit">%</span>
         <span className="right">
-          <MoneyText figure={calculation.figure(bidNode('tax'))} />
+          <MoneyText figure={figures.figure(bidNode('tax'))} />
         </span>
       </div>
       <DragList
@@ -144,13 +144,13 @@ function Row({
   readonly node: NodeId;
   readonly strong?: boolean;
 }) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const weight = strong ? 600 : 400;
   return (
     <>
       <dt style={{ fontWeight: weight, color: strong ? 'var(--ink)' : undefined }}>{name}</dt>
       <dd style={{ fontWeight: weight }}>
-        <MoneyText figure={calculation.figure(node)} />
+        <MoneyText figure={figures.figure(node)} />
       </dd>
     </>
   );
@@ -203,14 +203,12 @@ function Adjustments() {
 
 /** What the total does not hold yet, each leading to its line. */
 function Unpriced() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const actions = useJobActions();
-  const unpriced = listUnpriced(calculation);
+  const unpriced = listUnpriced(figures);
   if (unpriced.length === 0) return <p className="soft">Every line has a figure.</p>;
   const nameOf = (key: string): string =>
-    job.line.get(key as Id<'line'>)?.description ??
-    findComponentLine(calculation, key)?.component.name ??
-    key;
+    job.line.get(key as Id<'line'>)?.description ?? findComponentLine(figures, key)?.component.name ?? key;
   return (
     <section aria-label="Not in the total">
       <h2 style={{ fontSize: 13, fontWeight: 600, margin: '0 0 6px' }}>

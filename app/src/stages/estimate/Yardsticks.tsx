@@ -24,11 +24,11 @@ const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
 
 /** The estimator's own rules of thumb, and how far the job is from them. */
 export function Yardsticks() {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const selection = useJobState((state) => state.selection);
   const services = useServices();
   const settle = useSettle();
-  const readings = readYardsticks(calculation);
+  const readings = readYardsticks(figures);
   const add = (): void => {
     // For what is selected, so that a section or a line can be held against its own.
     const on: Yardstick['on'] =

@@ -1,5 +1,5 @@
 import { Pin } from 'lucide-react';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { knownValue } from '@zest/core/calculate/define';
 import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
@@ -78,18 +78,18 @@ const isFlowing = (row: EstimateRow): boolean =>
 interface QuantityProps {
   readonly row: EstimateRow;
   readonly line: ReportLine;
-  readonly calculation: Calculation;
+  readonly figures: Figures;
 }
 
 /** The figure that is priced. A pinned one has the flowing one beside it, and by how much they differ. */
-export function QuantityCell({ row, line, calculation }: QuantityProps) {
+export function QuantityCell({ row, line, figures }: QuantityProps) {
   const { numbers } = useFormats();
   if (row.type === 'section' || row.type === 'scope' || row.type === 'text' || row.type === 'subtotal')
     return null;
   const { quantity, failure, unit } = line;
   if (quantity === undefined) return failure === undefined ? null : <FailureText failure={failure} />;
-  if (pinnedOfRow(calculation.job, row) !== undefined)
-    return <Pinned line={line} quantity={quantity} flowing={flowingOf(calculation, row)} numbers={numbers} />;
+  if (pinnedOfRow(figures.job, row) !== undefined)
+    return <Pinned line={line} quantity={quantity} flowing={flowingOf(figures, row)} numbers={numbers} />;
   return (
     <>
       {isFlowing(row) ? (
@@ -102,8 +102,8 @@ export function QuantityCell({ row, line, calculation }: QuantityProps) {
   );
 }
 
-const flowingOf = (calculation: Calculation, row: EstimateRow): number | undefined =>
-  knownValue(calculation.figure(lineNode(row.key, 'flowing')));
+const flowingOf = (figures: Figures, row: EstimateRow): number | undefined =>
+  knownValue(figures.figure(lineNode(row.key, 'flowing')));
 
 interface PinnedProps {
   readonly line: ReportLine;

@@ -15,9 +15,9 @@ function createTable(settings: Partial<Settings> = {}) {
   const started = createPricedJob();
   const diff = put({ ...settingsOf(started.job), ...settings })(started.job);
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
-  const calculation = new Calculation(applyDiff(started.job, diff.value));
-  const source = createSource(calculation, formatsOf(settingsOf(calculation.job)));
-  const rows = listShownRows(calculation);
+  const figures = new Calculation(applyDiff(started.job, diff.value)).figures;
+  const source = createSource(figures, formatsOf(settingsOf(figures.job)));
+  const rows = listShownRows(figures);
   const rowOf = (name: string): EstimateRow => {
     const row = rows.find((each) => source.read(each).description === name);
     if (row === undefined) throw new Error(`no row ${name}`);
@@ -25,13 +25,13 @@ function createTable(settings: Partial<Settings> = {}) {
   };
   const text = (name: string, column: string): string =>
     makeColumn(column, source)?.text(rowOf(name)) ?? `no column ${column}`;
-  return { calculation, source, rows, rowOf, text };
+  return { figures, source, rows, rowOf, text };
 }
 
 describe('the columns of the estimate', () => {
   it('are all there, each with a title, and each once', () => {
-    const { calculation, source } = createTable();
-    const choices = listColumns(calculation);
+    const { figures, source } = createTable();
+    const choices = listColumns(figures);
     expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length);
     for (const { id } of choices) expect(makeColumn(id, source)?.title).toMatch(/\w/);
     const ids = choices.map(({ id }) => id);
@@ -58,7 +58,7 @@ describe('the columns of the estimate', () => {
   });
 
   it('say what the client pays: cost, and its share of what comes on top', () => {
-    const { text, calculation, source, rows } = createTable();
+    const { text, figures, source, rows } = createTable();
     const amount = (name: string, column: string): number =>
       Number(text(name, column).replace(/[^\d.-]/g, ''));
     expect(amount('Patch', 'extension') + amount('Patch', 'markup')).toBeCloseTo(amount('Patch', 'price'), 2);
@@ -67,7 +67,7 @@ describe('the columns of the estimate', () => {
     const price = makeColumn('price', source);
     const sections = rows.filter((row) => row.type === 'section' && row.depth === 0);
     const sum = sections.reduce((all, row) => all + Number(price?.text(row).replace(/[^\d.-]/g, '')), 0);
-    const total = calculation.figure(bidNode('total'));
+    const total = figures.figure(bidNode('total'));
     expect(total.failure === undefined ? total.value / 100 : undefined).toBeCloseTo(sum, 2);
   });
 

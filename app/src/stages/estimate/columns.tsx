@@ -1,7 +1,7 @@
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { formatNumber } from '@zest/core/units/numberFormat';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { evaluateProperty } from '@zest/core/calculate/explain/propertyText';
 import { linePrices } from '@zest/core/calculate/totals/linePrices';
 import { type EstimateRow, alternateOfRow, isPriced } from '@zest/core/estimate/rows';
@@ -21,19 +21,19 @@ type Column = GridColumn<EstimateRow>;
 
 /** What a column reads; figures live outside the rows, so that it is made anew with every change. */
 export interface ColumnSource {
-  readonly calculation: Calculation;
+  readonly figures: Figures;
   readonly formats: Formats;
   readonly read: (row: EstimateRow) => ReportLine;
   readonly facts: (row: EstimateRow) => LineFacts | undefined;
 }
 
 /** Reads each row once for as long as the figures stay. */
-export function createSource(calculation: Calculation, formats: Formats): ColumnSource {
+export function createSource(figures: Figures, formats: Formats): ColumnSource {
   return {
-    calculation,
+    figures,
     formats,
-    read: remember((row: EstimateRow) => reportLine(calculation, row)),
-    facts: remember((row: EstimateRow) => factsOf(calculation, row)),
+    read: remember((row: EstimateRow) => reportLine(figures, row)),
+    facts: remember((row: EstimateRow) => factsOf(figures, row)),
   };
 }
 
@@ -95,9 +95,9 @@ const CHOICES: readonly ColumnChoice[] = [
 ];
 
 /** All columns there are, those of the scopes' properties among them. */
-export function listColumns(calculation: Calculation): readonly ColumnChoice[] {
+export function listColumns(figures: Figures): readonly ColumnChoice[] {
   const properties = new Map<string, string>();
-  for (const scope of calculation.job.scope.values())
+  for (const scope of figures.job.scope.values())
     for (const { key, name } of scope.properties) if (!properties.has(key)) properties.set(key, name);
   return [
     ...CHOICES,
@@ -113,8 +113,8 @@ export function makeColumn(id: string, source: ColumnSource): Column | undefined
 type Plain = Column;
 
 function plainColumn(id: string, source: ColumnSource): Plain | undefined {
-  const { read, facts, formats, calculation } = source;
-  const { job } = calculation;
+  const { read, facts, formats, figures } = source;
+  const { job } = figures;
   const kind = costOfColumn(id);
   if (kind !== undefined)
     return id.startsWith('unit-') ? unitColumn(id, kind, source) : totalColumn(kind, source);
@@ -172,7 +172,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         width: hasPinned(job) ? '142px' : '100px',
         align: 'right',
         text: (row) => quantityText(row, source),
-        show: (row) => <QuantityCell row={row} line={read(row)} calculation={calculation} />,
+        show: (row) => <QuantityCell row={row} line={read(row)} figures={figures} />,
       };
     case 'unit':
       return {
@@ -222,8 +222,8 @@ const hasPinned = ({ line, override }: Job): boolean =>
   [...override.values(), ...line.values()].some(({ pinned }) => pinned !== undefined);
 
 /** Editing begins with what was typed: the formula, or the figure that is pinned. */
-function quantityText(row: EstimateRow, { calculation, formats, read }: ColumnSource): string {
-  const pinned = pinnedOfRow(calculation.job, row);
+function quantityText(row: EstimateRow, { figures, formats, read }: ColumnSource): string {
+  const pinned = pinnedOfRow(figures.job, row);
   if (pinned !== undefined) return plainToLocal(pinned, formats.numbers);
   if (row.type === 'line') return plainToLocal(row.line.quantity, formats.numbers);
   const { quantity } = read(row);
@@ -244,9 +244,9 @@ const TOTAL_WIDTHS: Readonly<Record<CostKind | 'hours', string>> = {
 function typedOver(
   kind: CostKind | 'hours',
   write: (row: EstimateRow) => string,
-  { calculation, formats }: ColumnSource,
+  { figures, formats }: ColumnSource,
 ): Pick<Plain, 'text' | 'show'> {
-  const typedOn = (row: EstimateRow): string | undefined => typedCostsOf(calculation.job, row)[kind];
+  const typedOn = (row: EstimateRow): string | undefined => typedCostsOf(figures.job, row)[kind];
   return {
     text: (row) => {
       const typed = typedOn(row);
@@ -323,10 +323,10 @@ function extensionColumn({ read, formats }: ColumnSource): Plain {
 
 /** What the client pays for a line: its cost with its share of all that comes on top. */
 function priceColumn(id: 'markup' | 'price' | 'unit-price', source: ColumnSource): Plain {
-  const { calculation, read, formats } = source;
+  const { figures, read, formats } = source;
   const priceOf = (row: EstimateRow): number | undefined => {
-    if (row.type === 'section') return linePrices(calculation).ofSection(row.section?.id ?? NO_SECTION);
-    return isPriced(row) ? linePrices(calculation).ofLine(row.key) : undefined;
+    if (row.type === 'section') return linePrices(figures).ofSection(row.section?.id ?? NO_SECTION);
+    return isPriced(row) ? linePrices(figures).ofLine(row.key) : undefined;
   };
   const write = (row: EstimateRow): string => {
     const [price, line] = [priceOf(row), read(row)];
@@ -336,7 +336,7 @@ function priceColumn(id: 'markup' | 'price' | 'unit-price', source: ColumnSource
     const { quantity } = line;
     return quantity === undefined || quantity === 0
       ? ''
-      : formatUnitCost(calculation.toMajor(price) / quantity, formats.money, 'four');
+      : formatUnitCost(figures.toMajor(price) / quantity, formats.money, 'four');
   };
   const titles = { markup: 'Tax + markup', price: 'Price', 'unit-price': 'Unit price' } as const;
   return {
@@ -351,12 +351,12 @@ function priceColumn(id: 'markup' | 'price' | 'unit-price', source: ColumnSource
 }
 
 /** A property of what was measured, as it stands there. */
-function propertyColumn(key: string, { calculation, formats }: ColumnSource): Plain {
-  const names = [...calculation.job.scope.values()].flatMap(({ properties }) => properties);
+function propertyColumn(key: string, { figures, formats }: ColumnSource): Plain {
+  const names = [...figures.job.scope.values()].flatMap(({ properties }) => properties);
   const title = names.find((each) => each.key === key)?.name ?? key;
   const write = (row: EstimateRow): string =>
     row.type === 'scope' || row.type === 'component'
-      ? evaluateProperty(calculation, row.scope, key, formats.display)
+      ? evaluateProperty(figures, row.scope, key, formats.display)
       : '';
   return {
     id: `property:${key}`,

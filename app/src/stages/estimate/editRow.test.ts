@@ -7,8 +7,8 @@ import { createPricedJob } from '@zest/core/testing/pricedJob';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { costOfColumn, editRow, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
 
-const calculation = createPricedJob();
-const rows = listShownRows(calculation);
+const figures = createPricedJob();
+const rows = listShownRows(figures.figures);
 const find = <Type extends EstimateRow['type']>(type: Type): Extract<EstimateRow, { type: Type }> => {
   const row = rows.find((each) => each.type === type);
   if (row === undefined) throw new Error(`no ${type}`);
@@ -19,7 +19,7 @@ const lineRow = (content: Partial<RecordOf<'line'>>): EstimateRow => {
   return { type: 'line', key: line.id, line, depth: 1 };
 };
 const edit = (row: EstimateRow, column: string, text: string, numbers = POINT_FORMAT) => {
-  const edited = editRow(calculation.job, row, column, text, numbers);
+  const edited = editRow(figures.job, row, column, text, numbers);
   return edited.ok ? edited.value : edited.problem;
 };
 
@@ -49,7 +49,7 @@ describe('what typing into a quantity asks for', () => {
 
   it('goes on pinning once it is pinned, and lets go when it is emptied', () => {
     const pinned = lineRow({ quantity: 'total(slab, area)', pinned: '500' });
-    expect(pinnedOfRow(calculation.job, pinned)).toBe('500');
+    expect(pinnedOfRow(figures.job, pinned)).toBe('500');
     expect(edit(pinned, 'quantity', '520')).toEqual({ change: { pinned: '520' } });
     expect(edit(pinned, 'quantity', '')).toEqual({ change: { pinned: undefined } });
   });
@@ -100,7 +100,7 @@ describe('what typing a cost asks for', () => {
 
   it('reads a cost that was the whole price of a line as one of its kinds', () => {
     const old = lineRow({ typedCost: { kind: 'subcontract', amount: '333.33' } });
-    expect(typedCostsOf(calculation.job, old)).toEqual({ subcontract: '333.33' });
+    expect(typedCostsOf(figures.job, old)).toEqual({ subcontract: '333.33' });
     expect(edit(old, 'material', '5')).toEqual({
       change: { costs: { subcontract: '333.33', material: '5' } },
     });

@@ -29,7 +29,7 @@ import { shownMeasures } from './shownMeasures.ts';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const settle = useSettle();
   const actions = useJobActions();
   const asItIs = useAsItIs();
@@ -49,7 +49,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     // Formulas that use the scope follow its new key.
     return settle('rename a scope', sequence(named, renameKey(scope.id, key)));
   };
-  const rest = shownMeasures(calculation, scope);
+  const rest = shownMeasures(figures, scope);
   return (
     <div className="tally-more">
       <CommitInput label="Scope name" value={scope.name} onCommit={rename} />
@@ -78,7 +78,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
           {rest.map((measure) => (
             <Fact key={measure} name={measure === 'count' ? 'marks' : MEASURE_WORDS[measure]}>
               <QuantityText
-                figure={calculation.figure(measureNode(scope.id, measure))}
+                figure={figures.figure(measureNode(scope.id, measure))}
                 dimension={MEASURE_DIMENSION[measure]}
               />
             </Fact>

@@ -28,7 +28,7 @@ export interface ScopePartProps {
 
 /** The scope's named values: a figure in its unit, or a formula. */
 export function ScopeProperties({ scope, onChange }: ScopePartProps) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { display } = useFormats();
   const settle = useSettle();
   const unit = findDefaultUnit(LENGTH, display.system)?.symbol ?? '';
@@ -69,7 +69,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
   return (
     <>
       {scope.properties.map((property, index) => {
-        const { failure } = calculation.figure(propertyNode(scope.id, property.key));
+        const { failure } = figures.figure(propertyNode(scope.id, property.key));
         return (
           <div key={property.key}>
             <div className="property">

@@ -18,13 +18,12 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
 /** Which face was traced, and which openings are deducted: stated, never silent. */
 export function ScopeRules({ scope, onChange }: ScopePartProps) {
   const { display, numbers } = useFormats();
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   if (scope.kind === 'count') return null;
   // A choice is only asked for where it would change a figure.
   const thick = scope.properties.some(({ key }) => key === 'thickness') || scope.face !== undefined;
   const opened =
-    scope.deduct !== undefined ||
-    (knownValue(calculation.figure(measureNode(scope.id, 'openings'))) ?? 0) > 0;
+    scope.deduct !== undefined || (knownValue(figures.figure(measureNode(scope.id, 'openings'))) ?? 0) > 0;
   const rule = scope.deduct ?? { rule: 'all' };
   const areaUnit = findDefaultUnit(AREA, display.system);
   return (

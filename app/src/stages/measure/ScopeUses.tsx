@@ -48,7 +48,7 @@ const othersOn = (job: Job, use: Use): number =>
   [...job.use.values()].filter(({ assemblyId, id }) => assemblyId === use.assemblyId && id !== use.id).length;
 
 function UseBox({ use }: { readonly use: Use }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { display } = useFormats();
   const actions = useJobActions();
   const { makeId } = useServices();
@@ -58,7 +58,7 @@ function UseBox({ use }: { readonly use: Use }) {
   const [swapping, setSwapping] = useState(false);
   const assembly = job.assembly.get(use.assemblyId);
   if (assembly === undefined) return null;
-  const warned = warningsOf(calculation, use, display).length;
+  const warned = warningsOf(figures, use, display).length;
   const makeOwn = (): void => {
     const scope = job.scope.get(use.scopeId)?.name ?? '';
     const name = `${assembly.name}, ${scope}`.slice(0, 190);
@@ -122,7 +122,7 @@ function UseBox({ use }: { readonly use: Use }) {
 
 /** What the assembly brings here, each on or off. */
 function UseComponents({ use }: { readonly use: Use }) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const settle = useSettle();
   const asItIs = useAsItIs();
   const off = new Set(use.off ?? []);
@@ -137,11 +137,11 @@ function UseComponents({ use }: { readonly use: Use }) {
   return (
     <div className="use-components">
       {allComponentsOf(job, use)
-        .filter((placed) => calculation.isDue(placed))
+        .filter((placed) => figures.isDue(placed))
         .map(({ path, key, component, frame }) => {
           const figure = off.has(path)
-            ? netIn(calculation.figure(netNode(use.id, path)), component.unit)
-            : calculation.figure(lineNode(key, 'quantity'));
+            ? netIn(figures.figure(netNode(use.id, path)), component.unit)
+            : figures.figure(lineNode(key, 'quantity'));
           return (
             <label key={path} className={off.has(path) ? 'is-off' : ''}>
               <input type="checkbox" checked={!off.has(path)} onChange={() => toggle(path, component.name)} />

@@ -19,7 +19,7 @@ interface SwapDialogProps {
 
 /** Another assembly in the place of one, with what it changes shown before it is taken. */
 export function SwapDialog({ use, onClose }: SwapDialogProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const actions = useJobActions();
   const { makeId } = useServices();
   const [chosen, setChosen] = useState('');
@@ -43,8 +43,8 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       : undefined;
   }, [chosen, job, library, makeId, use.id]);
   const preview = useMemo(
-    () => (command === undefined ? undefined : previewOn(calculation, use.scopeId, command)),
-    [calculation, command, use.scopeId],
+    () => (command === undefined ? undefined : previewOn(figures, use.scopeId, command)),
+    [figures, command, use.scopeId],
   );
   const take = (): void => {
     if (command === undefined) return;

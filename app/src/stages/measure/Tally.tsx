@@ -43,13 +43,13 @@ export function Tally() {
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
-  const figures = new Map(
+  const onSheets = new Map(
     inOrder(job.scope.values()).flatMap((scope) => {
       const figure = rowFigure(open, formats, scope, within);
       return figure === undefined && scope.id !== penScope ? [] : [[scope, figure ?? NOT_HERE] as const];
     }),
   );
-  const bySection = groupBy(figures.keys(), ({ sectionId }): string => sectionId ?? NO_SECTION);
+  const bySection = groupBy(onSheets.keys(), ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
     <aside className="tally" aria-label="Tally">
       <div className="tally-head">
@@ -80,7 +80,7 @@ export function Tally() {
                 <Fragment key={scope.id}>
                   <ScopeRow
                     scope={scope}
-                    {...(figures.get(scope) ?? NOT_HERE)}
+                    {...(onSheets.get(scope) ?? NOT_HERE)}
                     on={scope.id === penScope}
                     shown={isScopeShown({ hidden, alone }, scope)}
                   />
@@ -127,7 +127,7 @@ function useSheetsWithin(): ReadonlySet<string> | undefined {
 
 /** What a row reads; undefined for a scope with nothing on the sheets that are asked for. */
 function rowFigure(
-  { calculation, job }: OpenJob,
+  { figures, job }: OpenJob,
   { display }: Formats,
   scope: Scope,
   within: ReadonlySet<string> | undefined,
@@ -138,14 +138,14 @@ function rowFigure(
     return { figure: text.figure, unit: measure === 'count' ? 'ea' : text.unit, reason: '' };
   };
   if (within !== undefined) {
-    const { value, marks } = figureOnSheets(calculation, scope, within);
+    const { value, marks } = figureOnSheets(figures, scope, within);
     if (marks === 0) return undefined;
     return value === undefined
       ? { figure: 'no figure', unit: '', reason: 'a mark has no figure' }
       : write(value);
   }
-  if (!calculation.isMeasured(scope.id)) return NOT_MEASURED;
-  const { failure, ...known } = calculation.figure(measureNode(scope.id, measure));
+  if (!figures.isMeasured(scope.id)) return NOT_MEASURED;
+  const { failure, ...known } = figures.figure(measureNode(scope.id, measure));
   if (failure !== undefined)
     return { figure: shortFailure(failure), unit: '', reason: describeFailure(failure, job) };
   return write('value' in known ? known.value : 0);

@@ -33,17 +33,17 @@ function writeTimes(times: number, zone: string): string {
 
 /** The tape of a figure: every piece that adds up to it, each leading to its mark. */
 export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly onClose: () => void }) {
-  const { calculation, job, jobId } = useOpenJob();
+  const { figures, job, jobId } = useOpenJob();
   const setView = useSetView();
   const services = useServices();
   const formats = useFormats();
   const navigate = useNavigate();
   const [measure, setMeasure] = useState(leadingMeasure(scope.kind));
-  const tape = tapeOf(calculation, scope.id, measure);
-  const shared = calculation.figure(sharedNode(scope.id, measure));
+  const tape = tapeOf(figures, scope.id, measure);
+  const shared = figures.figure(sharedNode(scope.id, measure));
   const dimension = MEASURE_DIMENSION[measure];
   const exportTape = (): void => {
-    const text = writeTape(calculation, scope, formats, measure);
+    const text = writeTape(figures, scope, formats, measure);
     services.download(fileName(`tape ${scope.name}`, '.csv'), csvBlob(text));
   };
   const showPieces = measure === 'length' || measure === 'perimeter';
@@ -128,22 +128,19 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
             )}
             {measure !== leadingMeasure(scope.kind)
               ? null
-              : calculation.openingsCountedBy(scope.id).map((opening) => (
+              : figures.openingsCountedBy(scope.id).map((opening) => (
                   <tr key={opening.id}>
                     <td>opening</td>
                     <td>{sheetOfMark(job, opening.markId)}</td>
                     <td className="soft">{opening.tag}</td>
                     <td className="right">
-                      <QuantityText
-                        figure={calculation.figure(openingNode(opening.id))}
-                        dimension={dimension}
-                      />
+                      <QuantityText figure={figures.figure(openingNode(opening.id))} dimension={dimension} />
                     </td>
                   </tr>
                 ))}
             {measure !== leadingMeasure(scope.kind)
               ? null
-              : calculation.piecesOf(scope.id).map((piece) => (
+              : figures.piecesOf(scope.id).map((piece) => (
                   <tr key={piece.id}>
                     <td>typed</td>
                     <td />
@@ -152,19 +149,16 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                       {piece.note === '' ? '' : ` (${piece.note})`}
                     </td>
                     <td className="right">
-                      <QuantityText figure={calculation.figure(pieceNode(piece.id))} dimension={dimension} />
+                      <QuantityText figure={figures.figure(pieceNode(piece.id))} dimension={dimension} />
                     </td>
                   </tr>
                 ))}
           </tbody>
           <tfoot>
             <tr>
-              <td colSpan={3}>{calculation.isMeasured(scope.id) ? 'Together' : 'Nothing measured yet'}</td>
+              <td colSpan={3}>{figures.isMeasured(scope.id) ? 'Together' : 'Nothing measured yet'}</td>
               <td className="right">
-                <QuantityText
-                  figure={calculation.figure(measureNode(scope.id, measure))}
-                  dimension={dimension}
-                />
+                <QuantityText figure={figures.figure(measureNode(scope.id, measure))} dimension={dimension} />
               </td>
             </tr>
           </tfoot>

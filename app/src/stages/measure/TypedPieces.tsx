@@ -21,11 +21,11 @@ function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord
 
 /** Pieces that are on no sheet: typed here, or read off a measuring wheel. */
 export function TypedPieces({ scope }: { readonly scope: Scope }) {
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { makeId } = useServices();
   const { numbers, display } = useFormats();
   const dimension = MEASURE_DIMENSION[leadingMeasure(scope.kind)];
-  const pieces = inOrder(calculation.piecesOf(scope.id));
+  const pieces = inOrder(figures.piecesOf(scope.id));
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? 'ea';
   const add = (text: string): string | undefined =>
     settle(
@@ -46,7 +46,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
   return (
     <>
       {pieces.map((piece) => {
-        const { failure } = calculation.figure(pieceNode(piece.id));
+        const { failure } = figures.figure(pieceNode(piece.id));
         return (
           <div key={piece.id}>
             <div className="piece">

@@ -29,7 +29,7 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
         );
       const open = jobs.getState().open;
       if (open === undefined) return;
-      const pieces = open.calculation.piecesOf(id);
+      const pieces = open.figures.piecesOf(id);
       jobs.actions.transact(
         'reading of the wheel',
         put({

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import Papa from 'papaparse';
 import { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { put } from '@zest/core/job/change';
 import { applyDiff, settingsOf } from '@zest/core/job/job';
@@ -23,15 +24,15 @@ const scopeOf = (key: string): Scope => {
 };
 const p2 = scopeOf('p2');
 
-function changed(...records: readonly JobRecord[]): Calculation {
+function changed(...records: readonly JobRecord[]): Figures {
   const diff = put(...records)(job);
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
-  return new Calculation(applyDiff(job, diff.value));
+  return new Calculation(applyDiff(job, diff.value)).figures;
 }
 
 describe('the figures a scope is shown with', () => {
   it('are those that say something', () => {
-    expect(shownMeasures(new Calculation(job), p2)).toEqual([
+    expect(shownMeasures(new Calculation(job).figures, p2)).toEqual([
       'count',
       'ends',
       'corners',
@@ -46,7 +47,7 @@ describe('the figures a scope is shown with', () => {
       properties: [...p2.properties, { key: 'thickness', name: 'Thickness', value: '6', unit: 'in' }],
     };
     const [mark] = [...job.mark.values()].filter(({ scopeId }) => scopeId === p2.id);
-    const calculation = changed(thick, {
+    const figures = changed(thick, {
       type: 'opening',
       id: 'opening:0123456789',
       markId: mark!.id,
@@ -56,7 +57,7 @@ describe('the figures a scope is shown with', () => {
       heightM: 2.1,
       seat: { on: 'run', stroke: 0, along: 0.5 },
     });
-    expect(shownMeasures(calculation, thick)).toEqual(
+    expect(shownMeasures(figures, thick)).toEqual(
       expect.arrayContaining([
         'left_length',
         'center_length',
@@ -71,7 +72,7 @@ describe('the figures a scope is shown with', () => {
 
 describe('the tape as CSV', () => {
   it('has a row a mark that adds up to the figure of the scope', () => {
-    const csv = writeTape(new Calculation(job), scopeOf('slab_bay'), formatsOf(settingsOf(job)));
+    const csv = writeTape(new Calculation(job).figures, scopeOf('slab_bay'), formatsOf(settingsOf(job)));
     const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
     expect(data).toEqual([
       { Mark: '1', Sheet: 'S-101', Pieces: '4', Times: '1', area: '4,988.4', Unit: 'ft²' },

@@ -1,6 +1,6 @@
 import { knownValue } from '@zest/core/calculate/define';
 import { markNode } from '@zest/core/calculate/graph/nodes';
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { inOrder } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -10,28 +10,28 @@ import { type Display, formatQuantity, joinFigure } from '@zest/core/units/forma
 import type { LabelMode } from '../../stores/viewStore.ts';
 
 /** What is written on a mark; empty for nothing. */
-export function labelOf(calculation: Calculation, mark: Mark, mode: LabelMode, display: Display): string {
+export function labelOf(figures: Figures, mark: Mark, mode: LabelMode, display: Display): string {
   if (mode === 'none') return '';
   const measure = leadingMeasure(mark.kind);
-  const value = knownValue(calculation.figure(markNode(mark.id, measure)));
+  const value = knownValue(figures.figure(markNode(mark.id, measure)));
   const figure =
     value === undefined || mark.kind === 'count'
       ? ''
       : joinFigure(formatQuantity(value, MEASURE_DIMENSION[measure], display));
-  const name = calculation.job.scope.get(mark.scopeId)?.name ?? '';
+  const name = figures.job.scope.get(mark.scopeId)?.name ?? '';
   return { name, figure, both: [name, figure].filter(Boolean).join('  ') }[mode];
 }
 
 /** The marks on a sheet with their scopes, areas below runs below counts, in the order of the tally. */
 export function marksOnSheet(
-  calculation: Calculation,
+  figures: Figures,
   sheet: Sheet,
   shown: (mark: Mark, scope: Scope) => boolean,
 ): readonly { readonly mark: Mark; readonly scope: Scope }[] {
   const layers = { area: 0, slope: 0, run: 1, count: 2 } as const;
-  return inOrder(calculation.job.scope.values())
+  return inOrder(figures.job.scope.values())
     .flatMap((scope) =>
-      calculation
+      figures
         .marksOf(scope.id)
         .filter((mark) => mark.sheetId === sheet.id && shown(mark, scope))
         .map((mark) => ({ mark, scope })),

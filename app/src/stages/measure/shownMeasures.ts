@@ -1,4 +1,4 @@
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { knownValue } from '@zest/core/calculate/define';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -8,10 +8,9 @@ import { type Measure, leadingMeasure, measuresOf } from '@zest/core/job/measure
 const ALWAYS: ReadonlySet<Measure> = new Set(['count', 'ends', 'corners', 'tees', 'perimeter']);
 
 /** The measures that say something: no faces without a thickness, no net without openings, no zeros. */
-export function shownMeasures(calculation: Calculation, scope: Scope): readonly Measure[] {
+export function shownMeasures(figures: Figures, scope: Scope): readonly Measure[] {
   const has = (name: string): boolean => scope.properties.some(({ key }) => key === name);
-  const value = (measure: Measure): number =>
-    knownValue(calculation.figure(measureNode(scope.id, measure))) ?? 0;
+  const value = (measure: Measure): number => knownValue(figures.figure(measureNode(scope.id, measure))) ?? 0;
   const opened = value('openings') > 0;
   return measuresOf(scope.kind).filter((measure) => {
     if (measure === leadingMeasure(scope.kind)) return false;

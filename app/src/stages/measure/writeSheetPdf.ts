@@ -148,14 +148,14 @@ function drawMarks(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet): 
   if (open === undefined) return;
   const view = stores.view.getState();
   const { display } = formatsOf(settingsOf(open.job));
-  const { calculation } = open;
+  const { figures } = open;
   const colorOfMark = colorChoice(open.job, view.colorBy, sheet.levelId);
   const shown = (mark: Mark, scope: Scope): boolean => isMarkShown(view, scope, mark.zoneId);
-  for (const { mark, scope } of marksOnSheet(calculation, sheet, shown)) {
+  for (const { mark, scope } of marksOnSheet(figures, sheet, shown)) {
     const look = lookOf(colorOfMark(scope, mark.zoneId));
     drawMark(page, mark, scope, look);
     const metersPerPoint = scaleOfMark(open.job, mark)?.xMetersPerPoint;
-    for (const { seat, widthM } of calculation.openingsOf(mark.id)) {
+    for (const { seat, widthM } of figures.openingsOf(mark.id)) {
       const place = placeOfSeat(mark, seat);
       if (place === undefined || metersPerPoint === undefined) continue;
       const half = widthM / metersPerPoint / 2;
@@ -174,7 +174,7 @@ function drawMarks(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet): 
         borderWidth: 0.8,
       });
     }
-    const label = labelOf(calculation, mark, view.labels, display);
+    const label = labelOf(figures, mark, view.labels, display);
     if (label !== '') drawLabel(page, font, mark, label);
   }
 }
@@ -229,7 +229,7 @@ function drawLegend(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet):
   if (sheet.legend === undefined || open === undefined) return;
   const view = stores.view.getState();
   const { display } = formatsOf(settingsOf(open.job));
-  const rows = legendRows(open.calculation, sheet, display, view);
+  const rows = legendRows(open.figures, sheet, display, view);
   const { row, pad, swatch, text, width } = LEGEND;
   const { x, y } = sheet.legend;
   const high = 2 * pad + row * (rows.length + 1);

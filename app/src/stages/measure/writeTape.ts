@@ -1,4 +1,4 @@
-import type { Calculation } from '@zest/core/calculate/calculation';
+import type { Figures } from '@zest/core/calculate/figures';
 import { tapeOf } from '@zest/core/calculate/explain/tape';
 import { repeatOf } from '@zest/core/takeoff/repeat';
 import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/graph/nodes';
@@ -18,18 +18,18 @@ const HEADS = ['Mark', 'Sheet', 'Pieces', 'Times'] as const;
  * sits in a wall; figure and unit apart. All rows together are the figure that the scope shows.
  */
 export function writeTape(
-  calculation: Calculation,
+  figures: Figures,
   scope: Scope,
   { display }: Formats,
   measure: MarkMeasure = leadingMeasure(scope.kind),
 ): string {
-  const { job } = calculation;
+  const { job } = figures;
   const written = (figure: Figure): readonly [figure: string, unit: string] => {
     if (figure.failure !== undefined) return [shortFailure(figure.failure), ''];
     const text = formatQuantity(figure.value, MEASURE_DIMENSION[measure], display);
     return [text.figure.replace('\u2212', '-'), text.unit];
   };
-  const marks = tapeOf(calculation, scope.id, measure).map(({ mark, figure, pieces }, index) => [
+  const marks = tapeOf(figures, scope.id, measure).map(({ mark, figure, pieces }, index) => [
     String(index + 1),
     job.sheet.get(mark.sheetId)?.number ?? '',
     pieces.length === 0 ? '' : String(pieces.length),
@@ -39,25 +39,25 @@ export function writeTape(
   const leading = measure === leadingMeasure(scope.kind);
   const openings = !leading
     ? []
-    : calculation.openingsCountedBy(scope.id).map((opening) => {
+    : figures.openingsCountedBy(scope.id).map((opening) => {
         const host = job.mark.get(opening.markId);
         const sheet = host === undefined ? undefined : job.sheet.get(host.sheetId);
         const times = host === undefined ? 1 : repeatOf(job, host);
-        const figure = calculation.figure(openingNode(opening.id));
+        const figure = figures.figure(openingNode(opening.id));
         return ['opening', sheet?.number ?? '', opening.tag, String(times), ...written(figure)];
       });
   const typed = !leading
     ? []
-    : calculation
+    : figures
         .piecesOf(scope.id)
         .map((piece) => [
           'typed',
           '',
           [piece.text, piece.note].filter(Boolean).join(' '),
           '1',
-          ...written(calculation.figure(pieceNode(piece.id))),
+          ...written(figures.figure(pieceNode(piece.id))),
         ]);
-  const shared = calculation.figure(sharedNode(scope.id, measure));
+  const shared = figures.figure(sharedNode(scope.id, measure));
   const once =
     shared.failure === undefined && shared.value !== 0
       ? [['where two slopes meet, counted once', '', '', '', ...written(shared)]]

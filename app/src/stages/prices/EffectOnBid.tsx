@@ -15,13 +15,13 @@ interface EffectOnBidProps {
 
 /** What new prices would do to the open job, line by line, before they are taken. */
 export function EffectOnBid({ changes, added }: EffectOnBidProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { money } = useFormats();
   const effect = useMemo(() => {
     if (changes.length === 0 && added.length === 0) return undefined;
     const diff = put(...changes.map(([, to]) => to), ...added)(job);
-    return diff.ok ? bridgeOf(calculation, new Calculation(applyDiff(job, diff.value))) : undefined;
-  }, [job, calculation, changes, added]);
+    return diff.ok ? bridgeOf(figures, new Calculation(applyDiff(job, diff.value)).figures) : undefined;
+  }, [job, figures, changes, added]);
   if (effect === undefined) return null;
   const change = effect.to - effect.from;
   return (

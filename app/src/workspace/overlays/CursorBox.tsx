@@ -23,7 +23,7 @@ interface CursorBoxProps {
 export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   const { display } = useFormats();
-  const { calculation } = useOpenJob();
+  const { figures } = useOpenJob();
   const { tool, draft, scope, pointer } = pens;
   if (
     (tool !== 'run' && tool !== 'area' && tool !== 'slope') ||
@@ -46,8 +46,7 @@ export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
   const start = strokes[0]?.[0];
   const scale = start === undefined ? undefined : scaleAt(sheet, start);
   const soFar = measureMark({ kind: tool, strokes }, measure, scale);
-  const before =
-    scope === undefined ? undefined : knownValue(calculation.figure(measureNode(scope.id, measure)));
+  const before = scope === undefined ? undefined : knownValue(figures.figure(measureNode(scope.id, measure)));
   const write = (value: number | undefined, dimension = MEASURE_DIMENSION[measure]): string =>
     value === undefined ? 'no scale' : joinFigure(formatQuantity(value, dimension, display));
   const segment =

@@ -41,7 +41,7 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   const [moved, setMoved] = useState({ x: 0, y: 0 });
   // Figures live outside the calculation's identity: the open job is another one after every change.
   const rows = useMemo(
-    () => legendRows(open.calculation, sheet, display, { hidden, alone, colorBy }),
+    () => legendRows(open.figures, sheet, display, { hidden, alone, colorBy }),
     [open, sheet, display, hidden, alone, colorBy],
   );
   const at = toScreen(camera, legend);

@@ -17,8 +17,8 @@ import type { Handle } from '../tools/edit.ts';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
 export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
-  const { calculation } = useOpenJob();
-  const openings = calculation.openingsOf(mark.id);
+  const { figures } = useOpenJob();
+  const openings = figures.openingsOf(mark.id);
   return (
     <>
       {mark.kind === 'slope' ? <SlopeDetails mark={mark} /> : null}

@@ -14,7 +14,7 @@ interface MarkPlacesProps {
 
 /** Where marks belong: their zone, the same place on another sheet, and of roof slopes which are replaced. */
 export function MarkPlaces({ marks, run }: MarkPlacesProps) {
-  const { job, calculation } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { makeId } = useServices();
   const setView = useSetView();
   const [first] = marks;
@@ -32,7 +32,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
     if (run(`copy ${plural(marks.length, 'mark')} to ${target?.number ?? 'a sheet'}`, copied.command))
       setView({ selectedMarks: new Set(copied.ids) });
   };
-  const slopes = first.kind === 'slope' ? calculation.marksOf(first.scopeId) : [];
+  const slopes = first.kind === 'slope' ? figures.marksOf(first.scopeId) : [];
   const others = slopes.filter(
     ({ sheetId, id }) => sheetId === first.sheetId && marks.every((mark) => mark.id !== id),
   );

@@ -1,6 +1,6 @@
 import type { Frame } from '../../assemblies/frames.ts';
 import type { SectionShape } from '../../job/records/assembly.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { componentNames } from '../lines/use.ts';
 import { holds, workOutLength } from './evaluate.ts';
 
@@ -34,7 +34,7 @@ export interface DrawnSection {
  * The section of an assembly by its answers of the moment. Undefined while it has none, or while a
  * figure that it is drawn by is not known.
  */
-export function drawSection(calculation: Calculation, frame: Frame): DrawnSection | undefined {
+export function drawSection(calculation: Figures, frame: Frame): DrawnSection | undefined {
   const names = componentNames(calculation.job, frame);
   const due = (frame.assembly.section ?? []).filter(
     ({ when = '' }) => when === '' || holds(calculation, when, names) === true,

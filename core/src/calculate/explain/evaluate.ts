@@ -5,7 +5,7 @@ import { referenceKey } from '../../formula/references.ts';
 import type { Failure } from '../../job/failure.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import type { Dimension } from '../../units/dimension.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { type Names, compileCondition, compileValue } from '../queries/names.ts';
 
 /** A figure worked out aside from the graph: for what is shown while typing, notes, drawings. */
@@ -19,7 +19,7 @@ export type Worked =
   | { readonly kind: 'problem'; readonly problem: EntryProblem }
   | { readonly kind: 'failure'; readonly failure: Failure };
 
-function figureBy(calculation: Calculation, formula: Formula, names: Names): Result<number, Worked> {
+function figureBy(calculation: Figures, formula: Formula, names: Names): Result<number, Worked> {
   const values = new Map<string, number>();
   for (const reference of formula.references) {
     const named = names.find(reference);
@@ -36,7 +36,7 @@ function figureBy(calculation: Calculation, formula: Formula, names: Names): Res
 
 /** Works a text out with the figures of the moment; a bare number is in `unit`. */
 export function workOut(
-  calculation: Calculation,
+  calculation: Figures,
   text: string,
   names: Names,
   unit = '',
@@ -54,7 +54,7 @@ export function workOut(
 }
 
 /** Whether a comparison holds; undefined where it cannot be told. */
-export function holds(calculation: Calculation, text: string, names: Names): boolean | undefined {
+export function holds(calculation: Figures, text: string, names: Names): boolean | undefined {
   const compiled = compileCondition(text, names);
   if (compiled.kind === 'constant') return compiled.value !== 0;
   if (compiled.kind === 'problem') return undefined;
@@ -63,7 +63,7 @@ export function holds(calculation: Calculation, text: string, names: Names): boo
 }
 
 /** A length of a drawing in meters; undefined where it has no figure. */
-export function workOutLength(calculation: Calculation, text: string, names: Names): number | undefined {
+export function workOutLength(calculation: Figures, text: string, names: Names): number | undefined {
   const worked = workOut(calculation, text, names);
   return worked.kind === 'figure' ? worked.value : undefined;
 }

@@ -3,7 +3,7 @@ import type { LineKey } from '../../job/lineKey.ts';
 import type { Figure } from '../graph/rule.ts';
 import { COST_KINDS, type Component, type CostKind } from '../../job/records/assembly.ts';
 import { roundUpTo as roundUp, unitOrLabel, withWaste } from '../../pricing/quantity.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { type Acting, factorOf } from '../lines/price.ts';
 import { lineNode } from '../graph/nodes.ts';
@@ -12,7 +12,7 @@ import type { Step, StepFigure, StepLabel } from './step.ts';
 
 /** From the net figure of a component to what is bought, a step for each thing that changes it. */
 export function quantitySteps(
-  calculation: Calculation,
+  calculation: Figures,
   net: NodeId,
   key: LineKey,
   component: Component,
@@ -40,12 +40,12 @@ export function quantitySteps(
   }
   if (value !== undefined && Number(roundUpTo) !== 0 && component.roundAt === undefined) {
     const label: StepLabel = { of: 'round-up', multiple: roundUpTo };
-    const bought = calculation.graph.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity';
+    const bought = calculation.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity';
     steps.push({ figure: inUnit(calculation.figure(lineNode(key, bought))), label, target, here: false });
   }
   const least = component.minimum ?? '';
   const bought = calculation.figure(
-    lineNode(key, calculation.graph.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity'),
+    lineNode(key, calculation.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity'),
   );
   const last = steps.at(-1)?.figure;
   const before = last?.kind === 'in-unit' ? knownValue(last.figure) : undefined;
@@ -66,11 +66,11 @@ export function quantitySteps(
 
 /** How the hours of a line come about: for what is worked, then by its own factor and the difficulty. */
 function hoursSteps(
-  calculation: Calculation,
+  calculation: Figures,
   key: LineKey,
   { unit, difficulty, hoursFactor }: { unit: string; difficulty: number; hoursFactor: string },
 ): readonly Step[] {
-  const { graph } = calculation;
+  const graph = calculation;
   if (!graph.has(lineNode(key, 'hours'))) return [];
   const target = { type: 'line', key } as const;
   const hours = calculation.figure(lineNode(key, 'hours'));
@@ -110,14 +110,14 @@ function hoursSteps(
 
 /** What region and adjustments take the price book's prices times, by the kinds that the line has. */
 function factorSteps(
-  calculation: Calculation,
+  calculation: Figures,
   key: LineKey,
   acting: Acting,
   isFromBook: (cost: CostKind) => boolean,
 ): readonly Step[] {
   return COST_KINDS.flatMap((cost): readonly Step[] => {
     const times = factorOf(cost, isFromBook(cost), acting);
-    if (times === 1 || !calculation.graph.has(lineNode(key, cost))) return [];
+    if (times === 1 || !calculation.has(lineNode(key, cost))) return [];
     return [
       {
         figure: { kind: 'factor', times },
@@ -130,7 +130,7 @@ function factorSteps(
 }
 
 /** Which costs are of the price book: regions act on them, and on wages, but not on what was typed. */
-function bookKinds(calculation: Calculation, pricing: Pricing): (cost: CostKind) => boolean {
+function bookKinds(calculation: Figures, pricing: Pricing): (cost: CostKind) => boolean {
   const price = findPrice(pricing, calculation.job);
   if (!price.ok) return () => true;
   const typed = new Set(
@@ -141,7 +141,7 @@ function bookKinds(calculation: Calculation, pricing: Pricing): (cost: CostKind)
 
 /** All that stands between a price and the money: hours, what acts on them, what acts on prices. */
 export const actingSteps = (
-  calculation: Calculation,
+  calculation: Figures,
   key: LineKey,
   { unit, ...pricing }: Pricing,
   acting: Acting,

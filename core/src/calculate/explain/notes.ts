@@ -3,7 +3,7 @@ import type { Use } from '../../job/records/use.ts';
 import { type Display, type FigureText, formatInUnit, formatQuantity } from '../../units/format.ts';
 import { findUnit } from '../../units/unit.ts';
 import { sameDimension } from '../../units/dimension.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { componentNames } from '../lines/use.ts';
 import { type Worked, holds, workOut } from './evaluate.ts';
 
@@ -25,7 +25,7 @@ function splitUnit(inner: string): { readonly formula: string; readonly unit: st
     : { formula: inner.trim(), unit: '' };
 }
 
-function figurePart(calculation: Calculation, frame: Frame, inner: string, display: Display): NotePart {
+function figurePart(calculation: Figures, frame: Frame, inner: string, display: Display): NotePart {
   const { formula, unit } = splitUnit(inner);
   const worked = workOut(calculation, formula, componentNames(calculation.job, frame));
   if (worked.kind !== 'figure') return { type: 'unknown', formula, worked };
@@ -40,7 +40,7 @@ function figurePart(calculation: Calculation, frame: Frame, inner: string, displ
 
 /** A text with the figures of the moment in the place of what stands in braces. */
 export function readNote(
-  calculation: Calculation,
+  calculation: Figures,
   frame: Frame,
   text: string,
   display: Display,
@@ -67,11 +67,7 @@ export const joinNote = (parts: readonly NotePart[]): string =>
     .join('');
 
 /** How a use was figured: the notes of its assembly and of those inside it. */
-export const notesOf = (
-  calculation: Calculation,
-  use: Use,
-  display: Display,
-): readonly (readonly NotePart[])[] =>
+export const notesOf = (calculation: Figures, use: Use, display: Display): readonly (readonly NotePart[])[] =>
   framesOf(calculation.job, use).flatMap((frame) =>
     frame.assembly.note === undefined || frame.assembly.note.trim() === ''
       ? []
@@ -80,7 +76,7 @@ export const notesOf = (
 
 /** What to watch in a use: the checks that hold, and those that cannot be told because a formula is wrong. */
 export const warningsOf = (
-  calculation: Calculation,
+  calculation: Figures,
   use: Use,
   display: Display,
 ): readonly (readonly NotePart[])[] =>

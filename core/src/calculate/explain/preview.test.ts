@@ -20,7 +20,7 @@ describe('another assembly in the place of one', () => {
 
   it('is shown before and after, and nothing is changed by looking', () => {
     const bid = calculation.figure(bidNode('total'));
-    const preview = previewOn(calculation, use.scopeId, swapAssembly(use.id, other.id));
+    const preview = previewOn(calculation.figures, use.scopeId, swapAssembly(use.id, other.id));
     if (!preview.ok) throw new Error(preview.problem.kind);
     const { before, after } = preview.value;
     expect(before.lines.map(({ name }) => name)).toEqual(['Noggins']);
@@ -75,36 +75,36 @@ describe('a question that is renamed', () => {
 describe('what is worked out while typing', () => {
   const { calculation, job, use } = apply('Furring on a wall', TYPICAL.run);
   const frame = frameOf(job, use);
-  const names = namesAt(calculation, { in: 'use', frame });
+  const names = namesAt(calculation.figures, { in: 'use', frame });
 
   it('gives the figure with its dimension, or the problem with its place', () => {
     // The typical run is 100 ft.
-    expect(workOut(calculation, '720 sq ft * 6 in', names)).toMatchObject({
+    expect(workOut(calculation.figures, '720 sq ft * 6 in', names)).toMatchObject({
       kind: 'figure',
       value: expect.closeTo(360 * 0.3048 ** 3, 9),
     });
-    expect(workOut(calculation, '12', names, 'in')).toMatchObject({
+    expect(workOut(calculation.figures, '12', names, 'in')).toMatchObject({
       kind: 'figure',
       value: expect.closeTo(0.3048, 9),
     });
-    expect(workOut(calculation, 'length + area', names)).toMatchObject({
+    expect(workOut(calculation.figures, 'length + area', names)).toMatchObject({
       kind: 'problem',
       problem: { at: { start: 9, end: 13 } },
     });
-    expect(workOut(calculation, 'length / (ends - ends)', names)).toMatchObject({
+    expect(workOut(calculation.figures, 'length / (ends - ends)', names)).toMatchObject({
       kind: 'problem',
       problem: { kind: 'divide-by-zero' },
     });
   });
 
   it('tells whether a comparison holds, and that it cannot be told', () => {
-    expect(holds(calculation, 'length > 99 ft', names)).toBe(true);
-    expect(holds(calculation, 'length > 101 ft', names)).toBe(false);
-    expect(holds(calculation, 'length >', names)).toBeUndefined();
+    expect(holds(calculation.figures, 'length > 99 ft', names)).toBe(true);
+    expect(holds(calculation.figures, 'length > 101 ft', names)).toBe(false);
+    expect(holds(calculation.figures, 'length >', names)).toBeUndefined();
   });
 
   it('offers what can be named there, nearest first, with what it comes to', () => {
-    const offered = listSuggestions(calculation, { in: 'use', frame });
+    const offered = listSuggestions(calculation.figures, { in: 'use', frame });
     expect(offered.slice(0, 3).map(({ name, kind }) => [name, kind])).toEqual([
       ['height', 'question'],
       ['spacing', 'question'],
@@ -113,18 +113,18 @@ describe('what is worked out while typing', () => {
     const length = offered.find(({ name }) => name === 'length');
     expect(knownValue(calculation.figure(length?.node ?? { owner: '', figure: '' }))).toBeCloseTo(30.48, 9);
     expect(offered.some(({ name, role }) => name === 'measured' && role === 'scope')).toBe(true);
-    expect(listMeasuresOf(calculation, 'measured').map(({ name }) => name)).toContain('corners');
+    expect(listMeasuresOf(calculation.figures, 'measured').map(({ name }) => name)).toContain('corners');
   });
 
   it('knows the dimensions of an assembly that is on no scope yet', () => {
-    const draft = namesAt(calculation, { in: 'assembly', assembly: frame.assembly });
+    const draft = namesAt(calculation.figures, { in: 'assembly', assembly: frame.assembly });
     expect(draft.find({ type: 'name', name: 'length' })?.dimension.length).toBe(1);
     expect(draft.find({ type: 'name', name: 'height' })?.dimension.length).toBe(1);
     expect(draft.find({ type: 'name', name: 'nothing' })).toBeUndefined();
   });
 
   it('writes notes with figures, in the unit that is asked for, and shows what has none', () => {
-    const parts = readNote(calculation, frame, 'Over {length} or {length, m}; {nothing}.', display);
+    const parts = readNote(calculation.figures, frame, 'Over {length} or {length, m}; {nothing}.', display);
     expect(parts).toMatchObject([
       { type: 'words', text: 'Over ' },
       { type: 'figure', text: { figure: '100′-0″' } },

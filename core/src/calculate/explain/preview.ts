@@ -1,10 +1,9 @@
 import { componentsOf } from '../../assemblies/frames.ts';
 import type { Figure } from '../graph/rule.ts';
 import type { Command } from '../../job/change.ts';
-import { applyDiff, invertDiff } from '../../job/job.ts';
 import type { JobProblem } from '../../job/problem.ts';
 import { type Result, accept } from '../../problem/result.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { bidNode, lineNode, scopeCostNode } from '../graph/nodes.ts';
 
 export interface LineState {
@@ -26,7 +25,7 @@ export interface Preview {
   readonly after: ScopeState;
 }
 
-function stateOf(calculation: Calculation, scopeId: string): ScopeState {
+function stateOf(calculation: Figures, scopeId: string): ScopeState {
   const { job } = calculation;
   const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
   const lines = uses.flatMap((use) =>
@@ -45,20 +44,10 @@ function stateOf(calculation: Calculation, scopeId: string): ScopeState {
 }
 
 /**
- * What a change would make of a scope, without making it: it is applied, read and taken back within
- * the calculation alone. The job and its history know nothing of it.
+ * What a change would make of a scope, without making it. The job and its history know nothing of it.
  */
-export function previewOn(
-  calculation: Calculation,
-  scopeId: string,
-  command: Command,
-): Result<Preview, JobProblem> {
-  const { job } = calculation;
-  const before = stateOf(calculation, scopeId);
-  const diff = command(job);
+export function previewOn(figures: Figures, scopeId: string, command: Command): Result<Preview, JobProblem> {
+  const diff = command(figures.job);
   if (!diff.ok) return diff;
-  calculation.apply(applyDiff(job, diff.value), diff.value);
-  const after = stateOf(calculation, scopeId);
-  calculation.apply(job, invertDiff(diff.value));
-  return accept({ before, after });
+  return accept({ before: stateOf(figures, scopeId), after: stateOf(figures.after(diff.value), scopeId) });
 }

@@ -3,17 +3,12 @@ import type { Scope } from '../../job/records/scope.ts';
 import { type Display, formatInUnit, formatQuantity, joinFigure } from '../../units/format.ts';
 import { isNumber } from '../../units/dimension.ts';
 import { findUnit } from '../../units/unit.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { propertyNode } from '../graph/nodes.ts';
 
 /** A property of a scope as it is written: with its figure where it has one, else as it was typed; empty for none. */
-export function evaluateProperty(
-  calculation: Calculation,
-  scope: Scope,
-  key: string,
-  display: Display,
-): string {
+export function evaluateProperty(calculation: Figures, scope: Scope, key: string, display: Display): string {
   const property = scope.properties.find((each) => each.key === key);
   if (property === undefined) return '';
   const value = knownValue(calculation.figure(propertyNode(scope.id, key)));

@@ -1,7 +1,7 @@
 import type { Scope } from '../../job/records/scope.ts';
 import { MEASURE_DIMENSION, leadingMeasure } from '../../job/measures.ts';
 import type { Dimension } from '../../units/dimension.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { markNode, openingNode } from '../graph/nodes.ts';
 import { knownValue } from '../define.ts';
 
@@ -15,7 +15,7 @@ export interface SheetFigure {
 
 /** What of a scope is on the given sheets, each mark with its times; openings count for their count. */
 export function figureOnSheets(
-  calculation: Calculation,
+  calculation: Figures,
   scope: Scope,
   sheetIds: ReadonlySet<string>,
 ): SheetFigure {

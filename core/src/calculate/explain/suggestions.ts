@@ -11,7 +11,7 @@ import { unitOrLabel } from '../../pricing/quantity.ts';
 import { MEASURE_DIMENSION, type Measure, leadingMeasure, measuresOf } from '../../job/measures.ts';
 import { type Dimension, NUMBER } from '../../units/dimension.ts';
 import { findUnit } from '../../units/unit.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { amountDimension, componentNames, inputDimension } from '../lines/use.ts';
 import type { Named, Names } from '../queries/names.ts';
 
@@ -36,7 +36,7 @@ export type FormulaPlace =
   /** An assembly that is on no scope yet: dimensions are known, figures are not. */
   | { readonly in: 'assembly'; readonly assembly: Assembly };
 
-const ofJob = ({ job }: Calculation): readonly Suggestion[] => [
+const ofJob = ({ job }: Figures): readonly Suggestion[] => [
   ...[...job.quantity.values()].map(({ id, key, name, unit }): Suggestion => ({
     name: key,
     role: 'name',
@@ -121,7 +121,7 @@ function ofAssembly(
 }
 
 /** All that can be named in a formula at its place, the nearest first. */
-export function listSuggestions(calculation: Calculation, place: FormulaPlace): readonly Suggestion[] {
+export function listSuggestions(calculation: Figures, place: FormulaPlace): readonly Suggestion[] {
   const { job } = calculation;
   const jobWide = ofJob(calculation);
   switch (place.in) {
@@ -155,7 +155,7 @@ export function listSuggestions(calculation: Calculation, place: FormulaPlace): 
 }
 
 /** Measures of a scope by its key, for the second place of `total`. */
-export function listMeasuresOf(calculation: Calculation, key: string): readonly Suggestion[] {
+export function listMeasuresOf(calculation: Figures, key: string): readonly Suggestion[] {
   const scope = findScope(calculation.job, key);
   if (scope === undefined)
     return [...new Set([leadingMeasure('run'), leadingMeasure('area'), leadingMeasure('count')])].flatMap(
@@ -169,7 +169,7 @@ export function listMeasuresOf(calculation: Calculation, key: string): readonly 
 }
 
 /** The names a formula is read by at its place. In an assembly on no scope, figures are not known. */
-export function namesAt(calculation: Calculation, place: FormulaPlace): Names {
+export function namesAt(calculation: Figures, place: FormulaPlace): Names {
   switch (place.in) {
     case 'job':
       return jobNames(calculation.job);
@@ -193,7 +193,7 @@ const USUAL: Readonly<Record<string, Dimension>> = {
 /** Stands for a figure that is only named, while an assembly is written. */
 export const NO_NODE: NodeId = { owner: 'none', figure: 'value' };
 
-function draftNames(calculation: Calculation, assembly: Assembly): Names {
+function draftNames(calculation: Figures, assembly: Assembly): Names {
   const known = new Map<string, Named>();
   for (const { name, role, dimension } of listSuggestions(calculation, { in: 'assembly', assembly }))
     if (role === 'name' && dimension !== undefined && !known.has(name))

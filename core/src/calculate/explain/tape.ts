@@ -12,7 +12,7 @@ import { type Piece, piecesOf } from '../../takeoff/measureMark.ts';
 import { scaleOfMark } from '../../job/scaleAt.ts';
 import { type MarkMeasure, isMeasure } from '../../job/measures.ts';
 import type { Display } from '../../units/format.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { componentNames } from '../lines/use.ts';
 import { knownValue } from '../define.ts';
 
@@ -24,11 +24,7 @@ export interface TapeEntry {
 }
 
 /** The list of pieces that make up a measure of a scope, by sheet order. */
-export function tapeOf(
-  calculation: Calculation,
-  scopeId: string,
-  measure: MarkMeasure,
-): readonly TapeEntry[] {
+export function tapeOf(calculation: Figures, scopeId: string, measure: MarkMeasure): readonly TapeEntry[] {
   const { job } = calculation;
   const orderOf = (mark: Mark): number => job.sheet.get(mark.sheetId)?.order ?? 0;
   return [...calculation.marksOf(scopeId)]
@@ -46,7 +42,7 @@ export function tapeOf(
 
 /** A component's formula as written and with the figures of this use; undefined while it is faulty. */
 export function traceComponent(
-  calculation: Calculation,
+  calculation: Figures,
   { frame, component }: Pick<PlacedComponent, 'frame' | 'component'>,
   display: Display,
 ): Trace | undefined {
@@ -66,7 +62,7 @@ export function traceComponent(
 
 /** The scope measure a figure rests on first, found by walking the graph back to the sheet. */
 export function findMeasureBehind(
-  calculation: Calculation,
+  calculation: Figures,
   node: NodeId,
 ): { readonly scopeId: Id<'scope'>; readonly measure: MarkMeasure; readonly node: NodeId } | undefined {
   const { job } = calculation;
@@ -77,7 +73,7 @@ export function findMeasureBehind(
     const scope = job.scope.get(owner as Id<'scope'>);
     if (scope !== undefined && of === undefined && isMeasure(figure))
       return { scopeId: scope.id, measure: figure as MarkMeasure, node: at };
-    for (const input of calculation.graph.inputsOf(at)) {
+    for (const input of calculation.inputsOf(at)) {
       if (seen.has(printNode(input))) continue;
       seen.add(printNode(input));
       pending.push(input);

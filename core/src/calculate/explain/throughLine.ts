@@ -11,7 +11,7 @@ import { sectionOf } from '../../estimate/places.ts';
 import type { Sizing } from '../../job/records/pricing.ts';
 import type { Scope } from '../../job/records/scope.ts';
 import { MEASURE_DIMENSION, type Measure, leadingMeasure } from '../../job/measures.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { actingOn, wasteOfLine } from '../lines/line.ts';
 import { findMeasureBehind } from './tape.ts';
@@ -37,13 +37,13 @@ export type { Selection, Step, StepFigure, StepLabel } from './step.ts';
 const money = (figure: Figure): StepFigure => ({ kind: 'money', figure });
 
 /** The whole way of a selected thing, from the sheet to the bid. Empty when the thing is gone. */
-export function throughLine(calculation: Calculation, selection: Selection): readonly Step[] {
+export function throughLine(calculation: Figures, selection: Selection): readonly Step[] {
   const steps = stepsOf(calculation, selection);
   if (steps.length === 0 || selection.type === 'bid') return steps;
   return [...steps, bidStep(calculation, false)];
 }
 
-function stepsOf(calculation: Calculation, selection: Selection): readonly Step[] {
+function stepsOf(calculation: Figures, selection: Selection): readonly Step[] {
   const { job } = calculation;
   switch (selection.type) {
     case 'mark': {
@@ -76,7 +76,7 @@ function stepsOf(calculation: Calculation, selection: Selection): readonly Step[
 }
 
 /** All that a scope is measured by: marks, pieces that were typed, and openings in walls that it counts. */
-function marksStep(calculation: Calculation, scope: Scope, here: boolean): Step {
+function marksStep(calculation: Figures, scope: Scope, here: boolean): Step {
   const { job } = calculation;
   const openings = calculation.openingsCountedBy(scope.id);
   const hosts = openings.flatMap(({ markId }) => job.mark.get(markId) ?? []);
@@ -96,7 +96,7 @@ function marksStep(calculation: Calculation, scope: Scope, here: boolean): Step 
   };
 }
 
-function measureStep(calculation: Calculation, scope: Scope, measure: Measure, here: boolean): Step {
+function measureStep(calculation: Figures, scope: Scope, measure: Measure, here: boolean): Step {
   const figure = calculation.figure(measureNode(scope.id, measure));
   return {
     figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
@@ -106,7 +106,7 @@ function measureStep(calculation: Calculation, scope: Scope, measure: Measure, h
   };
 }
 
-function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): readonly Step[] {
+function scopeSteps(calculation: Figures, scope: Scope, here: boolean): readonly Step[] {
   const { job } = calculation;
   const target = { type: 'scope', id: scope.id } as const;
   const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
@@ -122,7 +122,7 @@ function scopeSteps(calculation: Calculation, scope: Scope, here: boolean): read
   ];
 }
 
-function sectionSteps(calculation: Calculation, sectionId: string, here: boolean): readonly Step[] {
+function sectionSteps(calculation: Figures, sectionId: string, here: boolean): readonly Step[] {
   const section = calculation.job.section.get(sectionId as Id<'section'>);
   // One that was selected and is gone, as by undo, has no figure to miss.
   if (section === undefined && sectionId !== NO_SECTION) return [];
@@ -131,14 +131,14 @@ function sectionSteps(calculation: Calculation, sectionId: string, here: boolean
   return [{ figure: money(figure), label, target: { type: 'section', id: sectionId }, here }];
 }
 
-function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
+function lineSteps(calculation: Figures, key: LineKey): readonly Step[] {
   const { job } = calculation;
   const target = { type: 'line', key } as const;
   const line = job.line.get(key as Id<'line'>);
   if (line !== undefined) {
     if (line.is !== undefined) return [];
-    const isPinned = calculation.graph.has(lineNode(key, 'flowing'));
-    const wasted = calculation.graph.has(lineNode(key, 'worked'));
+    const isPinned = calculation.has(lineNode(key, 'flowing'));
+    const wasted = calculation.has(lineNode(key, 'worked'));
     const quantity = calculation.figure(lineNode(key, isPinned ? 'flowing' : wasted ? 'worked' : 'quantity'));
     const inUnit = (figure: Figure): StepFigure => ({ kind: 'in-unit', figure, unit: line.unit });
     const typed: Step = { figure: inUnit(quantity), label: { of: 'typed' }, target, here: false };
@@ -205,7 +205,7 @@ function lineSteps(calculation: Calculation, key: LineKey): readonly Step[] {
 }
 
 /** What the job needs of an item, what is bought, and what the difference costs. */
-function purchaseSteps(calculation: Calculation, { key, code, name, unit }: JobPurchase): readonly Step[] {
+function purchaseSteps(calculation: Figures, { key, code, name, unit }: JobPurchase): readonly Step[] {
   const target = { type: 'line', key } as const;
   const step = (figure: Figure, label: StepLabel): Step => ({
     figure: { kind: 'in-unit', figure, unit },
@@ -222,13 +222,13 @@ function purchaseSteps(calculation: Calculation, { key, code, name, unit }: JobP
 }
 
 /** The use and component behind a line key of the form `use:…/component/key`. */
-export function findComponentLine(calculation: Calculation, key: LineKey): PlacedComponent | undefined {
+export function findComponentLine(calculation: Figures, key: LineKey): PlacedComponent | undefined {
   const { job } = calculation;
   const use = job.use.get(key.split('/')[0] as Id<'use'>);
   return use === undefined ? undefined : componentsOf(job, use).find((each) => each.key === key);
 }
 
-function behindSteps(calculation: Calculation, node: NodeId): readonly Step[] {
+function behindSteps(calculation: Figures, node: NodeId): readonly Step[] {
   const behind = findMeasureBehind(calculation, node);
   const scope = behind === undefined ? undefined : calculation.job.scope.get(behind.scopeId);
   if (behind === undefined || scope === undefined) return [];
@@ -236,21 +236,21 @@ function behindSteps(calculation: Calculation, node: NodeId): readonly Step[] {
 }
 
 /** The item a line is priced by: its own, or the one that its sizes lead to. */
-function codeOf(calculation: Calculation, key: LineKey, code: string, sizing: Sizing | undefined): string {
+function codeOf(calculation: Figures, key: LineKey, code: string, sizing: Sizing | undefined): string {
   if (sizing === undefined) return code;
   const known = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
   return reasonOfSize(calculation.job, key, sizing, known)?.item.code ?? '';
 }
 
 /** The figure that was typed over what flows. */
-function pinnedSteps(calculation: Calculation, key: LineKey, unit: string): readonly Step[] {
-  if (!calculation.graph.has(lineNode(key, 'flowing'))) return [];
+function pinnedSteps(calculation: Figures, key: LineKey, unit: string): readonly Step[] {
+  if (!calculation.has(lineNode(key, 'flowing'))) return [];
   const figure: StepFigure = { kind: 'in-unit', figure: calculation.figure(lineNode(key, 'quantity')), unit };
   return [{ figure, label: { of: 'pinned' }, target: { type: 'line', key }, here: false }];
 }
 
 function pricedSteps(
-  calculation: Calculation,
+  calculation: Figures,
   key: LineKey,
   itemCode: string,
   description: string,
@@ -279,14 +279,14 @@ function pricedSteps(
   ];
 }
 
-const bidStep = (calculation: Calculation, here: boolean): Step => ({
+const bidStep = (calculation: Figures, here: boolean): Step => ({
   figure: money(calculation.figure(bidNode('total'))),
   label: { of: 'bid' },
   target: { type: 'bid' },
   here,
 });
 
-function bidSteps(calculation: Calculation): readonly Step[] {
+function bidSteps(calculation: Figures): readonly Step[] {
   const target = { type: 'bid' } as const;
   const [settings] = calculation.job.settings.values();
   const at = (node: NodeId, label: StepLabel): Step => ({

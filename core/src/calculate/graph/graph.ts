@@ -1,7 +1,9 @@
 import type { Failure } from '../../job/failure.ts';
 import { type NodeId, sameNode } from '../../job/nodeId.ts';
+import { DirtyNodes } from './dirtyNodes.ts';
 import { leadsBack, loopsAround, membersOfLoop } from './loops.ts';
 import { NodeIndex } from './nodeIndex.ts';
+import { type Before, ChangeNotes } from './changeNotes.ts';
 import type { Compute, Explain, Figure, Rule } from './rule.ts';
 
 const NO_INPUTS = new Int32Array(0);
@@ -32,9 +34,7 @@ export class Graph {
   #values = new Float64Array(1024);
   /** What value rules say; the figure itself is 0 where it failed. */
   #given = new Float64Array(1024);
-  #rank = new Int32Array(1024);
-  /** 0 clean, 1 waiting in a bucket. */
-  #dirty = new Uint8Array(1024);
+  readonly #dirty = new DirtyNodes();
   #kind = new Uint8Array(1024);
   #failed = new Uint8Array(1024);
   /** 1 where a value is not worked out, since nothing has asked for it. */
@@ -46,16 +46,27 @@ export class Graph {
   readonly #givenFailures = new Map<number, Failure>();
   readonly #whenAsked = new Map<number, () => number>();
   readonly #failures = new Map<number, Failure>();
-  readonly #buckets: number[][] = [];
   /** All members of loops. Between a change of shape and the next `recalculate` at least one of each. */
   readonly #looped = new Set<number>();
   #reshaped = false;
   #changed: number[] = [];
+  readonly #notes = new ChangeNotes();
   /** Computing nodes by rank, for figuring everything; undefined after a change of shape. */
   #order: Int32Array | undefined;
 
   get size(): number {
     return this.#index.size;
+  }
+
+  /** From here on, keeps what each node was before its first change; gives what was kept until now. */
+  noteChanges(): Before {
+    return this.#notes.take();
+  }
+
+  #figureNow(node: number): Figure {
+    return this.#failed[node] === 1
+      ? { failure: this.#failureOf(node) }
+      : { value: this.#values[node] as number };
   }
 
   /** Adds a node or gives it another rule; gives its number. What reads it follows at the next `recalculate`. */
@@ -93,6 +104,10 @@ export class Graph {
     return node !== undefined && this.#kind[node] !== NO_RULE;
   }
 
+  numberOf(id: NodeId): number | undefined {
+    return this.#index.find(id);
+  }
+
   idOf(node: number): NodeId {
     return this.#index.idOf(node);
   }
@@ -108,13 +123,11 @@ export class Graph {
     const node = this.#index.find(id);
     if (node === undefined) return { failure: { kind: 'missing', node: id } };
     if (this.#unasked[node] === 1) {
-      this.#unasked[node] = 0;
-      this.#dirty[node] = 0;
+      this.#ask(node);
+      this.#dirty.clear(node);
       this.#evaluate(node);
     }
-    return this.#failed[node] === 1
-      ? { failure: this.#failureOf(node) }
-      : { value: this.#values[node] as number };
+    return this.#figureNow(node);
   }
 
   /** Every defined node without a figure, with the reason. */
@@ -140,18 +153,7 @@ export class Graph {
     if (this.#reshaped && this.#looped.size > 0) this.#findLoops();
     this.#reshaped = false;
     this.#changed = [];
-    for (let rank = 0; rank < this.#buckets.length; rank += 1) {
-      const bucket = this.#buckets[rank];
-      if (bucket === undefined) continue;
-      // Evaluating never adds to this bucket: readers rank above what they read.
-      for (let i = 0; i < bucket.length; i += 1) {
-        const node = bucket[i] as number;
-        if (this.#dirty[node] === 0 || this.#rank[node] !== rank) continue;
-        this.#dirty[node] = 0;
-        this.#evaluate(node);
-      }
-      bucket.length = 0;
-    }
+    this.#dirty.drain((node) => this.#evaluate(node));
     return this.#changed.map((node) => this.#index.idOf(node));
   }
 
@@ -179,7 +181,7 @@ export class Graph {
     return Int32Array.from(
       nodes
         .filter((node) => (this.#kind[node] as number) >= COMPUTE)
-        .sort((a, b) => (this.#rank[a] as number) - (this.#rank[b] as number)),
+        .sort((a, b) => this.#dirty.rankOf(a) - this.#dirty.rankOf(b)),
     );
   }
 
@@ -198,6 +200,9 @@ export class Graph {
 
   #setRule(node: number, rule: Rule | undefined): void {
     const kind = rule === undefined ? NO_RULE : kindOf(rule);
+    const comes = (this.#kind[node] === NO_RULE) !== (kind === NO_RULE);
+    if ((comes || kind === WHEN_ASKED) && this.#unasked[node] === 0 && this.#notes.wants(node))
+      this.#notes.keep(node, this.#kind[node] === NO_RULE ? undefined : this.#figureNow(node));
     if (this.#kind[node] !== kind) this.#order = undefined;
     this.#kind[node] = kind;
     this.#run[node] = rule?.kind === 'compute' ? rule.run : NO_COMPUTE;
@@ -240,14 +245,13 @@ export class Graph {
 
   #grow(): void {
     const size = this.#values.length * 2;
-    const grown = <A extends Float64Array | Int32Array | Uint8Array>(from: A, to: A): A => {
+    const grown = <A extends Float64Array | Uint8Array>(from: A, to: A): A => {
       to.set(from);
       return to;
     };
     this.#values = grown(this.#values, new Float64Array(size));
     this.#given = grown(this.#given, new Float64Array(size));
-    this.#rank = grown(this.#rank, new Int32Array(size));
-    this.#dirty = grown(this.#dirty, new Uint8Array(size));
+    this.#dirty.grow(size);
     this.#kind = grown(this.#kind, new Uint8Array(size));
     this.#failed = grown(this.#failed, new Uint8Array(size));
     this.#unasked = grown(this.#unasked, new Uint8Array(size));
@@ -256,7 +260,7 @@ export class Graph {
   #link(node: number, inputs: Int32Array): void {
     for (const source of inputs) {
       if (this.#unasked[source] === 1) {
-        this.#unasked[source] = 0;
+        this.#ask(source);
         this.#markDirty(source);
       }
       const readers = this.#readers[source];
@@ -281,8 +285,8 @@ export class Graph {
   #rankAbove(node: number): void {
     let least = 0;
     for (const source of this.#inputs[node] as Int32Array)
-      least = Math.max(least, (this.#rank[source] as number) + 1);
-    if ((this.#rank[node] as number) >= least) return;
+      least = Math.max(least, this.#dirty.rankOf(source) + 1);
+    if (this.#dirty.rankOf(node) >= least) return;
     // Looked for before any rank is raised: half-raised ranks would hide the loop next time.
     if (leadsBack(node, this.#readersOf, (each) => this.#looped.has(each))) {
       this.#breakLoop(node);
@@ -291,7 +295,7 @@ export class Graph {
     const pending: [number, number][] = [[node, least]];
     for (let next = pending.pop(); next !== undefined; next = pending.pop()) {
       const [current, rank] = next;
-      if ((this.#rank[current] as number) >= rank) continue;
+      if (this.#dirty.rankOf(current) >= rank) continue;
       this.#setRank(current, rank);
       for (const reader of this.#readersOf(current))
         if (!this.#looped.has(reader)) pending.push([reader, rank + 1]);
@@ -299,9 +303,8 @@ export class Graph {
   }
 
   #setRank(node: number, rank: number): void {
-    this.#rank[node] = rank;
+    this.#dirty.setRank(node, rank);
     this.#order = undefined;
-    if (this.#dirty[node] === 1) this.#enqueue(node);
   }
 
   #breakLoop(node: number): void {
@@ -329,18 +332,12 @@ export class Graph {
   }
 
   #markDirty(node: number): void {
-    if (this.#dirty[node] === 1 || this.#unasked[node] === 1) return;
-    this.#dirty[node] = 1;
-    this.#enqueue(node);
+    if (this.#unasked[node] === 0) this.#dirty.mark(node);
   }
 
-  #enqueue(node: number): void {
-    const rank = this.#rank[node] as number;
-    const bucket = this.#buckets[rank];
-    if (bucket === undefined) {
-      for (let i = this.#buckets.length; i <= rank; i += 1) this.#buckets[i] ??= [];
-      (this.#buckets[rank] as number[]).push(node);
-    } else bucket.push(node);
+  #ask(node: number): void {
+    this.#unasked[node] = 0;
+    this.#notes.leaveOut(node);
   }
 
   #evaluate(node: number): void {
@@ -359,6 +356,11 @@ export class Graph {
     }
     const isFailed = failure !== undefined;
     if (isFailed === wasFailed && sameFailure(failure, failedBefore) && before === this.#values[node]) return;
+    if (this.#notes.wants(node))
+      this.#notes.keep(
+        node,
+        wasFailed ? { failure: failedBefore ?? this.#failureOf(node) } : { value: before },
+      );
     this.#changed.push(node);
     for (const reader of this.#readersOf(node)) this.#markDirty(reader);
   }

@@ -8,7 +8,7 @@ import type { LineAt } from '../../estimate/lines.ts';
 import { sectionsAround } from '../../estimate/places.ts';
 import { inOrder, settingsOf } from '../../job/job.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { lineNode } from '../graph/nodes.ts';
 
@@ -32,17 +32,17 @@ interface Gathered {
 /** The same order as in the bid itself, so that cents that are left over fall on the same groups. */
 const rank = (group: Group): number => (group === MAIN_GROUP ? 0 : 1);
 
-const known = (calculation: Calculation, node: NodeId): number =>
-  calculation.graph.has(node) ? (knownValue(calculation.figure(node)) ?? 0) : 0;
+const known = (calculation: Figures, node: NodeId): number =>
+  calculation.has(node) ? (knownValue(calculation.figure(node)) ?? 0) : 0;
 
-const kindsOf = (calculation: Calculation, key: LineKey): KindSums => {
+const kindsOf = (calculation: Figures, key: LineKey): KindSums => {
   const sums = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0 };
   for (const kind of COST_KINDS) sums[kind] = known(calculation, lineNode(key, kind));
   return sums;
 };
 
 /** Lines by the group that tax and markups treat them in, with their sums. */
-export function gatherGroups(calculation: Calculation, lines: Iterable<LineAt>): readonly Gathered[] {
+export function gatherGroups(calculation: Figures, lines: Iterable<LineAt>): readonly Gathered[] {
   const groups = new Map<string, Gathered>();
   for (const line of lines) {
     const extension = calculation.figure(lineNode(line.key, 'extension'));
@@ -70,10 +70,10 @@ export function gatherGroups(calculation: Calculation, lines: Iterable<LineAt>):
   );
 }
 
-const latest = new WeakMap<Calculation, { readonly job: Calculation['job']; readonly prices: LinePrices }>();
+const latest = new WeakMap<Figures, { readonly job: Figures['job']; readonly prices: LinePrices }>();
 
 /** Worked out once for each state of the job. */
-export function linePrices(calculation: Calculation): LinePrices {
+export function linePrices(calculation: Figures): LinePrices {
   const had = latest.get(calculation);
   if (had?.job === calculation.job) return had.prices;
   const prices = workOut(calculation);
@@ -112,7 +112,7 @@ function sharesOf(
   return running;
 }
 
-function workOut(calculation: Calculation): LinePrices {
+function workOut(calculation: Figures): LinePrices {
   const { job } = calculation;
   const gathered = gatherGroups(calculation, calculation.countedLines());
   const markups = inOrder(job.markup.values());

@@ -31,7 +31,7 @@ function createDesk() {
   const read = (content: Partial<RecordOf<'yardstick'>>) => {
     const each = yardstick(desk, content);
     desk.change(each);
-    return readYardstick(desk.calculation, each);
+    return readYardstick(desk.calculation.figures, each);
   };
   return { desk, section, framing, read };
 }
@@ -78,7 +78,7 @@ describe('what a thing costs for each unit of its driver', () => {
       [50, 28],
     ]);
     desk.change(other);
-    expect(readYardstick(desk.calculation, reading.yardstick).each).toBeCloseTo(2.78, 8);
+    expect(readYardstick(desk.calculation.figures, reading.yardstick).each).toBeCloseTo(2.78, 8);
   });
 });
 
@@ -114,6 +114,9 @@ it('yardsticks stand in their order, and are found by what they measure', () => 
     yardstick(desk, { name: 'Second', order: 2 }),
     yardstick(desk, { name: 'First', order: 1, on: { what: 'section', sectionId: section } }),
   );
-  expect(readYardsticks(desk.calculation).map((each) => each.yardstick.name)).toEqual(['First', 'Second']);
+  expect(readYardsticks(desk.calculation.figures).map((each) => each.yardstick.name)).toEqual([
+    'First',
+    'Second',
+  ]);
   expect(yardsticksOn(desk.job(), 'bid').map(({ name }) => name)).toEqual(['Second']);
 });

@@ -3,7 +3,7 @@ import { type Job, inOrder, settingsOf } from '../../job/job.ts';
 import type { Yardstick } from '../../job/records/yardstick.ts';
 import { unitOrLabel } from '../../pricing/quantity.ts';
 import { minorDigits } from '../../pricing/money.ts';
-import type { Calculation } from '../calculation.ts';
+import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { linePrices } from './linePrices.ts';
 import { bidNode, lineNode, sectionNode, yardstickNode } from '../graph/nodes.ts';
@@ -20,7 +20,7 @@ export interface YardstickReading {
   readonly distance: number;
 }
 
-function amountOf(calculation: Calculation, { of, on }: Yardstick): number | undefined {
+function amountOf(calculation: Figures, { of, on }: Yardstick): number | undefined {
   const digits = minorDigits(settingsOf(calculation.job).currency);
   const known = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
   const major = (minor: number | undefined): number | undefined =>
@@ -40,7 +40,7 @@ function amountOf(calculation: Calculation, { of, on }: Yardstick): number | und
   return of === 'hours' ? figure : major(figure);
 }
 
-export function readYardstick(calculation: Calculation, yardstick: Yardstick): YardstickReading {
+export function readYardstick(calculation: Figures, yardstick: Yardstick): YardstickReading {
   const driven = knownValue(calculation.figure(yardstickNode(yardstick.id)));
   const factor = yardstick.unit === '' ? 1 : unitOrLabel(yardstick.unit).factor;
   const driver = driven === undefined ? undefined : driven / factor;
@@ -57,7 +57,7 @@ export function readYardstick(calculation: Calculation, yardstick: Yardstick): Y
   return { yardstick, each, driver, state: 'within', distance: 0 };
 }
 
-export const readYardsticks = (calculation: Calculation): readonly YardstickReading[] =>
+export const readYardsticks = (calculation: Figures): readonly YardstickReading[] =>
   inOrder(calculation.job.yardstick.values()).map((yardstick) => readYardstick(calculation, yardstick));
 
 /** The yardsticks of a job that measure one thing, for what asks about it. */

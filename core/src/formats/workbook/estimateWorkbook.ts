@@ -1,4 +1,4 @@
-import type { Calculation } from '../../calculate/calculation.ts';
+import type { Figures } from '../../calculate/figures.ts';
 import { isPriced as isPricedRow } from '../../estimate/rows.ts';
 import type { CostKind } from '../../job/records/assembly.ts';
 import { settingsOf } from '../../job/job.ts';
@@ -23,7 +23,7 @@ const HEAD_ROWS = 2;
  * The estimate as a workbook whose totals are live: extensions multiply, subtotals add, tax and
  * markups stand on their bases, so that a changed quantity carries through to the bid.
  */
-export function estimateWorkbook(calculation: Calculation): readonly WorkbookSheet[] {
+export function estimateWorkbook(calculation: Figures): readonly WorkbookSheet[] {
   const lines = estimateReport(calculation);
   const codes = new Map(lines.map(({ row }) => [row.key, factsOf(calculation, row)?.costCode ?? '']));
   const places = minorDigits(settingsOf(calculation.job).currency);
@@ -48,7 +48,7 @@ export function estimateWorkbook(calculation: Calculation): readonly WorkbookShe
 }
 
 /** What has to be bought, the same part of the whole job in one row. */
-function materialSheet(calculation: Calculation, places: number): WorkbookSheet {
+function materialSheet(calculation: Figures, places: number): WorkbookSheet {
   const heads = ['Part number', 'Item', 'Description', 'Supplier', 'Quantity', 'Unit', 'Material'];
   const rows = materialList(calculation).map((part): readonly Cell[] => [
     text(part.partNumber),
@@ -64,7 +64,7 @@ function materialSheet(calculation: Calculation, places: number): WorkbookSheet 
 }
 
 /** Doubts that were accepted, each with its reason: for the office, never for the client. */
-function acceptedSheet({ job }: Calculation): readonly WorkbookSheet[] {
+function acceptedSheet({ job }: Figures): readonly WorkbookSheet[] {
   const accepted = [...job.acceptance.values()].sort((a, b) => (a.subject < b.subject ? -1 : 1));
   if (accepted.length === 0) return [];
   const heads = ['Accepted in the second look', 'Because', 'On'].map((title) => text(title, true));

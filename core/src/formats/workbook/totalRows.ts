@@ -1,4 +1,4 @@
-import type { Calculation } from '../../calculate/calculation.ts';
+import type { Figures } from '../../calculate/figures.ts';
 import { gatherGroups } from '../../calculate/totals/linePrices.ts';
 import { rateFor, sumBid } from '../../estimate/bid.ts';
 import { MAIN_GROUP } from '../../estimate/groups.ts';
@@ -22,7 +22,7 @@ type CostColumn = Exclude<Markup['base'], 'running'>;
 type Groups = ReturnType<typeof gatherGroups>;
 
 /** Lines that tax and markups treat apart, each with the mark of its group; empty where all are treated alike. */
-export function groupMarks(calculation: Calculation): ReadonlyMap<string, string> {
+export function groupMarks(calculation: Figures): ReadonlyMap<string, string> {
   const groups = gatherGroups(calculation, calculation.countedLines());
   if (isPlain(groups)) return new Map();
   return new Map(groups.flatMap(({ lines }, at) => lines.map(({ key }) => [key, markOf(at)] as const)));
@@ -42,7 +42,7 @@ interface Column {
 const over = (column: string, { first, last }: LineRange): string => `${column}${first}:${column}${last}`;
 
 /** Where all are treated alike, the totals column itself; else a column for each group, summed up in it. */
-function columnsFor(calculation: Calculation, groups: Groups, range: LineRange): readonly Column[] {
+function columnsFor(calculation: Figures, groups: Groups, range: LineRange): readonly Column[] {
   const { taxOnMaterials } = settingsOf(calculation.job);
   const isEmpty = range.last < range.first;
   if (isPlain(groups))
@@ -77,7 +77,7 @@ function gradedFormula(base: string, { grades = [] }: Markup): string {
 }
 
 /** Direct cost, tax, markups in their order, rounding, bid: all live. */
-export function totalRows(calculation: Calculation, range: LineRange): readonly (readonly Cell[])[] {
+export function totalRows(calculation: Figures, range: LineRange): readonly (readonly Cell[])[] {
   const { job } = calculation;
   const settings = settingsOf(job);
   const places = minorDigits(settings.currency);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import type { Calculation } from '../../calculate/calculation.ts';
+import type { Figures } from '../../calculate/figures.ts';
 import { knownValue } from '../../calculate/define.ts';
 import { bidNode, sectionNode } from '../../calculate/graph/nodes.ts';
 import { settingsOf } from '../../job/job.ts';
@@ -15,7 +15,7 @@ import { estimateWorkbook } from './estimateWorkbook.ts';
 const TOTAL = AT.cost;
 type Rows = readonly (readonly Cell[])[];
 
-const rowsOf = (calculation: Calculation): Rows => estimateWorkbook(calculation)[0]?.rows ?? [];
+const rowsOf = (calculation: Figures): Rows => estimateWorkbook(calculation)[0]?.rows ?? [];
 
 /** The row of a name, from 1. */
 function rowCalled(rows: Rows, name: string): number {
@@ -57,7 +57,7 @@ const withNumber = (rows: Rows, column: number, row: number, value: number): Row
 
 describe('the exported workbook', () => {
   const calculation = createPricedJob();
-  const rows = rowsOf(calculation);
+  const rows = rowsOf(calculation.figures);
   const read = evaluateSheet(rows);
 
   it('has formulas that come to the values they carry, cell by cell', () => {
@@ -98,7 +98,7 @@ function deskWith(...markups: readonly Partial<RecordOf<'markup'>>[]): Desk {
 
 /** What a row of the sheet comes to as it is, and with 2,000 of material instead of 1,000. */
 function amountsOf(desk: Desk, name: string): readonly [now: number, more: number] {
-  const rows = rowsOf(desk.calculation);
+  const rows = rowsOf(desk.calculation.figures);
   expect(wrongIn(rows)).toEqual([]);
   const row = rowCalled(rows, name);
   const more = withNumber(rows, columnIndex('unitMaterial'), rowCalled(rows, 'Steel'), 2000);
@@ -163,10 +163,10 @@ it('carries the figures of any job, however it came to be', () => {
   fc.assert(
     fc.property(anyDeeds, (list) => {
       const { calculation } = deskAfter(list);
-      const rows = rowsOf(calculation);
+      const rows = rowsOf(calculation.figures);
       expect(wrongIn(rows)).toEqual([]);
       expect(evaluateSheet(rows)(TOTAL, rowCalled(rows, 'Bid'))).toBeCloseTo(
-        calculation.toMajor(knownValue(calculation.figure(bidNode('total'))) ?? 0),
+        calculation.figures.toMajor(knownValue(calculation.figure(bidNode('total'))) ?? 0),
         4,
       );
     }),
