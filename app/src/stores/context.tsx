@@ -14,9 +14,7 @@ import { useStore } from 'zustand';
 import type { Display } from '@zest/core/units/format';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { Settings } from '@zest/core/job/records/settings';
-import type { RecordType } from '@zest/core/job/id';
-import { findRecord, settingsOf } from '@zest/core/job/job';
-import type { RecordOf } from '@zest/core/job/record';
+import { type Job, settingsOf } from '@zest/core/job/job';
 import { remember } from '@zest/core/job/remember';
 import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { Services } from '../platform/services.ts';
@@ -113,14 +111,13 @@ export function useCatchUp(): () => void {
 
 const noCatchUp = (): void => undefined;
 
-/** A record as it is now, for a change that must not undo one made a moment ago. */
-export function useAsItIs(): <Type extends RecordType>(record: RecordOf<Type>) => RecordOf<Type> {
+/** The job as it is when it is asked for: what is done may come after a change that is not on the screen yet. */
+export function useJobNow(): () => Job {
   const { jobs } = useStores();
-  return (record) => {
-    const job = jobs.getState().open?.job;
-    return (
-      (job === undefined ? undefined : (findRecord(job, record.id) as typeof record | undefined)) ?? record
-    );
+  return () => {
+    const { open } = jobs.getState();
+    if (open === undefined) throw new Error('useJobNow: no job is open');
+    return open.job;
   };
 }
 

@@ -174,7 +174,6 @@ function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
   const { job, figures } = useOpenJob();
   const { display } = useFormats();
   const mode = useView((state) => state.labels);
-  const revision = useJobState((state) => state.revision);
   const written = useRef(false);
   useEffect(() => {
     // Nothing written and nothing asked for: the usual case costs nothing.
@@ -188,7 +187,5 @@ function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
         if (text !== '') labels.push([mark.id, text]);
       }
     desk.marks.label(labels);
-    // `revision` stands for the figures, which change in place; `display` is made anew each time.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [desk, sheetId, mode, revision, display.system, job.mark]);
+  }, [desk, sheetId, mode, figures, display, job.mark]);
 }

@@ -1,11 +1,11 @@
 import { type Result, accept, refuse } from '../problem/result.ts';
 import { checkAnyRecord } from './checkRecord.ts';
-import type { Id } from './id.ts';
+import type { Id, RecordType } from './id.ts';
 import { forgetKeys } from './forgetKeys.ts';
 import { checkPlace, referencesOf } from './integrity.ts';
 import { type Diff, EMPTY_DIFF, type Job, applyDiff, findRecord, listRecords } from './job.ts';
 import type { JobProblem } from './problem.ts';
-import type { JobRecord } from './record.ts';
+import type { JobRecord, RecordOf } from './record.ts';
 import { sameValue } from './sameValue.ts';
 
 /** A change is a value: from a job to what would differ, or why it may not. */
@@ -32,6 +32,20 @@ export const put =
       if (problem !== undefined) return refuse(problem);
     }
     return accept(diff);
+  };
+
+/**
+ * Changes a record as it is by then, which may be another than when somebody looked at it: a change made a moment ago
+ * is not taken back by the next one.
+ */
+export const update =
+  <Type extends RecordType>(
+    { id }: { readonly id: Id<Type> },
+    change: (now: RecordOf<Type>) => RecordOf<Type>,
+  ): Command =>
+  (job) => {
+    const now = findRecord(job, id);
+    return now === undefined ? refuse({ kind: 'record-gone', id }) : put(change(now) as JobRecord)(job);
   };
 
 /** Takes records out; refused while others would be left pointing at them. */

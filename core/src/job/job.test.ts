@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { createTestJob, makeMark, makeScope } from '../testing/job.ts';
-import { type Command, joinDiffs, put, remove, sequence } from './change.ts';
+import { type Command, joinDiffs, put, remove, sequence, update } from './change.ts';
 import { removeAssembly, removeCraft, removeScope, removeSection } from './commands/removeWith.ts';
 import { EMPTY_HISTORY, HISTORY_LIMIT, planRedo, planUndo, recordStep } from './history.ts';
 import { type Job, applyDiff, invertDiff, isEmptyDiff, listRecords, settingsOf } from './job.ts';
@@ -67,6 +67,22 @@ describe('changing a job', () => {
     ],
   ])('refuses %s by name', (_what, changed, problem) => {
     expect(problemOf(job, put({ ...scope, ...changed } as typeof scope))).toMatchObject(problem);
+  });
+
+  it('changes a record as it is by then, not as it was when it was looked at', () => {
+    const { job, makeId } = createTestJob();
+    const scope = makeScope(makeId, { key: 'wall', kind: 'run' });
+    const steps = sequence(
+      put(scope),
+      update(scope, (now) => ({ ...now, name: 'Renamed' })),
+      update(scope, (now) => ({ ...now, color: 3 })),
+    )(job);
+    if (!steps.ok) throw new Error(steps.problem.kind);
+    expect(applyDiff(job, steps.value).scope.get(scope.id)).toMatchObject({ name: 'Renamed', color: 3 });
+    expect(update(scope, (now) => now)(job)).toEqual({
+      ok: false,
+      problem: { kind: 'record-gone', id: scope.id },
+    });
   });
 
   it('refuses a key that another scope has', () => {

@@ -4,11 +4,11 @@ import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
-import { put } from '@zest/core/job/change';
+import { put, update, sequence } from '@zest/core/job/change';
 import { followKey } from '@zest/core/job/commands/uses';
 import { type Assembly } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { useAsItIs, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useOpenJob } from '../../stores/context.tsx';
 import { AssemblyComponents } from './AssemblyComponents.tsx';
 import { AssemblyInputs } from './AssemblyInputs.tsx';
 import { AssemblyTexts } from './AssemblyTexts.tsx';
@@ -40,9 +40,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
     if (fresh) root.current?.querySelector('input')?.focus();
   }, [fresh]);
   const { job } = useOpenJob();
-  useJobState((state) => state.revision);
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const scopes = job.scope;
   // Tried first on what stands first in the tally, whatever order the records came in.
   const uses = [...job.use.values()]
@@ -57,7 +55,13 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
     use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
   const change: ChangeAssembly = (label, changed, renamed) => {
     const follow = renamed === undefined ? [] : followKey(job, assembly.id, renamed.from, renamed.to);
-    return settle(label, put({ ...asItIs<'assembly'>(assembly), ...changed }, ...follow));
+    return settle(
+      label,
+      sequence(
+        update(assembly, (now) => ({ ...now, ...changed })),
+        put(...follow),
+      ),
+    );
   };
   return (
     <div className="editor" ref={root} onKeyDownCapture={addByKey}>

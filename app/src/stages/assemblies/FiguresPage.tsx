@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { findUsers, titleOf } from '@zest/core/job/formulas';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeDifficulty, removeNamed, renameKey } from '@zest/core/job/commands/names';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { NamedQuantity } from '@zest/core/job/records/quantity';
@@ -18,7 +18,7 @@ import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
@@ -26,7 +26,6 @@ import { LookupTables } from './LookupTables.tsx';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
-  useJobState((state) => state.revision);
   return (
     <div className="stage">
       <div className="bar">
@@ -107,9 +106,11 @@ function NamedFigures() {
 function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   const { job, figures } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const set = (changed: Partial<NamedQuantity>): string | undefined =>
-    settle('change a named figure', put({ ...asItIs<'quantity'>(figure), ...changed }));
+    settle(
+      'change a named figure',
+      update(figure, (now) => ({ ...now, ...changed })),
+    );
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== figure.key));
     return settle(`rename ${figure.name}`, renameKey(figure.id, keyFor(text, others)));
@@ -182,7 +183,6 @@ function Difficulties() {
   const { makeId } = useServices();
   const { numbers } = useFormats();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const [error, setError] = useState<string | undefined>();
   const all = inOrder(job.difficulty.values());
   return (
@@ -206,7 +206,10 @@ function Difficulties() {
                     label="Difficulty"
                     value={difficulty.name}
                     onCommit={(name) =>
-                      settle('rename a difficulty', put({ ...asItIs<'difficulty'>(difficulty), name }))
+                      settle(
+                        'rename a difficulty',
+                        update(difficulty, (now) => ({ ...now, name })),
+                      )
                     }
                   />
                 </td>
@@ -219,7 +222,7 @@ function Difficulties() {
                       return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
                         settle(
                           'change a difficulty',
-                          put({ ...asItIs<'difficulty'>(difficulty), factor: Number(kept) }),
+                          update(difficulty, (now) => ({ ...now, factor: Number(kept) })),
                         ),
                       );
                     }}

@@ -3,7 +3,7 @@ import { FileDown, FileUp, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { readCell } from '@zest/core/assemblies/lookupTable';
 import { readTableCsv } from '@zest/core/assemblies/readTable';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeNamed, renameColumn, renameKey } from '@zest/core/job/commands/names';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { TableColumn, TableRecord } from '@zest/core/job/records/lookupTable';
@@ -14,7 +14,7 @@ import { plural } from '../../messages/words.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import type { GridColumn, GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
-import { useAsItIs, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 
@@ -123,9 +123,11 @@ function TableBox({ table }: { readonly table: TableRecord }) {
   const { job } = useOpenJob();
   const { download } = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const set = (label: string, changed: Partial<TableRecord>): string | undefined =>
-    settle(label, put({ ...asItIs<'table'>(table), ...changed }));
+    settle(
+      label,
+      update(table, (now) => ({ ...now, ...changed })),
+    );
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== table.key));
     return settle(`rename ${table.name}`, renameKey(table.id, keyFor(text, others)));

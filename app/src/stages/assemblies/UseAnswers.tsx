@@ -6,7 +6,7 @@ import { holds } from '@zest/core/calculate/explain/evaluate';
 import { inputNode } from '@zest/core/calculate/graph/nodes';
 import { notesOf, warningsOf } from '@zest/core/calculate/explain/notes';
 import { componentNames } from '@zest/core/calculate/lines/use';
-import { put } from '@zest/core/job/change';
+import { update } from '@zest/core/job/change';
 import type { AssemblyInput } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
@@ -14,12 +14,11 @@ import { NoteText } from '../../components/NoteText.tsx';
 import { SectionDrawing } from '../../components/SectionDrawing.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { useAsItIs, useFormats, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
   const { job, figures } = useOpenJob();
-  useJobState((state) => state.revision);
   const { display } = useFormats();
   const frame = frameOf(job, use);
   const names = componentNames(job, frame);
@@ -58,17 +57,17 @@ export function UseAnswers({ use }: { readonly use: Use }) {
 function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInput }) {
   const { job, figures } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const frame = frameOf(job, use);
   const text = answerOf(frame, input);
   const { failure } = figures.figure(inputNode(use.id, input.key));
   const flows = own(use.answers, input.key) === undefined;
   const answer = (kept: string): string | undefined => {
-    const now = asItIs<'use'>(use);
-    const { [input.key]: _dropped, ...others } = now.answers;
-    // An emptied answer goes back to what flows: the scope's property or the default.
-    const answers = kept === '' ? others : { ...others, [input.key]: kept };
-    return settle(`answer ‘${input.question}’`, put({ ...now, answers }));
+    const change = (now: Use): Use => {
+      const { [input.key]: _dropped, ...others } = now.answers;
+      // An emptied answer goes back to what flows: the scope's property or the default.
+      return { ...now, answers: kept === '' ? others : { ...others, [input.key]: kept } };
+    };
+    return settle(`answer ‘${input.question}’`, update(use, change));
   };
   return (
     <div>

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
-import { put } from '@zest/core/job/change';
+import { update } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';
 import { formatMoney } from '@zest/core/pricing/money';
@@ -13,7 +13,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
-import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { bidWords } from './bidWords.ts';
 
 const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
@@ -25,7 +25,6 @@ const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
 /** The bid as it goes to the client, and the files that go with it. */
 export function BidStage() {
   const { job, figures } = useOpenJob();
-  useJobState((state) => state.revision);
   const [detail, setDetail] = useState<BidDetail>('sections');
   const unpriced = listUnpriced(figures).length;
   return (
@@ -212,9 +211,11 @@ function Paragraphs({ title, lines }: { readonly title: string; readonly lines: 
 
 function Wording({ settings }: { readonly settings: Settings }) {
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const set = (changed: Partial<Settings>): string | undefined => {
-    return settle('wording of the bid', put({ ...asItIs<'settings'>(settings), ...changed }));
+    return settle(
+      'wording of the bid',
+      update(settings, (now) => ({ ...now, ...changed })),
+    );
   };
   const short = (key: 'name' | 'client' | 'company' | 'location' | 'bidDate', label: string) => (
     <div>

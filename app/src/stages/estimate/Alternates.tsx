@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeAlternate } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { type AlternateIds, bidWith, priceAlternates } from '@zest/core/reports/alternates';
@@ -12,7 +12,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import type { OpenJob } from '../../stores/jobStore.ts';
 import { plural } from '../../messages/words.ts';
-import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {
@@ -20,7 +20,6 @@ export function Alternates() {
   const { job } = open;
   const services = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { money } = useFormats();
   const priced = useMemo(() => pricedAt(open), [open]);
   const tell = (refused: string | undefined): void => {
@@ -41,7 +40,10 @@ export function Alternates() {
               label={`Name of ${alternate.name}`}
               value={alternate.name}
               onCommit={(name) =>
-                settle('rename an alternate', put({ ...asItIs<'alternate'>(alternate), name }))
+                settle(
+                  'rename an alternate',
+                  update(alternate, (now) => ({ ...now, name })),
+                )
               }
             />
             <IconAction
@@ -59,7 +61,7 @@ export function Alternates() {
                   tell(
                     settle(
                       `${event.target.checked ? 'accept' : 'leave out'} ${alternate.name}`,
-                      put({ ...asItIs<'alternate'>(alternate), accepted: event.target.checked }),
+                      update(alternate, (now) => ({ ...now, accepted: event.target.checked })),
                     ),
                   )
                 }

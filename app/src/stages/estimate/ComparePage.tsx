@@ -16,7 +16,7 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import type { StoredSnapshot } from '../../storage/database.ts';
-import { useFormats, useJobActions, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { CAUSE_WORDS } from './causeWords.ts';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { minuteOf } from '../../platform/days.ts';
@@ -28,7 +28,6 @@ const NOW = 'now';
 /** Named states of the job, and what changed the bid from one to another. */
 export function ComparePage() {
   const { job, jobId, figures } = useOpenJob();
-  const revision = useJobState((state) => state.revision);
   const services = useServices();
   const settle = useSettle();
   const { money } = useFormats();
@@ -66,8 +65,8 @@ export function ComparePage() {
     else tell(`The job is as it was at ‘${snapshot.name}’. Undo brings the later state back.`);
   };
   const bridge = useMemo(
-    () => bridgeBetween(job, figures, snapshots, from, to, revision),
-    [job, figures, snapshots, from, to, revision],
+    () => bridgeBetween(job, figures, snapshots, from, to),
+    [job, figures, snapshots, from, to],
   );
   const options = [
     ...snapshots.map((each) => [each.id, each.name] as const),
@@ -185,7 +184,6 @@ function bridgeBetween(
   snapshots: readonly StoredSnapshot[],
   from: string,
   to: string,
-  _revision: number,
 ): Bridge | undefined {
   const stateOf = (id: string): Figures | undefined => {
     if (id === NOW) return figures;

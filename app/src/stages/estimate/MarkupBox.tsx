@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { markupNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put, remove } from '@zest/core/job/change';
+import { remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import { type Grade, MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
@@ -14,7 +14,7 @@ import { MoreButton } from '../../components/MoreButton.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { BASE_WORDS } from '../../messages/words.ts';
-import { useAsItIs, useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
 import { describeMarkup } from './describeMarkup.ts';
 
 const AS_WORDS = {
@@ -30,18 +30,21 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
   const { job, figures } = useOpenJob();
   const actions = useJobActions();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
   const change = (changed: Partial<Markup>): string | undefined =>
-    settle(`markup ${markup.name}`, put({ ...asItIs<'markup'>(markup), ...changed }));
+    settle(
+      `markup ${markup.name}`,
+      update(markup, (now) => ({ ...now, ...changed })),
+    );
   const as: As = markup.as ?? 'markup';
   const setAs = (next: As): void => {
-    const { as: _before, ...rest } = asItIs<'markup'>(markup);
-    const grades = { grades: rest.grades ?? [{ upTo: '', percent: '1' }] };
     const refused = settle(
       `markup ${markup.name}`,
-      put(next === 'markup' ? rest : { ...rest, as: next, ...(next === 'graded' ? grades : {}) }),
+      update(markup, ({ as: _before, ...rest }) => {
+        const grades = { grades: rest.grades ?? [{ upTo: '', percent: '1' }] };
+        return next === 'markup' ? rest : { ...rest, as: next, ...(next === 'graded' ? grades : {}) };
+      }),
     );
     if (refused !== undefined) tellProblem(refused);
   };

@@ -1,7 +1,7 @@
 import { own } from '@zest/core/job/own';
 import { Button } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { put } from '@zest/core/job/change';
+import { update } from '@zest/core/job/change';
 import type { Package, Quote } from '@zest/core/job/records/quote';
 import { isPriced } from '@zest/core/estimate/rows';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
@@ -16,7 +16,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { writeQuantity } from '../../components/writeQuantity.ts';
 import { plural } from '../../messages/words.ts';
-import { useAsItIs, useFormats, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { describeAlone } from './cells.tsx';
 import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
@@ -31,7 +31,6 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   const { job, figures } = useOpenJob();
   const { money, numbers } = useFormats();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const changeQuote = useChangeQuote();
   const [choosing, setChoosing] = useState(false);
   const digits = minorDigits(settingsOf(job).currency);
@@ -42,7 +41,10 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   const asked = lines.map(({ row, quantity }) => ({ key: row.key, quantity }));
   const sums = quotes.map((quote) => sumPrices(quote, asked, digits));
   const change = (changed: Partial<Package>): string | undefined =>
-    settle(`package ${each.name}`, put({ ...asItIs<'package'>(each), ...changed }));
+    settle(
+      `package ${each.name}`,
+      update(each, (now) => ({ ...now, ...changed })),
+    );
   return (
     <>
       <table className="leveling">

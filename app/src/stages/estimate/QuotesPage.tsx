@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useSearchParams } from 'react-router';
 import { quotesOf } from '@zest/core/estimate/quotes';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removePackage } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
@@ -12,7 +12,7 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
-import { useAsItIs, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { QuoteLines } from './QuoteLines.tsx';
 import { Leveling } from './Leveling.tsx';
@@ -100,10 +100,12 @@ function PackageView({ each }: { readonly each: Package }) {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const quotes = quotesOf(job, each.id);
   const change = (changed: Partial<Package>): string | undefined =>
-    settle(`package ${each.name}`, put({ ...asItIs<'package'>(each), ...changed }));
+    settle(
+      `package ${each.name}`,
+      update(each, (now) => ({ ...now, ...changed })),
+    );
   const addQuote = (): void => {
     const refused = settle(
       'add a quote',

@@ -1,3 +1,4 @@
+import { useFigure } from '../../stores/jobHooks.ts';
 import type { NodeId } from '@zest/core/job/nodeId';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
@@ -144,13 +145,13 @@ function Row({
   readonly node: NodeId;
   readonly strong?: boolean;
 }) {
-  const { figures } = useOpenJob();
+  const figure = useFigure(node);
   const weight = strong ? 600 : 400;
   return (
     <>
       <dt style={{ fontWeight: weight, color: strong ? 'var(--ink)' : undefined }}>{name}</dt>
       <dd style={{ fontWeight: weight }}>
-        <MoneyText figure={figures.figure(node)} />
+        <MoneyText figure={figure} />
       </dd>
     </>
   );

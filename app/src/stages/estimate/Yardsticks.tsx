@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { type YardstickReading, readYardsticks } from '@zest/core/calculate/totals/readYardsticks';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put, remove } from '@zest/core/job/change';
+import { put, remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Yardstick } from '@zest/core/job/records/yardstick';
@@ -14,7 +14,7 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
   price: 'Bid',
@@ -76,10 +76,12 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
   const { yardstick } = reading;
   const { job } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { numbers } = useFormats();
   const change = (changed: Partial<Yardstick>): string | undefined =>
-    settle('change a yardstick', put({ ...asItIs<'yardstick'>(yardstick), ...changed }));
+    settle(
+      'change a yardstick',
+      update(yardstick, (now) => ({ ...now, ...changed })),
+    );
   const limit = (label: string, key: 'low' | 'high') => (
     <CommitInput
       label={`${label} of ${yardstick.name}`}

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { formatNumber } from '@zest/core/units/numberFormat';
-import { put } from '@zest/core/job/change';
+import { update } from '@zest/core/job/change';
 import { removeQuote } from '@zest/core/job/commands/removeWith';
 import type { Package, Quote } from '@zest/core/job/records/quote';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -8,15 +8,17 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useFormats } from '../../stores/context.tsx';
+import { useFormats } from '../../stores/context.tsx';
 
 export type ChangeQuote = (changed: Partial<Quote>) => string | undefined;
 
 export function useChangeQuote(): (quote: Quote) => ChangeQuote {
   const settle = useSettle();
-  const asItIs = useAsItIs();
   return (quote) => (changed) =>
-    settle(`quote of ${quote.company}`, put({ ...asItIs<'quote'>(quote), ...changed }));
+    settle(
+      `quote of ${quote.company}`,
+      update(quote, (now) => ({ ...now, ...changed })),
+    );
 }
 
 export function QuoteHead({ quote }: { readonly quote: Quote }) {

@@ -17,7 +17,7 @@ import { type Problem, describeProblem } from '../../messages/describeProblem.ts
 import { type Result, accept } from '@zest/core/problem/result';
 import { plural } from '../../messages/words.ts';
 import {
-  useAsItIs,
+  useJobNow,
   useFormats,
   useJobActions,
   useOpenJob,
@@ -57,7 +57,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
   const settle = useSettle();
   const setView = useSetView();
   // Another change may just have been made, and must not be undone by this one.
-  const asItIs = useAsItIs();
+  const jobNow = useJobNow();
   const { numbers } = useFormats();
   const tellRefused = (refused: string | undefined): void => {
     if (refused !== undefined) tellProblem(refused);
@@ -72,7 +72,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
     for (const { row, column, text } of edits) {
       if (row.type === 'section') {
         if (row.section === null) continue;
-        const now = sections.get(row.key) ?? asItIs<'section'>(row.section);
+        const now = sections.get(row.key) ?? jobNow().section.get(row.section.id) ?? row.section;
         sections.set(row.key, { ...now, [column === 'code' ? 'code' : 'name']: text.trim() });
         continue;
       }
@@ -82,7 +82,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
       if (change?.costs !== undefined) costs.set(row.key, change.costs);
       if (change !== undefined) changes.push([row.key, change]);
       if (line === undefined || row.type !== 'line') continue;
-      const { unconfirmed, ...kept } = lines.get(row.key) ?? asItIs<'line'>(row.line);
+      const { unconfirmed, ...kept } = lines.get(row.key) ?? jobNow().line.get(row.line.id) ?? row.line;
       // A quantity that someone typed is this job's.
       const now: Line = 'quantity' in line || unconfirmed === undefined ? kept : { ...kept, unconfirmed };
       lines.set(row.key, { ...now, ...line });
@@ -180,7 +180,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
     };
     const counted =
       row.type === 'line' && named !== undefined
-        ? [{ ...asItIs<'line'>(row.line), unit: unitOrLabel(named.unit).symbol }]
+        ? [{ ...(jobNow().line.get(row.line.id) ?? row.line), unit: unitOrLabel(named.unit).symbol }]
         : [];
     return settle('price a line', sequence(put(...counted), changeLines([[row.key, how]], services.makeId)));
   };

@@ -2,7 +2,7 @@ import { Button, Menu, Portal } from '@chakra-ui/react';
 import { Crosshair, ListOrdered, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
-import { put, sequence } from '@zest/core/job/change';
+import { sequence, update } from '@zest/core/job/change';
 import { renameKey } from '@zest/core/job/commands/names';
 import { removeScope } from '@zest/core/job/commands/removeWith';
 import { inOrder } from '@zest/core/job/job';
@@ -14,7 +14,7 @@ import { QuantityText } from '../../components/Figure.tsx';
 import { Swatch } from '../../components/Swatch.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useAsItIs, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { lookOf } from '../../look/scopeColors.ts';
 import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
@@ -32,19 +32,21 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   const { job, figures } = useOpenJob();
   const settle = useSettle();
   const actions = useJobActions();
-  const asItIs = useAsItIs();
   const setView = useSetView();
   const alone = useView((state) => state.alone);
   const [tape, setTape] = useState(false);
   const change = (label: string, changed: Partial<Scope>): string | undefined => {
-    return settle(label, put({ ...asItIs<'scope'>(scope), ...changed }));
+    return settle(
+      label,
+      update(scope, (now) => ({ ...now, ...changed })),
+    );
   };
   const rename = (name: string): string | undefined => {
     // The key follows the name until something may refer to it by hand.
     const others = new Set([...takenKeys(job)].filter((key) => key !== scope.key));
     const follows = scope.key === keyFor(scope.name, others);
     const key = keyFor(name, others);
-    const named = put({ ...asItIs<'scope'>(scope), name });
+    const named = update(scope, (now) => ({ ...now, name }));
     if (!follows || key === scope.key) return settle('rename a scope', named);
     // Formulas that use the scope follow its new key.
     return settle('rename a scope', sequence(named, renameKey(scope.id, key)));

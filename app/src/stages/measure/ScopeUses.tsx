@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { allComponentsOf, framesOf } from '@zest/core/assemblies/frames';
 import { lineNode, netNode } from '@zest/core/calculate/graph/nodes';
 import { warningsOf } from '@zest/core/calculate/explain/notes';
-import { put, remove } from '@zest/core/job/change';
+import { remove, update } from '@zest/core/job/change';
 import { ownAssembly } from '@zest/core/job/commands/uses';
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -13,7 +13,7 @@ import { InUnitText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { UseAnswers } from '../assemblies/UseAnswers.tsx';
-import { useAsItIs, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyChoice } from './AssemblyChoice.tsx';
 import { DifficultyChoice } from './DifficultyChoice.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
@@ -22,7 +22,6 @@ import { SwapDialog } from './SwapDialog.tsx';
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
   const { job } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const uses = inOrder([...job.use.values()].filter((use) => use.scopeId === scope.id));
   return (
     <div style={{ display: 'grid', gap: 6 }}>
@@ -35,7 +34,10 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
           label="Hard to work in"
           chosen={scope.difficulty ?? []}
           onChange={(difficulty) =>
-            settle('difficulty of a scope', put({ ...asItIs<'scope'>(scope), difficulty }))
+            settle(
+              'difficulty of a scope',
+              update(scope, (now) => ({ ...now, difficulty })),
+            )
           }
         />
       )}
@@ -53,7 +55,6 @@ function UseBox({ use }: { readonly use: Use }) {
   const actions = useJobActions();
   const { makeId } = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const [open, setOpen] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const assembly = job.assembly.get(use.assemblyId);
@@ -100,7 +101,10 @@ function UseBox({ use }: { readonly use: Use }) {
             label="Harder here"
             chosen={use.difficulty ?? []}
             onChange={(difficulty) =>
-              settle('difficulty of an assembly', put({ ...asItIs<'use'>(use), difficulty }))
+              settle(
+                'difficulty of an assembly',
+                update(use, (now) => ({ ...now, difficulty })),
+              )
             }
           />
           <div className="use-foot">
@@ -124,14 +128,14 @@ function UseBox({ use }: { readonly use: Use }) {
 function UseComponents({ use }: { readonly use: Use }) {
   const { job, figures } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const off = new Set(use.off ?? []);
   const toggle = (path: string, name: string): void => {
-    const now = asItIs<'use'>(use);
-    const left = now.off ?? [];
-    const isOff = left.includes(path);
-    const next = isOff ? left.filter((each) => each !== path) : [...left, path];
-    settle(isOff ? `take ${name} in again` : `leave ${name} out`, put({ ...now, off: next }));
+    const isOff = off.has(path);
+    const change = (now: Use): Use => {
+      const others = (now.off ?? []).filter((each) => each !== path);
+      return { ...now, off: isOff ? others : [...others, path] };
+    };
+    settle(isOff ? `take ${name} in again` : `leave ${name} out`, update(use, change));
   };
   const inner = framesOf(job, use).length > 1;
   return (

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { pieceNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put, remove } from '@zest/core/job/change';
+import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
 import type { PieceRecord } from '@zest/core/job/records/piece';
@@ -11,7 +11,7 @@ import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { takeEntry } from '../../components/typed.ts';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
@@ -42,7 +42,6 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
       }),
     );
   const settle = useSettle();
-  const asItIs = useAsItIs();
   return (
     <>
       {pieces.map((piece) => {
@@ -54,7 +53,12 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                 label="Note of a typed piece"
                 placeholder={piece.source === 'wheel' ? 'wheel' : 'note'}
                 value={piece.note}
-                onCommit={(note) => settle('note of a piece', put({ ...asItIs<'piece'>(piece), note }))}
+                onCommit={(note) =>
+                  settle(
+                    'note of a piece',
+                    update(piece, (now) => ({ ...now, note })),
+                  )
+                }
               />
               <CommitInput
                 label="Typed piece"

@@ -1,11 +1,11 @@
 import { X } from 'lucide-react';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeZone } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { TimesInput } from '../../components/TimesInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import { ShownCheck } from './ShownCheck.tsx';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
@@ -16,7 +16,6 @@ export function Zones() {
   const setView = useSetView();
   const zones = inOrder(job.zone.values());
   const settle = useSettle();
-  const asItIs = useAsItIs();
   return (
     <fieldset>
       <legend>Zones</legend>
@@ -27,7 +26,12 @@ export function Zones() {
           <TimesInput
             name={zone.name}
             value={zone.repeat}
-            onCommit={(repeat) => settle('times of a zone', put({ ...asItIs<'zone'>(zone), repeat }))}
+            onCommit={(repeat) =>
+              settle(
+                'times of a zone',
+                update(zone, (now) => ({ ...now, repeat })),
+              )
+            }
           />
           <button
             type="button"

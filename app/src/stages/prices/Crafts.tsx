@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeCraft } from '@zest/core/job/commands/removeWith';
 import type { Craft } from '@zest/core/job/records/craft';
 import { burdenedWage } from '@zest/core/pricing/labor';
@@ -11,17 +11,19 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 
 /** Wages in one place: a change reaches every line of the craft. */
 export function Crafts() {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { money, numbers } = useFormats();
   const change = (craft: Craft, changed: Partial<Craft>): string | undefined =>
-    settle(`wage of ${craft.name}`, put({ ...asItIs<'craft'>(craft), ...changed }));
+    settle(
+      `wage of ${craft.name}`,
+      update(craft, (now) => ({ ...now, ...changed })),
+    );
   return (
     <section aria-label="Wages">
       <h2>Wages, per hour</h2>

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeCrew } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
@@ -15,7 +15,7 @@ import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 
 /** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
 export function Crews() {
@@ -63,10 +63,12 @@ export function Crews() {
 function CrewBox({ crew }: { readonly crew: Crew }) {
   const { job } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { money, numbers } = useFormats();
   const change = (changed: Partial<Crew>): string | undefined =>
-    settle(`crew ${crew.name}`, put({ ...asItIs<'crew'>(crew), ...changed }));
+    settle(
+      `crew ${crew.name}`,
+      update(crew, (now) => ({ ...now, ...changed })),
+    );
   const takeCount = (text: string, take: (count: number) => string | undefined): string | undefined =>
     takeFigure(text, numbers, { as: 'amount', least: 0.05, most: 200 }, (kept) => take(Number(kept)));
   const gang = gangOfCrew(crew, job);

@@ -1,4 +1,4 @@
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
@@ -11,14 +11,14 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { useAsItIs, useFormats, useOpenJob } from '../../stores/context.tsx';
+import { useJobNow, useFormats, useOpenJob } from '../../stores/context.tsx';
 import { editItem } from './bookColumns.tsx';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   const { job } = useOpenJob();
   const settle = useSettle();
-  const asItIs = useAsItIs();
+  const jobNow = useJobNow();
   const formats = useFormats();
   const { numbers } = formats;
   if (item === undefined)
@@ -28,9 +28,12 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
       </aside>
     );
   const change = (changed: Partial<Item>): string | undefined =>
-    settle('change an item', put({ ...asItIs<'item'>(item), ...changed }));
+    settle(
+      'change an item',
+      update(item, (now) => ({ ...now, ...changed })),
+    );
   const edit = (column: string, text: string): string | undefined => {
-    const edited = editItem(asItIs<'item'>(item), column, text, formats, job);
+    const edited = editItem(jobNow().item.get(item.id) ?? item, column, text, formats, job);
     return edited.ok ? settle('change an item', put(edited.value)) : describeProblem(edited.problem);
   };
   const field = (label: string, column: 'group' | 'supplier' | 'source' | 'tags' | 'date') => (
@@ -52,10 +55,9 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             value={worker}
             onChange={(event) => {
               const id = event.target.value;
-              const { crewId: _crew, ...bare } = asItIs<'item'>(item);
               settle(
                 'change an item',
-                put(
+                update(item, ({ crewId: _crew, ...bare }) =>
                   id.startsWith('crew:')
                     ? { ...bare, craftId: null, crewId: id as Id<'crew'> }
                     : { ...bare, craftId: id === '' ? null : (id as Id<'craft'>) },
@@ -84,10 +86,11 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
               value={item.laborBy ?? 'hours'}
               onChange={(event) => {
                 const by = event.target.value;
-                const { laborBy: _by, ...bare } = asItIs<'item'>(item);
                 settle(
                   'change an item',
-                  put(by === 'hours' ? bare : { ...bare, laborBy: by as 'hourly' | 'daily' }),
+                  update(item, ({ laborBy: _by, ...bare }) =>
+                    by === 'hours' ? bare : { ...bare, laborBy: by as 'hourly' | 'daily' },
+                  ),
                 );
               }}
             >

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { put } from '@zest/core/job/change';
+import { put, update } from '@zest/core/job/change';
 import { removeRegion } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
@@ -11,7 +11,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { useAsItIs, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 
 const KINDS = ['material', 'labor', 'equipment'] as const;
 
@@ -20,12 +20,14 @@ export function Regions() {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const { numbers } = useFormats();
   const settings = settingsOf(job);
   const regions = inOrder(job.region.values());
   const change = (region: Region, changed: Partial<Region>): string | undefined =>
-    settle(`region ${region.name}`, put({ ...asItIs<'region'>(region), ...changed }));
+    settle(
+      `region ${region.name}`,
+      update(region, (now) => ({ ...now, ...changed })),
+    );
   const stand = (id: string): void => {
     const { regionId: _before, ...rest } = settings;
     const refused = settle(

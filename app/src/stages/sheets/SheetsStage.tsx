@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
-import { put } from '@zest/core/job/change';
+import { update } from '@zest/core/job/change';
 import { removeSheet } from '@zest/core/job/commands/removeWith';
 import { groupBy } from '@zest/core/job/groupBy';
 import { type Job, inOrder } from '@zest/core/job/job';
@@ -16,7 +16,6 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import {
-  useAsItIs,
   useFormats,
   useJobActions,
   useOpenJob,
@@ -212,7 +211,6 @@ interface SheetCardProps {
 
 function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const settle = useSettle();
-  const asItIs = useAsItIs();
   const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
@@ -224,7 +222,10 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
     void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
   };
   const change = (label: string, changed: Partial<Sheet>): string | undefined => {
-    return settle(label, put({ ...asItIs<'sheet'>(sheet), ...changed }));
+    return settle(
+      label,
+      update(sheet, (now) => ({ ...now, ...changed })),
+    );
   };
   const error = checkError(sheet);
   return (

@@ -12,7 +12,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeEntry } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useAsItIs, useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { useJobNow, useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import type { Handle } from '../tools/edit.ts';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
@@ -111,14 +111,14 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
 function SlopeDetails({ mark }: { readonly mark: Mark }) {
   const { job } = useOpenJob();
   const change = useChange();
-  const asItIs = useAsItIs();
+  const jobNow = useJobNow();
   const { write } = useLengths();
   const scale = scaleOfMark(job, mark);
   const slope = mark.slope ?? { pitch: '', edges: [] };
   const edges = mark.strokes[0] ?? [];
   const lengths = scale === undefined ? [] : piecesOf(mark, scale).filter(({ stroke }) => stroke === 0);
   const setEdge = (index: number, edge: RoofEdge | null): void => {
-    const now = asItIs<'mark'>(mark);
+    const now = jobNow().mark.get(mark.id) ?? mark;
     const told = now.slope ?? slope;
     void change('edge of a roof slope', {
       ...now,
