@@ -1,4 +1,5 @@
-import type { MarkKind } from '@zest/core/job/measures';
+import { isPoints, isRing } from '@zest/core/job/markKinds';
+import type { MarkKind } from '@zest/core/job/markKinds';
 import { type Glyph, lookOf } from '../look/scopeColors.ts';
 
 const GLYPHS: Readonly<Record<Glyph, string>> = {
@@ -30,7 +31,7 @@ export function Swatch({ color, kind }: { readonly color: number; readonly kind:
           />
         </>
       ) : null}
-      {kind === 'area' || kind === 'slope' ? (
+      {isRing(kind) ? (
         <rect
           x="0.5"
           y="0.5"
@@ -41,7 +42,7 @@ export function Swatch({ color, kind }: { readonly color: number; readonly kind:
           stroke={look.color}
         />
       ) : null}
-      {kind === 'count' ? (
+      {isPoints(kind) ? (
         <path
           d={GLYPHS[look.glyph]}
           fill={hollow ? 'none' : look.color}

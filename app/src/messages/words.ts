@@ -1,5 +1,6 @@
 import { type Dimension, dimensionKey } from '@zest/core/units/dimension';
-import type { MarkKind, Measure } from '@zest/core/job/measures';
+import type { MarkKind } from '@zest/core/job/markKinds';
+import type { Measure } from '@zest/core/job/measures';
 import type { CostKind } from '@zest/core/job/records/assembly';
 import type { MarkupBase } from '@zest/core/job/records/markup';
 

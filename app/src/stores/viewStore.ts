@@ -2,7 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Schedule } from '@zest/core/job/records/schedule';
 import type { Bounds } from '@zest/core/geometry/bounds';
 import type { OpeningRow } from '@zest/core/takeoff/openingRows';
-import type { MarkKind } from '@zest/core/job/measures';
+import type { MarkKind } from '@zest/core/job/markKinds';
 
 export type Tool =
   | 'select'

@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '@zest/core/job/markKinds';
 import * as Comlink from 'comlink';
 import RBush from 'rbush';
 import { traceGlyph } from '../look/glyphs.ts';
@@ -124,8 +125,8 @@ function drawBatch(
   context.beginPath();
   for (const { strokes } of marks)
     for (const stroke of strokes) {
-      if (kind === 'count') traceGlyphs(context, view, stroke, glyph, style.sign);
-      else traceStroke(context, view, stroke, kind === 'area' || kind === 'slope');
+      if (isPoints(kind)) traceGlyphs(context, view, stroke, glyph, style.sign);
+      else traceStroke(context, view, stroke, isRing(kind));
     }
   context.strokeStyle = look.color;
   context.lineJoin = crowded ? 'bevel' : 'round';
@@ -135,8 +136,8 @@ function drawBatch(
     context.stroke();
     return;
   }
-  if (kind === 'area' || kind === 'slope') fillArea(context, look.color, look.hatch);
-  if (kind === 'count') {
+  if (isRing(kind)) fillArea(context, look.color, look.hatch);
+  if (isPoints(kind)) {
     context.fillStyle = glyph === 'ring' || glyph === 'cross' ? 'rgba(255,255,255,0.75)' : look.color;
     context.fill();
     context.lineWidth = glyph === 'ring' || glyph === 'cross' ? 2.5 : 1;

@@ -1,5 +1,5 @@
 import type { CountSign } from '@zest/core/job/records/scope';
-import type { MarkKind } from '@zest/core/job/measures';
+import type { MarkKind } from '@zest/core/job/markKinds';
 
 /** A mark as the drawing worker needs it. */
 export interface DrawnMark {

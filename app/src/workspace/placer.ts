@@ -1,3 +1,4 @@
+import { isRing } from '@zest/core/job/markKinds';
 import { put, remove } from '@zest/core/job/change';
 import { removeMarks } from '@zest/core/job/commands/removeWith';
 import type { Point } from '@zest/core/geometry/point';
@@ -32,7 +33,7 @@ export function createPlacer(
   const placeMark: Placer['mark'] = (kind, strokes) => {
     const target = scopeFor(stores, kind);
     if (target === undefined) return;
-    const isClosed = kind === 'area' || kind === 'slope';
+    const isClosed = isRing(kind);
     if (isClosed && strokes.some(enclosesNothing))
       return tellProblem('These corners enclose nothing. Draw the outline again.');
     const mark = markOf(stores, target, held().sheet, strokes);

@@ -6,7 +6,8 @@ import type { Item } from '../job/records/item.ts';
 import type { Line } from '../job/records/line.ts';
 import type { Scope } from '../job/records/scope.ts';
 import { itemKind } from '../pricing/itemKind.ts';
-import { type Measure, measuresOf } from '../job/measures.ts';
+import { measuresOf } from '../job/markKinds.ts';
+import { type Measure } from '../job/measures.ts';
 import { isNumber } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
 

@@ -1,4 +1,4 @@
-import { MARK_KINDS, type MarkKind, measuresOf } from '../job/measures.ts';
+import { MARK_KINDS, type MarkKind, measuresOf } from '../job/markKinds.ts';
 import {
   AREA,
   type Dimension,

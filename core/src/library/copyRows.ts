@@ -15,7 +15,8 @@ import type { Craft } from '../job/records/craft.ts';
 import type { Crew } from '../job/records/crew.ts';
 import type { Item } from '../job/records/item.ts';
 import type { Scope } from '../job/records/scope.ts';
-import { DERIVED_MEASURES, MEASURE_DIMENSION, leadingMeasure, measuresOf } from '../job/measures.ts';
+import { MARK_KIND, leadingMeasure, measuresOf } from '../job/markKinds.ts';
+import { MEASURE_DIMENSION } from '../job/measures.ts';
 import { findDefaultUnit } from '../units/format.ts';
 import { roundTo } from '../units/numberFormat.ts';
 import type { EstimateRow } from '../estimate/rows.ts';
@@ -159,7 +160,7 @@ class Copier {
   /** Edges, corners and openings are not in the one figure, and assemblies ask for them. */
   otherFigures(scope: Scope): Readonly<Record<string, number>> {
     const leading = leadingMeasure(scope.kind);
-    const derived = new Set<string>(DERIVED_MEASURES[scope.kind].map(([measure]) => measure));
+    const derived = new Set<string>(MARK_KIND[scope.kind].derived.map(([measure]) => measure));
     const figures: Record<string, number> = {};
     for (const measure of measuresOf(scope.kind)) {
       if (measure === leading || measure === 'plan_length' || derived.has(measure)) continue;

@@ -3,7 +3,7 @@ import { applyAssembly } from '../job/commands/uses.ts';
 import type { Id, MakeId } from '../job/id.ts';
 import { type Job, orderAfter } from '../job/job.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
-import type { MarkKind } from '../job/measures.ts';
+import type { MarkKind } from '../job/markKinds.ts';
 import type { UnitSystem } from '../units/format.ts';
 import type { LibraryAssembly, Maker } from './build.ts';
 import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';

@@ -114,7 +114,9 @@ describe('alternates', () => {
 
   it('are priced in any combination, as if they were accepted', () => {
     const choices = [[], [more], [less], [more, less]];
-    const priced = choices.map((chosen) => bidWith(desk.calculation.figures, new Set(chosen.map(({ id }) => id))));
+    const priced = choices.map((chosen) =>
+      bidWith(desk.calculation.figures, new Set(chosen.map(({ id }) => id))),
+    );
     expect(priced).toEqual([137_50, 181_50, 110_00, 154_00]);
     const real = choices.map((chosen) => {
       for (const each of [more, less]) desk.change({ ...each, accepted: chosen.includes(each) });

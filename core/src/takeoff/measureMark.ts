@@ -11,7 +11,8 @@ import {
 import { distance } from '../geometry/point.ts';
 import { TOUCHING_PT } from '../geometry/tolerance.ts';
 import type { RoofEdge } from '../job/records/mark.ts';
-import type { MarkKind, MarkMeasure } from '../job/measures.ts';
+import { type MarkKind, isPoints, isRing } from '../job/markKinds.ts';
+import type { MarkMeasure } from '../job/measures.ts';
 import { roofFigures } from './roof.ts';
 import type { Scale } from '../geometry/ground.ts';
 
@@ -27,8 +28,6 @@ export interface DrawnShape {
   readonly tailsM?: readonly [number, number] | undefined;
   readonly slope?: { readonly pitch: string; readonly edges: readonly (RoofEdge | null)[] } | undefined;
 }
-
-const isClosed = (kind: MarkKind): boolean => kind === 'area' || kind === 'slope';
 
 /** A run that comes back to its start has a corner there too. */
 const runCloses = (stroke: readonly Vertex[]): boolean => {
@@ -53,7 +52,7 @@ export function measurerOf(
   let world: readonly (readonly Vertex[])[] | undefined;
   return (measure) => {
     if (measure === 'count')
-      return shape.kind === 'count' ? shape.strokes.reduce((sum, stroke) => sum + stroke.length, 0) : 1;
+      return isPoints(shape.kind) ? shape.strokes.reduce((sum, stroke) => sum + stroke.length, 0) : 1;
     if (measure === 'rises') return risesOf(shape);
     if (scale === undefined) return undefined;
     world ??= shape.strokes.map((stroke) => stroke.map((vertex) => vertexToWorld(vertex, scale)));
@@ -68,7 +67,7 @@ function measureOnGround(
 ): number | undefined {
   const add = (figure: (stroke: readonly Vertex[], index: number) => number): number =>
     strokes.reduce((sum, stroke, index) => sum + figure(stroke, index), 0);
-  const closed = isClosed(shape.kind);
+  const closed = isRing(shape.kind);
   switch (measure) {
     case 'length':
       return add((stroke) => pathLength(stroke, closed)) + risesOf(shape) + tailsOf(shape);
@@ -113,7 +112,7 @@ export interface Piece {
 
 /** The pieces that make up a run's length or an area's perimeter. */
 export function piecesOf(shape: DrawnShape, scale: Scale): readonly Piece[] {
-  const closed = isClosed(shape.kind);
+  const closed = isRing(shape.kind);
   return shape.strokes.flatMap((stroke, index) => {
     const world = segmentsOfPath(
       stroke.map((vertex) => vertexToWorld(vertex, scale)),
@@ -129,4 +128,4 @@ export function piecesOf(shape: DrawnShape, scale: Scale): readonly Piece[] {
 
 /** True when edges of an area cross: its figure then follows the even-odd rule, and it is told. */
 export const shapeCrossesItself = (shape: DrawnShape): boolean =>
-  isClosed(shape.kind) && ringsCross(shape.strokes.map((ring) => flattenPath(ring, true, TOUCHING_PT)));
+  isRing(shape.kind) && ringsCross(shape.strokes.map((ring) => flattenPath(ring, true, TOUCHING_PT)));

@@ -13,7 +13,7 @@ import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
 import { itemKind } from '@zest/core/pricing/itemKind';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { leadingMeasure } from '@zest/core/job/measures';
+import { leadingMeasure } from '@zest/core/job/markKinds';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';

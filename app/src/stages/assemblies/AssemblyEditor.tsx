@@ -1,4 +1,4 @@
-import { MARK_KINDS } from '@zest/core/job/measures';
+import { MARK_KINDS } from '@zest/core/job/markKinds';
 import { useSettle } from '../../components/useSettle.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';

@@ -1,7 +1,7 @@
 import { replaceWords } from '@zest/core/formula/roles';
 import { mapNote } from '@zest/core/job/formulas';
 import type { Assembly, Component } from '@zest/core/job/records/assembly';
-import { measuresOf } from '@zest/core/job/measures';
+import { measuresOf } from '@zest/core/job/markKinds';
 import { keyFor } from '@zest/core/job/keyFor';
 
 /**

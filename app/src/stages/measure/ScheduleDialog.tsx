@@ -6,7 +6,7 @@ import type { Command } from '@zest/core/job/change';
 import { orderAfter } from '@zest/core/job/job';
 import type { Schedule } from '@zest/core/job/records/schedule';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
-import { MARK_KINDS, type MarkKind } from '@zest/core/job/measures';
+import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
 import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';

@@ -9,7 +9,8 @@ import type { Job } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Scope } from '@zest/core/job/records/scope';
-import { MARK_MEASURES, MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
+import { MARK_KIND, leadingMeasure } from '@zest/core/job/markKinds';
+import { MEASURE_DIMENSION } from '@zest/core/job/measures';
 import { LENGTH } from '@zest/core/units/dimension';
 import { QuantityText } from '../../components/Figure.tsx';
 import { Modal } from '../../components/Modal.tsx';
@@ -59,7 +60,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
       }
     >
       <div style={{ display: 'flex', gap: 10, marginBottom: 8 }}>
-        {MARK_MEASURES[scope.kind]
+        {MARK_KIND[scope.kind].measures
           .filter((each) => each !== 'turning')
           .map((each) => (
             <label key={each} style={{ display: 'flex', gap: 4 }}>

@@ -1,7 +1,7 @@
 import type { MakeId } from '@zest/core/job/id';
 import { type Job, orderAfter } from '@zest/core/job/job';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
-import type { MarkKind } from '@zest/core/job/measures';
+import type { MarkKind } from '@zest/core/job/markKinds';
 import { keyFor } from '@zest/core/job/keyFor';
 
 const NAMES: Readonly<Record<MarkKind, string>> = {

@@ -5,7 +5,8 @@ import { inOrder } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { MEASURE_DIMENSION, leadingMeasure } from '@zest/core/job/measures';
+import { leadingMeasure } from '@zest/core/job/markKinds';
+import { MEASURE_DIMENSION } from '@zest/core/job/measures';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import type { LabelMode } from '../../stores/viewStore.ts';
 

@@ -2,7 +2,8 @@ import type { Figures } from '@zest/core/calculate/figures';
 import { knownValue } from '@zest/core/calculate/define';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import type { Scope } from '@zest/core/job/records/scope';
-import { type Measure, leadingMeasure, measuresOf } from '@zest/core/job/measures';
+import { leadingMeasure, measuresOf } from '@zest/core/job/markKinds';
+import { type Measure } from '@zest/core/job/measures';
 
 /** Always worth a line, also when they are zero. */
 const ALWAYS: ReadonlySet<Measure> = new Set(['count', 'ends', 'corners', 'tees', 'perimeter']);

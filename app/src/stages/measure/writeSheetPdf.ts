@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '@zest/core/job/markKinds';
 import fontkit from '@pdf-lib/fontkit';
 import regularUrl from '@fontsource/ibm-plex-sans/files/ibm-plex-sans-latin-400-normal.woff?url';
 import {
@@ -183,7 +184,7 @@ function drawMark(page: PDFPage, mark: Mark, scope: Scope, look: ReturnType<type
   const color = colorOf(look.color);
   const at = { x: 0, y: page.getHeight() };
   const trace = new SvgTrace();
-  if (mark.kind === 'count') {
+  if (isPoints(mark.kind)) {
     const { glyph, sizePt, turnDeg } = scope.sign ?? { glyph: look.glyph, sizePt: 12, turnDeg: 0 };
     for (const { x, y } of mark.strokes.flat())
       traceGlyph(trace, { x, y, r: sizePt / 2, turn: (turnDeg * Math.PI) / 180 }, glyph);
@@ -196,7 +197,7 @@ function drawMark(page: PDFPage, mark: Mark, scope: Scope, look: ReturnType<type
     });
     return;
   }
-  const closed = mark.kind !== 'run';
+  const closed = isRing(mark.kind);
   for (const stroke of mark.strokes) {
     const points = flattenPath(stroke, closed, ARC_PT);
     if (closed) trace.ring(points);

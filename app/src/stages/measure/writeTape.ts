@@ -5,7 +5,8 @@ import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/graph/n
 import { csvText } from '../../platform/csvText.ts';
 import type { Figure } from '@zest/core/calculate/graph/rule';
 import type { Scope } from '@zest/core/job/records/scope';
-import { MEASURE_DIMENSION, type MarkMeasure, leadingMeasure } from '@zest/core/job/measures';
+import { leadingMeasure } from '@zest/core/job/markKinds';
+import { MEASURE_DIMENSION, type MarkMeasure } from '@zest/core/job/measures';
 import { formatQuantity } from '@zest/core/units/format';
 import { shortFailure } from '../../messages/describeFailure.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';

@@ -1,3 +1,4 @@
+import { isRing } from '@zest/core/job/markKinds';
 import { memo } from 'react';
 import {
   FlipHorizontal2,
@@ -69,7 +70,7 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
     void run(label, put(...here.map((mark) => ({ ...mark, strokes: change(mark.strokes, mark) }))));
   const all = middleOf(shown.flatMap(({ strokes }) => strokes));
   const alike = held.every(({ kind }) => kind === first.kind);
-  const closed = first.kind === 'area' || first.kind === 'slope';
+  const closed = isRing(first.kind);
   const pair =
     held.length === 2 && selected.length === 2 && alike && free.length === 2 && second !== undefined
       ? second

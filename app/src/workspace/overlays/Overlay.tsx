@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '@zest/core/job/markKinds';
 import { useStore } from 'zustand';
 import type { Point } from '@zest/core/geometry/point';
 import type { SnapKind } from '@zest/core/geometry/snap';
@@ -84,7 +85,7 @@ function Selected({
   return (
     <g>
       {strokes.map((stroke, index) =>
-        mark.kind === 'count' ? null : mark.kind !== 'run' ? (
+        isPoints(mark.kind) ? null : isRing(mark.kind) ? (
           <polygon
             key={index}
             points={write(camera, stroke, true)}
@@ -115,7 +116,7 @@ function Selected({
           pens.vertex.index === handle.index &&
           !handle.middle;
         const key = `${handle.stroke} ${handle.index} ${handle.middle}`;
-        if (mark.kind === 'count')
+        if (isPoints(mark.kind))
           return <circle key={key} cx={x} cy={y} r="11" fill="none" stroke="#F2B705" strokeWidth="3" />;
         return handle.middle ? (
           <circle key={key} cx={x} cy={y} r="3.5" fill="#F2B705" stroke="#18211C" strokeWidth="1" />

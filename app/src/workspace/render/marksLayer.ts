@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '@zest/core/job/markKinds';
 import { flattenPath } from '@zest/core/geometry/path';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Opening } from '@zest/core/job/records/opening';
@@ -38,9 +39,9 @@ export const styleOf = (scopeId: string, zoneId: string | undefined): string =>
 const ARC_PT = 0.15;
 
 export function packMark({ mark, openings, metersPerPoint }: ShownMark): DrawnMark {
-  const closed = mark.kind === 'area' || mark.kind === 'slope';
+  const closed = isRing(mark.kind);
   const strokes = mark.strokes.map((stroke) => {
-    const points = mark.kind === 'count' ? stroke : flattenPath(stroke, closed, ARC_PT);
+    const points = isPoints(mark.kind) ? stroke : flattenPath(stroke, closed, ARC_PT);
     const flat = new Float32Array(points.length * 2);
     points.forEach(({ x, y }, i) => {
       flat[i * 2] = x;

@@ -1,3 +1,4 @@
+import { MARK_KIND, isPoints, isRing } from '@zest/core/job/markKinds';
 import { type Point, distance, interpolate, translate } from '@zest/core/geometry/point';
 import type { Mark } from '@zest/core/job/records/mark';
 import { mapStrokes } from '@zest/core/takeoff/editStrokes';
@@ -14,7 +15,7 @@ export interface Handle {
   readonly at: Point;
 }
 
-const isClosed = ({ kind }: Mark): boolean => kind === 'area' || kind === 'slope';
+const isClosed = ({ kind }: Mark): boolean => isRing(kind);
 const edgesOf = (mark: Mark, stroke: readonly Point[]): number =>
   isClosed(mark) ? stroke.length : stroke.length - 1;
 
@@ -28,7 +29,7 @@ export function handlesOf(mark: Mark, roomPt: number): readonly Handle[] {
       middle: false,
       at,
     }));
-    if (mark.kind === 'count') return vertices;
+    if (isPoints(mark.kind)) return vertices;
     const middles = Array.from({ length: edgesOf(mark, stroke) }, (_, index): Handle | undefined => {
       const [a, b] = [stroke[index] as Point, stroke[(index + 1) % stroke.length] as Point];
       if (distance(a, b) < roomPt) return undefined;
@@ -56,7 +57,7 @@ export function moveHandle(strokes: Strokes, handle: Handle, to: Point): Strokes
 
 /** Takes a vertex out; undefined when too little of the mark would be left. */
 export function removeVertex(mark: Mark, handle: Handle): Strokes | undefined {
-  const least = isClosed(mark) ? 3 : mark.kind === 'run' ? 2 : 1;
+  const least = MARK_KIND[mark.kind].leastPoints;
   const strokes = mark.strokes
     .map((stroke, index) =>
       index === handle.stroke ? stroke.filter((_, vertex) => vertex !== handle.index) : stroke,

@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '@zest/core/job/markKinds';
 import { type Bounds, boundsOf } from '@zest/core/geometry/bounds';
 import { flattenPath } from '@zest/core/geometry/path';
 import type { Point } from '@zest/core/geometry/point';
@@ -45,9 +46,9 @@ interface Flat {
 }
 
 function flattenMark(mark: Mark): Flat {
-  const closed = mark.kind === 'area' || mark.kind === 'slope';
+  const closed = isRing(mark.kind);
   const strokes = mark.strokes.map((stroke) =>
-    mark.kind === 'count' ? stroke : flattenPath(stroke, closed, 0.5),
+    isPoints(mark.kind) ? stroke : flattenPath(stroke, closed, 0.5),
   );
   return { mark, closed, bounds: boundsOf(strokes.flat()), strokes };
 }
@@ -71,7 +72,7 @@ function pack({ mark, closed, bounds, strokes }: Flat, corners: Float64Array, fr
   // Of two areas over each other the smaller is meant: the larger can be clicked elsewhere.
   const base = RANK[mark.kind] * 1e6 + (closed ? diagonalOf(bounds) / 1e3 : 0);
   const { minX, minY, maxX, maxY } = bounds;
-  const step = mark.kind === 'count' ? 0 : 2;
+  const step = isPoints(mark.kind) ? 0 : 2;
   return { minX, minY, maxX, maxY, mark, closed, step, base, corners, from, to };
 }
 

@@ -1,5 +1,6 @@
 import type { Scope } from '../../job/records/scope.ts';
-import { MEASURE_DIMENSION, leadingMeasure } from '../../job/measures.ts';
+import { leadingMeasure } from '../../job/markKinds.ts';
+import { MEASURE_DIMENSION } from '../../job/measures.ts';
 import type { Dimension } from '../../units/dimension.ts';
 import type { Figures } from '../figures.ts';
 import { markNode, openingNode } from '../graph/nodes.ts';

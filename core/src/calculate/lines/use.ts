@@ -3,13 +3,8 @@ import type { Reference } from '../../formula/references.ts';
 import type { Failure } from '../../job/failure.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
-import {
-  MEASURE_DIMENSION,
-  type MarkKind,
-  type Measure,
-  isMeasure,
-  leadingMeasure,
-} from '../../job/measures.ts';
+import { MARK_KIND, type MarkKind, leadingMeasure } from '../../job/markKinds.ts';
+import { MEASURE_DIMENSION, type Measure, isMeasure } from '../../job/measures.ts';
 import { type NodeId, sameNode } from '../../job/nodeId.ts';
 import { own } from '../../job/own.ts';
 import { query } from '../../job/query.ts';
@@ -44,14 +39,6 @@ export const answerOf = (frame: Frame, input: AssemblyInput): string =>
   own(answersOf(frame), input.key) ??
   (frame.scope.properties.some(({ key }) => key === input.key) ? input.key : input.value);
 
-/** Measures that an inner assembly reads as the amount it is given. */
-const AMOUNTS: Readonly<Record<MarkKind, readonly Measure[]>> = {
-  run: ['length', 'plan_length', 'net_length', 'center_length'],
-  area: ['area', 'net_area'],
-  slope: ['slope_area', 'net_area'],
-  count: ['count'],
-};
-
 export const amountDimension = (inner: InnerAssembly, kind: MarkKind | undefined): Dimension =>
   kind === undefined ? NUMBER : MEASURE_DIMENSION[leadingMeasure(kind)];
 
@@ -61,7 +48,8 @@ function outerFind(job: Job, frame: Frame): (name: string) => Named | undefined 
   if (within === undefined) return (name) => findInScope(job, scope.id, name);
   const node = netNode(use.id, `${within.frame.path}${within.inner.key}`);
   const dimension = amountDimension(within.inner, assembly.measures);
-  const isAmount = (name: string): boolean => AMOUNTS[assembly.measures].some((each) => each === name);
+  const isAmount = (name: string): boolean =>
+    MARK_KIND[assembly.measures].amounts.some((each) => each === name);
   return (name) => {
     if (isAmount(name)) return { dimension, node };
     // Of another kind of mark the inner assembly knows its amount only, not how runs meet or the like.

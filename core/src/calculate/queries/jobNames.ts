@@ -6,13 +6,8 @@ import type { Reference } from '../../formula/references.ts';
 import { quantitiesByKey, scopesByKey, tablesByKey } from '../../job/belongs.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
-import {
-  DERIVED_MEASURES,
-  MEASURE_DIMENSION,
-  isMeasure,
-  measuresOf,
-  propertyDimension,
-} from '../../job/measures.ts';
+import { MARK_KIND, measuresOf } from '../../job/markKinds.ts';
+import { MEASURE_DIMENSION, isMeasure, propertyDimension } from '../../job/measures.ts';
 import { query } from '../../job/query.ts';
 import type { Scope } from '../../job/records/scope.ts';
 import { type Dimension, LENGTH, NUMBER, sameDimension } from '../../units/dimension.ts';
@@ -161,7 +156,7 @@ export const findInScope: (job: Job, scopeId: string, name: string) => Named | u
     if (property !== undefined)
       return { dimension: dimensionOfProperty(job, scopeId, name), node: propertyNode(scopeId, name) };
     if (!isMeasure(name) || !measuresOf(face.kind).includes(name)) return undefined;
-    const needed = DERIVED_MEASURES[face.kind].find(([measure]) => measure === name)?.[1];
+    const needed = MARK_KIND[face.kind].derived.find(([measure]) => measure === name)?.[1];
     if (needed !== undefined && !face.properties.some(({ key }) => key === needed)) return undefined;
     return { dimension: MEASURE_DIMENSION[name], node: measureNode(scopeId, name) };
   },

@@ -1,12 +1,10 @@
+import { MARK_KIND, leadingMeasure, measuresOf } from '../../job/markKinds.ts';
 import {
-  MARK_MEASURES,
   type MarkMeasure,
   type Measure,
   OPENING_MEASURES,
   isJunction,
   isMeasure,
-  leadingMeasure,
-  measuresOf,
 } from '../../job/measures.ts';
 import { type NodeId, printNode } from '../../job/nodeId.ts';
 import type { Definitions } from '../define.ts';
@@ -54,7 +52,7 @@ export function defineAlone(
 ): Definitions {
   const node = (measure: Measure): NodeId => aloneNode(asking, part.id, measure);
   const isOpened = part.type === 'mark' && part.form.opened;
-  const own: Definitions = MARK_MEASURES[scope.kind].map((measure) => [
+  const own: Definitions = MARK_KIND[scope.kind].measures.map((measure) => [
     node(measure),
     ownRule(scope, part, measure),
   ]);

@@ -1,7 +1,8 @@
 import type { Compute, Rule } from '../graph/rule.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import type { Face } from '../../job/records/scope.ts';
-import { DERIVED_MEASURES, type DerivedMeasure, type MarkMeasure } from '../../job/measures.ts';
+import { MARK_KIND } from '../../job/markKinds.ts';
+import { type DerivedMeasure, type MarkMeasure } from '../../job/measures.ts';
 import type { Definitions } from '../define.ts';
 import { measureNode, propertyNode } from '../graph/nodes.ts';
 import type { ScopeFace } from '../queries/jobNames.ts';
@@ -58,7 +59,7 @@ export function defineDerived(
     net_area: () => compute(difference, node(gross), node('deducted_area')),
     volume: () => compute(product, node('net_area'), propertyNode(scope.id, 'depth')),
   };
-  return DERIVED_MEASURES[scope.kind]
+  return MARK_KIND[scope.kind].derived
     .filter(([, property]) => property === undefined || hasProperty(scope, property))
     .map(([measure]) => [node(measure), rules[measure]()]);
 }

@@ -1,3 +1,4 @@
+import { MARK_KIND } from '../../job/markKinds.ts';
 import { type Chain, type Junctions, findJunctions } from '../../geometry/junctions.ts';
 import type { Point } from '../../geometry/point.ts';
 import { countsOnSheet, marksOfScope, piecesOfScope, recordsOf } from '../../job/belongs.ts';
@@ -77,7 +78,7 @@ const countJunctions = query((job, scopeId): Readonly<Record<JunctionMeasure, nu
 
 /** How the runs of a scope meet. It costs, and is only worked out where something asks for it. */
 export const defineJunctions: Define = ({ job, later }, id) => {
-  if (!job.scope.has(id as Id<'scope'>) || getFace(job, id).kind !== 'run') return [];
+  if (!job.scope.has(id as Id<'scope'>) || MARK_KIND[getFace(job, id).kind].meets !== 'junctions') return [];
   return JUNCTION_MEASURES.map((measure) => {
     const pieces = recordsOf(job.piece, piecesOfScope(job, id));
     const value = later(() => countJunctions(job, id)[measure] + broughtBy(pieces, measure));

@@ -1,7 +1,8 @@
 import { openingsOfMark, recordsOf } from '../../job/belongs.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
-import { MARK_MEASURES, type MarkKind, type MarkMeasure, OPENING_MEASURES } from '../../job/measures.ts';
+import { MARK_KIND, type MarkKind } from '../../job/markKinds.ts';
+import { type MarkMeasure, OPENING_MEASURES } from '../../job/measures.ts';
 import { query } from '../../job/query.ts';
 import type { Mark } from '../../job/records/mark.ts';
 import type { Opening } from '../../job/records/opening.ts';
@@ -17,7 +18,7 @@ import { hasOwnNode } from './nodeOfMark.ts';
 
 /** A run or an area is one mark: only points have a count of their own to add up. */
 export const ownMeasures = (kind: MarkKind): readonly MarkMeasure[] =>
-  MARK_MEASURES[kind].filter((measure) => measure !== 'count' || kind === 'count');
+  MARK_KIND[kind].measures.filter((measure) => measure !== 'count' || kind === 'count');
 
 /** A mark's own figures, times what it counts. Without a scale they are unknown, save the count. */
 export const defineMark: Define = ({ job }, id) => {

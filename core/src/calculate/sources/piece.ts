@@ -1,5 +1,6 @@
 import type { Id } from '../../job/id.ts';
-import { MEASURE_DIMENSION, leadingMeasure } from '../../job/measures.ts';
+import { leadingMeasure } from '../../job/markKinds.ts';
+import { MEASURE_DIMENSION } from '../../job/measures.ts';
 import type { Define } from '../define.ts';
 import { pieceNode } from '../graph/nodes.ts';
 import { getFace, jobNames } from '../queries/jobNames.ts';

@@ -1,7 +1,8 @@
 import { marksOfScope, openingsOfScope, piecesOfScope, recordsOf } from '../../job/belongs.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
-import { OPENING_MEASURES, leadingMeasure } from '../../job/measures.ts';
+import { MARK_KIND, isPoints, leadingMeasure } from '../../job/markKinds.ts';
+import { OPENING_MEASURES } from '../../job/measures.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import { query } from '../../job/query.ts';
 import type { Opening } from '../../job/records/opening.ts';
@@ -61,7 +62,7 @@ export const defineMeasures: Define = ({ job }, id) => {
   const { marks, counted, pieces } = measured;
   const some = marks.length + counted.length + pieces.length > 0;
   const own = [[measuredNode(id), valued(some ? 1 : 0)] as const, ...defineSums(scope, measured)];
-  if (scope.kind === 'count') return [...own, ...defineCountTotals(job, scope, measured)];
+  if (isPoints(scope.kind)) return [...own, ...defineCountTotals(job, scope, measured)];
   const opened = marks.filter(({ form }) => form.opened);
   const openings: Definitions = OPENING_MEASURES.map((measure) => [
     measureNode(id, measure),
@@ -128,7 +129,7 @@ const sharedIn = query((job, id): Readonly<Record<SharedEdge, number>> =>
 
 /** What ridges, hips and valleys are counted twice by, where two slopes of the roof meet. */
 export const defineShared: Define = ({ job }, id) => {
-  if (!job.scope.has(id as Id<'scope'>) || getFace(job, id).kind !== 'slope') return [];
+  if (!job.scope.has(id as Id<'scope'>) || MARK_KIND[getFace(job, id).kind].meets !== 'edges') return [];
   const lengths = sharedIn(job, id);
   return SHARED_EDGES.map((edge) => [sharedNode(id, edge), valued(-lengths[edge])]);
 };
@@ -147,7 +148,8 @@ function defineSums(scope: ScopeFace, { marks, counted, pieces }: Measured): Def
     if (measure === 'count') inputs.push(...counted.map(({ id }) => openingNode(id)));
     const also = measure === leading || measure === 'plan_length' ? typed : [];
     inputs.push(...also);
-    if (scope.kind === 'slope' && isShared(measure)) inputs.push(sharedNode(scope.id, measure));
+    if (MARK_KIND[scope.kind].meets === 'edges' && isShared(measure))
+      inputs.push(sharedNode(scope.id, measure));
     const brought = also.length > 0 || measure === 'count' ? 0 : broughtBy(pieces, measure);
     return [measureNode(scope.id, measure), withBrought(inputs, brought)];
   });

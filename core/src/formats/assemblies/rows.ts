@@ -3,7 +3,7 @@ import { keyFor } from '../../job/keyFor.ts';
 import { checkRecord } from '../../job/checkRecord.ts';
 import type { JobProblem } from '../../job/problem.ts';
 import { type Assembly, type AssemblyInput, COST_KINDS, type Component } from '../../job/records/assembly.ts';
-import { MARK_KINDS, measuresOf } from '../../job/measures.ts';
+import { MARK_KINDS, measuresOf } from '../../job/markKinds.ts';
 
 /** A sheet of a workbook: the first row names the columns. */
 export interface Rows {

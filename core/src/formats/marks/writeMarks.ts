@@ -1,3 +1,4 @@
+import { isPoints, isRing } from '../../job/markKinds.ts';
 import { flattenPath, segmentsOfPath } from '../../geometry/path.ts';
 import type { Point } from '../../geometry/point.ts';
 import { ringContains, signedArea } from '../../geometry/polygon.ts';
@@ -35,12 +36,12 @@ interface WrittenOpening {
   readonly ends: readonly Point[];
 }
 
-const isClosed = ({ kind }: Mark): boolean => kind === 'area' || kind === 'slope';
+const isClosed = ({ kind }: Mark): boolean => isRing(kind);
 
 /** The corners of a stroke with its arcs; flattened where arcs are not wanted or would be no circles. */
 function cornersOf(stroke: Mark['strokes'][number], mark: Mark, withArcs: boolean): readonly Corner[] {
   const closed = isClosed(mark);
-  if (mark.kind === 'count') return stroke.map(({ x, y }) => ({ x, y, bulge: 0 }));
+  if (isPoints(mark.kind)) return stroke.map(({ x, y }) => ({ x, y, bulge: 0 }));
   if (!withArcs) return flattenPath(stroke, closed, ARC_PT).map(({ x, y }) => ({ x, y, bulge: 0 }));
   const segments = segmentsOfPath(stroke, closed);
   return stroke.map(({ x, y }, i) => {
@@ -129,7 +130,7 @@ export function writeGeoJson(job: Job, sheet: Sheet): string {
             type: 'MultiPolygon',
             coordinates: polygonsOf(rings).map((polygon) => polygon.map((ring) => close(ring).map(place))),
           }
-        : mark.kind === 'count'
+        : isPoints(mark.kind)
           ? { type: 'MultiPoint', coordinates: rings.flat().map(place) }
           : { type: 'MultiLineString', coordinates: rings.map((ring) => ring.map(place)) },
     },
@@ -223,7 +224,7 @@ function openingEntities(opening: Opening, layer: string, ends: readonly Point[]
 }
 
 function entitiesOf(mark: Mark, layer: string, ring: readonly Corner[]): readonly string[] {
-  if (mark.kind === 'count') return ring.map(({ x, y }) => pairs(0, 'POINT', 8, layer, 10, x + 0, 20, y + 0));
+  if (isPoints(mark.kind)) return ring.map(({ x, y }) => pairs(0, 'POINT', 8, layer, 10, x + 0, 20, y + 0));
   return [
     pairs(0, 'POLYLINE', 8, layer, 66, 1, 70, isClosed(mark) ? 1 : 0),
     ...ring.map(({ x, y, bulge }) =>

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { MARK_KINDS } from '../measures.ts';
+import { MARK_KINDS } from '../markKinds.ts';
 import { formulaField, idOf, isListOf, isPlainPoint, quickly, vertexField } from './fields.ts';
 
 export const STROKE_LIMIT = 5_000;

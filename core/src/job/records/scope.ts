@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { MARK_KINDS } from '../measures.ts';
+import { MARK_KINDS } from '../markKinds.ts';
 import { placeInAlternate } from './alternate.ts';
 import { formulaField, idOf, keyField, nameField, orderField, shortField } from './fields.ts';
 
