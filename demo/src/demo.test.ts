@@ -83,7 +83,10 @@ describe('the demo job', () => {
       ({ scale, printedScale }) => scale === null && printedScale !== '',
     );
     expect(unscaled.map(({ number }) => number).sort()).toEqual(['C-102', 'E-101']);
-    expect(listUnpriced(calculation.figures).map(({ failure }) => failure.kind)).toEqual(['no-price', 'no-price']);
+    expect(listUnpriced(calculation.figures).map(({ failure }) => failure.kind)).toEqual([
+      'no-price',
+      'no-price',
+    ]);
     expect([...job.scope.keys()].filter((id) => !calculation.figures.isMeasured(id))).toHaveLength(1);
     // One of three quotes is taken, and two alternates are still open.
     expect([job.package.size, job.quote.size, job.alternate.size]).toEqual([1, 3, 2]);
@@ -112,7 +115,9 @@ describe('the demo job', () => {
   it('prices every kind of fixture by its own item, for the place it is built in, and raises all steel', () => {
     const rows = listRows(job).filter((row) => row.type === 'component');
     const fixtures = rows.filter(({ placed }) => placed.component.key === 'fixture');
-    expect(new Set(fixtures.map((row) => itemOfRow(calculation.figures, row)?.code)).size).toBe(FIXTURES.length);
+    expect(new Set(fixtures.map((row) => itemOfRow(calculation.figures, row)?.code)).size).toBe(
+      FIXTURES.length,
+    );
     expect(settingsOf(job).regionId).toBeDefined();
     const [raised] = [...job.adjustment.values()];
     if (raised?.on.what !== 'lines') throw new Error('no adjustment');

@@ -1,7 +1,7 @@
 import type { NodeId } from '../job/nodeId.ts';
 import type { Job } from '../job/job.ts';
 import type { Figure, Rule } from './graph/rule.ts';
-import type { LineMaker } from '../estimate/lines.ts';
+import type { LineMaker } from '../estimate/lineSources.ts';
 
 /** The figures of one record, to be defined in the graph together. */
 export type Definitions = readonly (readonly [node: NodeId, rule: Rule])[];

@@ -1,5 +1,6 @@
 import type { PlacedComponent } from '../assemblies/frames.ts';
-import { type LineAt, listLines } from '../estimate/lines.ts';
+import { type LineAt } from '../estimate/lineSources.ts';
+import { listLines } from '../estimate/lines.ts';
 import { countedIn } from '../estimate/places.ts';
 import {
   findItem,

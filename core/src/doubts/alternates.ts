@@ -1,5 +1,6 @@
-import { itemCodeOf } from '../calculate/lines/pricing.ts';
-import { type LineAt, listLines } from '../estimate/lines.ts';
+import { itemCodeOfLine } from '../estimate/lineSources.ts';
+import { type LineAt } from '../estimate/lineSources.ts';
+import { listLines } from '../estimate/lines.ts';
 import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 
@@ -10,7 +11,7 @@ export function alternatesThatDouble({ job, nameOf }: DoubtContext): readonly Do
   if (job.alternate.size === 0) return [];
   const all = [...listLines(job)];
   const signOf = (line: LineAt): string => {
-    const code = itemCodeOf(job, line);
+    const code = itemCodeOfLine(job, line);
     return `${line.sectionId ?? ''} ${code === '' ? plain(nameOf(line)) : code}`;
   };
   const base = new Map<string, LineAt>();

@@ -1,8 +1,8 @@
 import type { NodeId } from '../job/nodeId.ts';
 import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
-import { itemCodeOf } from '../calculate/lines/pricing.ts';
-import type { LineAt } from '../estimate/lines.ts';
+import { itemCodeOfLine, nameOfLine } from '../estimate/lineSources.ts';
+import type { LineAt } from '../estimate/lineSources.ts';
 import type { Job } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 
@@ -22,7 +22,7 @@ export interface DoubtContext {
 export function createContext(calculation: Figures, today: string): DoubtContext {
   const { job } = calculation;
   const lines = [...calculation.countedLines()].filter(
-    ({ of }) => of.is !== 'component' || calculation.isDue(of.placed),
+    ({ of }) => of.by !== 'use' || calculation.isDue(of.made),
   );
   return {
     calculation,
@@ -31,22 +31,8 @@ export function createContext(calculation: Figures, today: string): DoubtContext
     lines,
     known: (node) => knownValue(calculation.figure(node)),
     nameOf: nameOfLine,
-    itemOf: (line) => calculation.findItem(itemCodeOf(job, line)),
+    itemOf: (line) => calculation.findItem(itemCodeOfLine(job, line)),
   };
-}
-
-/** How a person knows a line: a component with what it is measured on. */
-export function nameOfLine({ of }: LineAt): string {
-  switch (of.is) {
-    case 'component':
-      return `${of.placed.component.name}, ${of.placed.frame.scope.name}`;
-    case 'typed':
-      return of.line.description;
-    case 'purchase':
-      return of.purchase.name;
-    case 'quote':
-      return of.package.name;
-  }
 }
 
 /** Whole days from one ISO date to another; undefined where either is none. */

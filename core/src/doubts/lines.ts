@@ -1,7 +1,5 @@
 import { lineNode } from '../calculate/graph/nodes.ts';
-import { overrideOf } from '../job/overrides.ts';
-import { costCodeOf, sectionOf } from '../estimate/places.ts';
-import type { LineAt } from '../estimate/lines.ts';
+import { type LineAt, costCodeOfLine, unitOfLine } from '../estimate/lineSources.ts';
 import type { Failure } from '../job/failure.ts';
 import { settingsOf } from '../job/job.ts';
 import type { Doubt, DoubtAbout, DoubtRule } from './doubt.ts';
@@ -11,7 +9,7 @@ const doubtOf = ({ nameOf }: DoubtContext, line: LineAt, about: DoubtAbout): Dou
   key: `${about.rule}|${line.key}`,
   name: nameOf(line),
   about,
-  place: line.of.is === 'quote' ? { at: 'package', id: line.of.package.id } : { at: 'line', key: line.key },
+  place: line.of.by === 'package' ? { at: 'package', id: line.of.made.id } : { at: 'line', key: line.key },
 });
 
 /** Reasons that have rules of their own; what hangs on them is not doubted line by line. */
@@ -42,7 +40,7 @@ export const linesThatFail = (context: DoubtContext): readonly Doubt[] =>
 export const zeroQuantities = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
     // What an assembly leaves at nothing, with its scope measured, is its rule; not measured is told elsewhere.
-    if (line.of.is !== 'typed') return [];
+    if (line.of.by !== 'line') return [];
     return context.known(lineNode(line.key, 'quantity')) === 0
       ? [doubtOf(context, line, { rule: 'zero-quantity' })]
       : [];
@@ -58,28 +56,17 @@ export const pinnedFar = (context: DoubtContext): readonly Doubt[] =>
     const [flowing, pinned] = [context.known(node), context.known(lineNode(line.key, 'quantity'))];
     if (flowing === undefined || pinned === undefined) return [];
     const far = Math.abs(pinned - flowing) > PINNED_FAR * Math.max(Math.abs(flowing), Math.abs(pinned));
-    return far ? [doubtOf(context, line, { rule: 'pinned-far', pinned, flowing, unit: unitOf(line) })] : [];
+    return far
+      ? [doubtOf(context, line, { rule: 'pinned-far', pinned, flowing, unit: unitOfLine(line) })]
+      : [];
   });
-
-const unitOf = ({ of }: LineAt): string => {
-  switch (of.is) {
-    case 'component':
-      return of.placed.component.unit;
-    case 'typed':
-      return of.line.unit;
-    case 'purchase':
-      return of.purchase.unit;
-    case 'quote':
-      return 'sum';
-  }
-};
 
 /** Quantities that came along from another job and were never looked at. */
 export function unconfirmedQuantities(context: DoubtContext): readonly Doubt[] {
   const { job, known } = context;
   const lines = context.lines.flatMap((line): readonly Doubt[] => {
-    if (line.of.is !== 'typed' || line.of.line.unconfirmed !== true) return [];
-    const { source = '', unit } = line.of.line;
+    if (line.of.by !== 'line' || line.of.made.unconfirmed !== true) return [];
+    const { source = '', unit } = line.of.made;
     const quantity = known(lineNode(line.key, 'quantity')) ?? 0;
     return [doubtOf(context, line, { rule: 'unconfirmed', source, quantity, unit })];
   });
@@ -121,12 +108,12 @@ export function oldPrices(context: DoubtContext): readonly Doubt[] {
 export function untidyLines(context: DoubtContext): readonly Doubt[] {
   const asked = new Set<string>();
   return context.lines.flatMap((line): readonly Doubt[] => {
-    if (line.of.is === 'purchase') return [];
+    if (line.of.by === 'purchase') return [];
     const { sectionId } = line;
     const doubts: Doubt[] = [];
-    if (sectionId === null && line.of.is === 'component') {
+    if (sectionId === null && line.of.by === 'use') {
       // What was measured is moved whole: asked once, not for each line it makes.
-      const { scope } = line.of.placed.frame;
+      const { scope } = line.of.made.frame;
       if (!asked.has(scope.id)) {
         asked.add(scope.id);
         const about: DoubtAbout = { rule: 'line-without-section' };
@@ -134,23 +121,9 @@ export function untidyLines(context: DoubtContext): readonly Doubt[] {
         doubts.push({ key, name: scope.name, about, place: { at: 'scope', id: scope.id } });
       }
     } else if (sectionId === null) doubts.push(doubtOf(context, line, { rule: 'line-without-section' }));
-    else if (codeOf(context, line) === '') doubts.push(doubtOf(context, line, { rule: 'line-without-code' }));
-    if (unitOf(line).trim() === '') doubts.push(doubtOf(context, line, { rule: 'line-without-unit' }));
+    else if (costCodeOfLine(context.job, line) === '')
+      doubts.push(doubtOf(context, line, { rule: 'line-without-code' }));
+    if (unitOfLine(line).trim() === '') doubts.push(doubtOf(context, line, { rule: 'line-without-unit' }));
     return doubts;
   });
-}
-
-/** Its own code, else that of a section around it. */
-function codeOf({ job }: DoubtContext, { key, sectionId, of }: LineAt): string {
-  const own =
-    of.is === 'component'
-      ? costCodeOf(job, of.placed)
-      : of.is === 'typed'
-        ? (of.line.costCode ?? '')
-        : of.is === 'quote'
-          ? (of.package.costCode ?? '')
-          : (overrideOf(job, key)?.costCode ?? '');
-  if (own !== '') return own;
-  const at = of.is === 'component' ? sectionOf(job, of.placed) : sectionId;
-  return at === null ? '' : (job.section.get(at)?.code ?? '');
 }

@@ -16,7 +16,7 @@ export function quotesBesideLines({ job, lines, known }: DoubtContext): readonly
       return [];
     const beside = lines.filter(
       (line) =>
-        line.of.is !== 'quote' &&
+        line.of.by !== 'package' &&
         sectionsAround(job, line.sectionId).includes(sectionId) &&
         (known(lineNode(line.key, 'extension')) ?? 0) !== 0,
     );

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job.ts';
 import { query } from '../job/query.ts';
-import type { LineAt } from './lines.ts';
+import type { LineAt } from './lineSources.ts';
 import { sectionsAround } from './places.ts';
 
 /**

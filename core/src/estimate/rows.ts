@@ -11,7 +11,7 @@ import type { Package } from '../job/records/quote.ts';
 import type { Scope } from '../job/records/scope.ts';
 import type { Section } from '../job/records/section.ts';
 import type { Use } from '../job/records/use.ts';
-import { isLumpSum } from './lines.ts';
+import { isLumpSum } from './lineSources.ts';
 import { overrideOf } from '../job/overrides.ts';
 import { linesByOf } from '../job/settings.ts';
 import { alternateOf, isSpread, sectionOf } from './places.ts';

@@ -3,7 +3,7 @@ import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { bidNode, lineNode } from '../calculate/graph/nodes.ts';
 import type { LineKey } from '../job/lineKey.ts';
-import { type LineAt } from '../estimate/lines.ts';
+import { type LineAt, nameOfLine } from '../estimate/lineSources.ts';
 
 /** Why a line's money changed. */
 export const BRIDGE_CAUSES = ['quantity', 'price', 'added', 'removed'] as const;
@@ -48,19 +48,6 @@ function moneyOf(calculation: Figures): ReadonlyMap<LineKey, LineMoney> {
   return found;
 }
 
-function nameOf({ of }: LineAt): string {
-  switch (of.is) {
-    case 'component':
-      return `${of.placed.frame.scope.name}, ${of.placed.component.name}`;
-    case 'typed':
-      return of.line.description;
-    case 'purchase':
-      return of.purchase.name;
-    case 'quote':
-      return of.package.name;
-  }
-}
-
 /** Of a line in both, what its quantity did at the old price, and the price at the new quantity. */
 function causesOf(from: LineMoney, to: LineMoney): Readonly<Record<BridgeCause, number>> {
   const change = to.extension - from.extension;
@@ -94,7 +81,7 @@ export function bridgeOf(before: Figures, after: Figures): Bridge {
     if (Object.values(by).every((amount) => amount === 0)) continue;
     lines.push({
       key,
-      name: nameOf(known.line),
+      name: nameOfLine(known.line),
       section: sectionOf(now === undefined ? before : after, known.line),
       from: old?.extension ?? 0,
       to: now?.extension ?? 0,

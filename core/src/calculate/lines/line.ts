@@ -7,7 +7,7 @@ import {
   wasteKinds,
 } from '../../assemblies/purchase.ts';
 import { adjustmentsOn } from '../../estimate/adjusted.ts';
-import type { LineAt } from '../../estimate/lines.ts';
+import type { LineAt } from '../../estimate/lineSources.ts';
 import { levelQuote, takenQuote } from '../../estimate/quotes.ts';
 import { findItem } from '../../job/belongs.ts';
 import type { Id } from '../../job/id.ts';

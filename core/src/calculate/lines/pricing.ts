@@ -1,6 +1,5 @@
 import type { PlacedComponent } from '../../assemblies/frames.ts';
 import type { JobPurchase } from '../../estimate/purchases.ts';
-import type { LineAt } from '../../estimate/lines.ts';
 import { type QuotedLine, quotedLine } from '../../estimate/quotes.ts';
 import { overrideOf } from '../../job/overrides.ts';
 import type { Failure } from '../../job/failure.ts';
@@ -72,20 +71,6 @@ export const pricingOfPurchase = ({ unit, code }: JobPurchase): Pricing => ({
   typedCost: null,
   onlyCosts: true,
 });
-
-/** The price book's code that a line is priced by; empty for none, and for one that is sized. */
-export function itemCodeOf(job: Job, { key, of }: LineAt): string {
-  switch (of.is) {
-    case 'component':
-      return overrideOf(job, key)?.itemCode ?? of.placed.component.itemCode;
-    case 'typed':
-      return of.line.itemCode;
-    case 'purchase':
-      return of.purchase.code;
-    case 'quote':
-      return '';
-  }
-}
 
 /** The price of one unit of a line. For a line that is sized, the item its size leads to is given. */
 export function findPrice(pricing: Pricing, job: Job, sized?: Item): Result<UnitPrice, Failure> {

@@ -1,6 +1,6 @@
 import { type PlacedComponent, componentsOf } from '../../assemblies/frames.ts';
 import { isBareMinimum, kindsBought } from '../../assemblies/purchase.ts';
-import { placeComponent } from '../../estimate/lines.ts';
+import { placeComponent } from '../../estimate/lineSources.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
 import { overrideOf } from '../../job/overrides.ts';

@@ -4,7 +4,7 @@ import type { Markup } from '../../job/records/markup.ts';
 import { distribute } from '../../estimate/distribute.ts';
 import { type Group, MAIN_GROUP, groupOf } from '../../estimate/groups.ts';
 import { type LineKey, NO_SECTION } from '../../job/lineKey.ts';
-import type { LineAt } from '../../estimate/lines.ts';
+import type { LineAt } from '../../estimate/lineSources.ts';
 import { sectionsAround } from '../../estimate/places.ts';
 import { inOrder, settingsOf } from '../../job/job.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';

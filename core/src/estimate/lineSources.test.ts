@@ -1,0 +1,63 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { anyDeeds, deskAfter } from '../testing/deeds.ts';
+import { createPricedDesk } from '../testing/priced.ts';
+import { makePackage } from '../testing/records.ts';
+import { LINE_MAKERS, costCodeOfLine, itemCodeOfLine, nameOfLine, unitOfLine } from './lineSources.ts';
+import { countedLinesOf, listCounted, listLines } from './lines.ts';
+import { isPriced, listRows } from './rows.ts';
+
+describe('the lines of a job', () => {
+  it('are those that the estimate shows, each once', () => {
+    fc.assert(
+      fc.property(anyDeeds, (list) => {
+        const job = deskAfter(list).job();
+        const keys = [...listLines(job)].map(({ key }) => key);
+        const shown = listRows(job).flatMap((row) => (isPriced(row) ? [row.key] : []));
+        expect(keys.sort()).toEqual(shown.sort());
+        expect(new Set(keys).size).toBe(keys.length);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('that count are those of each maker that count', () => {
+    fc.assert(
+      fc.property(anyDeeds, (list) => {
+        const job = deskAfter(list).job();
+        for (const { key, by, makerId } of listCounted(job))
+          expect(countedLinesOf(job, by, makerId).map((each) => each.key)).toContain(key);
+      }),
+      { numRuns: 10 },
+    );
+  });
+
+  it('have a name, a unit and codes, wherever they come from', () => {
+    const desk = createPricedDesk();
+    const section = desk.sectionId('03');
+    const pack = makePackage(desk.makeId, { name: 'Roofing', sectionId: section });
+    const typed = desk.line({
+      description: 'Permit',
+      unit: 'ea',
+      itemCode: 'X',
+      costCode: '01 41',
+      sectionId: section,
+    });
+    const bare = desk.line({ description: 'Bare', sectionId: section });
+    desk.change(pack, typed, bare, desk.line({ is: 'text', description: 'By others' }));
+    const job = desk.job();
+    const told = [...listLines(job)].map((line) => [
+      nameOfLine(line),
+      unitOfLine(line),
+      itemCodeOfLine(job, line),
+      costCodeOfLine(job, line),
+    ]);
+    const code = job.section.get(section)?.code;
+    expect(told).toEqual([
+      ['Permit', 'ea', 'X', '01 41'],
+      ['Bare', 'ea', '', code],
+      ['Roofing', 'sum', '', code],
+    ]);
+    expect(LINE_MAKERS).toEqual(['use', 'line', 'purchase', 'package']);
+  });
+});
