@@ -8,7 +8,7 @@ import type { Item } from '../job/records/item.ts';
 
 /** What every rule looks at, gathered once. */
 export interface DoubtContext {
-  readonly calculation: Figures;
+  readonly figures: Figures;
   readonly job: Job;
   /** ISO date. */
   readonly today: string;
@@ -19,19 +19,17 @@ export interface DoubtContext {
   readonly itemOf: (line: LineAt) => Item | undefined;
 }
 
-export function createContext(calculation: Figures, today: string): DoubtContext {
-  const { job } = calculation;
-  const lines = [...calculation.countedLines()].filter(
-    ({ of }) => of.by !== 'use' || calculation.isDue(of.made),
-  );
+export function createContext(figures: Figures, today: string): DoubtContext {
+  const { job } = figures;
+  const lines = [...figures.countedLines()].filter(({ of }) => of.by !== 'use' || figures.isDue(of.made));
   return {
-    calculation,
+    figures,
     job,
     today,
     lines,
-    known: (node) => knownValue(calculation.figure(node)),
+    known: (node) => knownValue(figures.figure(node)),
     nameOf: nameOfLine,
-    itemOf: (line) => calculation.findItem(itemCodeOfLine(job, line)),
+    itemOf: (line) => figures.findItem(itemCodeOfLine(job, line)),
   };
 }
 

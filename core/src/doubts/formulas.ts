@@ -7,9 +7,9 @@ import type { DoubtContext } from './context.ts';
 const WRONG = new Set<Failure['kind']>(['formula', 'arithmetic', 'loop', 'missing']);
 
 /** Named figures, properties and drivers whose own formula is wrong; lines that read them say so too. */
-export function wrongFormulas({ calculation, job }: DoubtContext): readonly Doubt[] {
+export function wrongFormulas({ figures, job }: DoubtContext): readonly Doubt[] {
   const doubts: Doubt[] = [];
-  for (const [node, failure] of calculation.failures()) {
+  for (const [node, failure] of figures.failures()) {
     if (!WRONG.has(failure.kind)) continue;
     const { owner, figure, of = '' } = node;
     const key = `formula-wrong|${printNode(node)}`;

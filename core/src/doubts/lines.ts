@@ -26,10 +26,10 @@ const ruleOfFailure = (kind: Failure['kind']): DoubtRule =>
 /** Lines that the bid does not hold, each with the reason. */
 export const linesThatFail = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
-    const quantity = context.calculation.figure(lineNode(line.key, 'quantity'));
-    const extension = context.calculation.figure(lineNode(line.key, 'extension'));
-    const labor = context.calculation.has(lineNode(line.key, 'labor-known'))
-      ? context.calculation.figure(lineNode(line.key, 'labor'))
+    const quantity = context.figures.figure(lineNode(line.key, 'quantity'));
+    const extension = context.figures.figure(lineNode(line.key, 'extension'));
+    const labor = context.figures.has(lineNode(line.key, 'labor-known'))
+      ? context.figures.figure(lineNode(line.key, 'labor'))
       : extension;
     const failure = quantity.failure ?? extension.failure ?? labor.failure;
     if (failure === undefined || ELSEWHERE.has(failure.kind)) return [];
@@ -52,7 +52,7 @@ export const PINNED_FAR = 0.1;
 export const pinnedFar = (context: DoubtContext): readonly Doubt[] =>
   context.lines.flatMap((line): readonly Doubt[] => {
     const node = lineNode(line.key, 'flowing');
-    if (!context.calculation.has(node)) return [];
+    if (!context.figures.has(node)) return [];
     const [flowing, pinned] = [context.known(node), context.known(lineNode(line.key, 'quantity'))];
     if (flowing === undefined || pinned === undefined) return [];
     const far = Math.abs(pinned - flowing) > PINNED_FAR * Math.max(Math.abs(flowing), Math.abs(pinned));

@@ -5,13 +5,13 @@ import type { DoubtContext } from './context.ts';
 const SLACK_M = 1e-6;
 
 /** Openings that are higher than the wall they sit in, as its height says. */
-export function openingsBeyondWalls({ job, calculation, known }: DoubtContext): readonly Doubt[] {
+export function openingsBeyondWalls({ job, figures, known }: DoubtContext): readonly Doubt[] {
   const doubts: Doubt[] = [];
   for (const { id, markId, scopeId, heightM } of job.opening.values()) {
     const host = job.mark.get(markId);
     if (host === undefined || host.kind !== 'run') continue;
     const node = propertyNode(host.scopeId, 'height');
-    const wallM = calculation.has(node) ? known(node) : undefined;
+    const wallM = figures.has(node) ? known(node) : undefined;
     if (wallM === undefined || heightM <= wallM + SLACK_M) continue;
     const wall = job.scope.get(host.scopeId)?.name ?? '';
     const opening = scopeId === null ? undefined : job.scope.get(scopeId)?.name;

@@ -7,9 +7,9 @@ import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 
 /** Things that were meant to be measured and are not. */
-export const scopesWithoutMarks = ({ job, calculation }: DoubtContext): readonly Doubt[] =>
+export const scopesWithoutMarks = ({ job, figures }: DoubtContext): readonly Doubt[] =>
   [...job.scope.values()]
-    .filter(({ id }) => !calculation.isMeasured(id))
+    .filter(({ id }) => !figures.isMeasured(id))
     .map(({ id, name }) => ({
       key: `scope-without-marks|${id}`,
       name,
@@ -39,9 +39,9 @@ function usedScopes(job: Job): ReadonlySet<string> {
 }
 
 /** Measured, and neither an assembly nor a formula makes anything of it. */
-export function scopesPricedNowhere({ job, calculation }: DoubtContext): readonly Doubt[] {
+export function scopesPricedNowhere({ job, figures }: DoubtContext): readonly Doubt[] {
   const applied = new Set<string>([...job.use.values()].map(({ scopeId }) => scopeId));
-  const idle = [...job.scope.values()].filter(({ id }) => !applied.has(id) && calculation.isMeasured(id));
+  const idle = [...job.scope.values()].filter(({ id }) => !applied.has(id) && figures.isMeasured(id));
   if (idle.length === 0) return [];
   const used = usedScopes(job);
   return idle

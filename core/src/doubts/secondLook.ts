@@ -48,14 +48,14 @@ export interface SecondLook {
 }
 
 /** Everything a careful colleague would ask before the bid goes out. */
-export function takeSecondLook(calculation: Figures, today: string): SecondLook {
-  const context = createContext(calculation, today);
+export function takeSecondLook(figures: Figures, today: string): SecondLook {
+  const context = createContext(figures, today);
   const doubts = RULES.flatMap((rule) => rule(context)).sort(
     (a, b) =>
       RULE_ORDER.indexOf(a.about.rule) - RULE_ORDER.indexOf(b.about.rule) ||
       (a.name < b.name ? -1 : a.name > b.name ? 1 : 0),
   );
-  const given = new Map([...calculation.job.acceptance.values()].map((each) => [each.doubt, each]));
+  const given = new Map([...figures.job.acceptance.values()].map((each) => [each.doubt, each]));
   const open: Doubt[] = [];
   const accepted: { doubt: Doubt; acceptance: Acceptance }[] = [];
   for (const doubt of doubts) {

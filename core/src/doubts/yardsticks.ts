@@ -4,8 +4,8 @@ import type { Doubt } from './doubt.ts';
 import type { DoubtContext } from './context.ts';
 
 /** Figures outside of what the estimator knows to be usual. */
-export const yardsticksOut = ({ calculation }: DoubtContext): readonly Doubt[] =>
-  readYardsticks(calculation).flatMap(({ yardstick, each, state }): readonly Doubt[] => {
+export const yardsticksOut = ({ figures }: DoubtContext): readonly Doubt[] =>
+  readYardsticks(figures).flatMap(({ yardstick, each, state }): readonly Doubt[] => {
     if (each === undefined || (state !== 'below' && state !== 'above')) return [];
     const { id, name, low, high, of, unit } = yardstick;
     return [

@@ -37,26 +37,26 @@ const paragraphs = (text: string): readonly string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
-const valueOf = (calculation: Figures, node: NodeId): number => knownValue(calculation.figure(node)) ?? 0;
+const valueOf = (figures: Figures, node: NodeId): number => knownValue(figures.figure(node)) ?? 0;
 
 /** What the client gets. Tax and markups lie on the lines that they are taken of, to the cent. */
-export function bidReport(calculation: Figures, detail: BidDetail): BidReport {
-  const { job } = calculation;
+export function bidReport(figures: Figures, detail: BidDetail): BidReport {
+  const { job } = figures;
   const settings = settingsOf(job);
-  const total = valueOf(calculation, bidNode('total'));
+  const total = valueOf(figures, bidNode('total'));
   const common = {
     settings,
     total,
     inclusions: paragraphs(settings.inclusions),
     exclusions: paragraphs(settings.exclusions),
-    notes: settings.notesInBid === true ? notesOfJob(calculation) : [],
+    notes: settings.notesInBid === true ? notesOfJob(figures) : [],
   };
   if (detail === 'total') return { ...common, rows: [] };
   const sections = topSections(job)
-    .map((section) => ({ ...section, cost: valueOf(calculation, sectionNode(section.id, 'cost')) }))
+    .map((section) => ({ ...section, cost: valueOf(figures, sectionNode(section.id, 'cost')) }))
     .filter(({ cost }) => cost !== 0);
   // The shares of the lines, so that rates of a section's own stay in it.
-  const prices = linePrices(calculation);
+  const prices = linePrices(figures);
   const shared = sections.map(({ id }) => prices.ofSection(id));
   const left = total - shared.reduce((sum, share) => sum + share, 0);
   const rows = sections.map(({ id, code, name }, index) => {
@@ -65,24 +65,22 @@ export function bidReport(calculation: Figures, detail: BidDetail): BidReport {
       code,
       name,
       amount,
-      inner: detail === 'scopes' ? innerRows(calculation, prices, id, amount) : [],
+      inner: detail === 'scopes' ? innerRows(figures, prices, id, amount) : [],
     };
   });
   return { ...common, rows };
 }
 
 /** The notes of every assembly that is applied, with the figures of the moment. */
-function notesOfJob(calculation: Figures): readonly string[] {
-  const { job } = calculation;
+function notesOfJob(figures: Figures): readonly string[] {
+  const { job } = figures;
   const { unitSystem, decimalMark, groupMark } = settingsOf(job);
   const display = { system: unitSystem, numbers: { decimal: decimalMark, group: groupMark } } as const;
   const uses = inOrder(job.use.values());
   return inOrder(job.scope.values()).flatMap((scope) =>
     uses
-      .filter((use) => use.scopeId === scope.id && calculation.isMeasured(scope.id))
-      .flatMap((use) =>
-        notesOf(calculation, use, display).map((parts) => `${scope.name}: ${joinNote(parts)}`),
-      ),
+      .filter((use) => use.scopeId === scope.id && figures.isMeasured(scope.id))
+      .flatMap((use) => notesOf(figures, use, display).map((parts) => `${scope.name}: ${joinNote(parts)}`)),
   );
 }
 
@@ -94,13 +92,8 @@ function topSections(
 }
 
 /** What was measured in a section by the shares of its lines, and the rest. */
-function innerRows(
-  calculation: Figures,
-  prices: LinePrices,
-  sectionId: string,
-  amount: number,
-): BidRow['inner'] {
-  const { job } = calculation;
+function innerRows(figures: Figures, prices: LinePrices, sectionId: string, amount: number): BidRow['inner'] {
+  const { job } = figures;
   const inside = sectionsInside(job, sectionId);
   const scopes = inOrder(job.scope.values())
     .filter((scope) => inside.has(scope.sectionId ?? NO_SECTION))

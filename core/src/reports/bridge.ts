@@ -38,11 +38,11 @@ interface LineMoney {
   readonly extension: number;
 }
 
-function moneyOf(calculation: Figures): ReadonlyMap<LineKey, LineMoney> {
+function moneyOf(figures: Figures): ReadonlyMap<LineKey, LineMoney> {
   const found = new Map<LineKey, LineMoney>();
-  for (const line of calculation.countedLines()) {
-    const extension = knownValue(calculation.figure(lineNode(line.key, 'extension')));
-    const quantity = knownValue(calculation.figure(lineNode(line.key, 'quantity')));
+  for (const line of figures.countedLines()) {
+    const extension = knownValue(figures.figure(lineNode(line.key, 'extension')));
+    const quantity = knownValue(figures.figure(lineNode(line.key, 'quantity')));
     if (extension !== undefined) found.set(line.key, { line, quantity: quantity ?? 0, extension });
   }
   return found;
@@ -66,8 +66,8 @@ function causesOf(from: LineMoney, to: LineMoney): Readonly<Record<BridgeCause, 
 export function bridgeOf(before: Figures, after: Figures): Bridge {
   const [from, to] = [moneyOf(before), moneyOf(after)];
   const lines: BridgeLine[] = [];
-  const sectionOf = (calculation: Figures, { sectionId }: LineAt): string =>
-    (sectionId === null ? undefined : calculation.job.section.get(sectionId)?.name) ?? '';
+  const sectionOf = (figures: Figures, { sectionId }: LineAt): string =>
+    (sectionId === null ? undefined : figures.job.section.get(sectionId)?.name) ?? '';
   for (const key of new Set([...from.keys(), ...to.keys()])) {
     const [old, now] = [from.get(key), to.get(key)];
     const known = now ?? old;

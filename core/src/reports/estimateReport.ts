@@ -68,10 +68,10 @@ const KINDS: readonly (CostKind | 'hours')[] = [
 ];
 
 /** The lines that count in the bid as a table: what every export writes. */
-export function estimateReport(calculation: Figures): readonly ReportLine[] {
-  return listShownRows(calculation)
-    .filter((row) => countsInBid(calculation, row))
-    .map((row) => reportLine(calculation, row));
+export function estimateReport(figures: Figures): readonly ReportLine[] {
+  return listShownRows(figures)
+    .filter((row) => countsInBid(figures, row))
+    .map((row) => reportLine(figures, row));
 }
 
 /** False for what stands in an alternate that is not accepted, or is dropped by one that is. */
@@ -79,29 +79,29 @@ export const countsInBid = ({ job }: Figures, row: EstimateRow): boolean =>
   countedIn(job)({ key: row.key, alternate: alternateOfRow(job, row) });
 
 /** The rows with something to show: components whose rule says that they do not apply are left out. */
-export const listShownRows = (calculation: Figures): readonly EstimateRow[] =>
-  listRows(calculation.job).filter((row) => row.type !== 'component' || calculation.isDue(row.placed));
+export const listShownRows = (figures: Figures): readonly EstimateRow[] =>
+  listRows(figures.job).filter((row) => row.type !== 'component' || figures.isDue(row.placed));
 
 /** One row of the estimate with its figures of the moment. */
-export function reportLine(calculation: Figures, row: EstimateRow): ReportLine {
-  const { job } = calculation;
+export function reportLine(figures: Figures, row: EstimateRow): ReportLine {
+  const { job } = figures;
   switch (row.type) {
     case 'section':
-      return groupLine(calculation, row, row.section?.code ?? '', row.section?.name ?? '', (kind) =>
+      return groupLine(figures, row, row.section?.code ?? '', row.section?.name ?? '', (kind) =>
         sectionNode(row.key, kind),
       );
     case 'scope':
-      return groupLine(calculation, row, '', row.scope.name, (kind) =>
+      return groupLine(figures, row, '', row.scope.name, (kind) =>
         kind === 'cost' ? scopeCostNode(row.scope.id) : undefined,
       );
     case 'text':
       return { ...EMPTY_LINE, row, description: row.line.description };
     case 'subtotal':
-      return subtotalLine(calculation, row);
+      return subtotalLine(figures, row);
     case 'quote':
-      return quoteLine(calculation, row);
+      return quoteLine(figures, row);
     default:
-      return pricedLine(calculation, row, titleOfRow(row, overrideOf(job, row.key)?.description));
+      return pricedLine(figures, row, titleOfRow(row, overrideOf(job, row.key)?.description));
   }
 }
 
@@ -127,22 +127,19 @@ const EMPTY_LINE = {
 
 type Amounts = Partial<Record<CostKind | 'hours', number>>;
 
-function gatherAmounts(
-  calculation: Figures,
-  nodeOf: (kind: CostKind | 'hours') => NodeId | undefined,
-): Amounts {
+function gatherAmounts(figures: Figures, nodeOf: (kind: CostKind | 'hours') => NodeId | undefined): Amounts {
   const amounts: Amounts = {};
   for (const kind of KINDS) {
     const node = nodeOf(kind);
-    if (node === undefined || !calculation.has(node)) continue;
-    const value = knownValue(calculation.figure(node));
+    if (node === undefined || !figures.has(node)) continue;
+    const value = knownValue(figures.figure(node));
     if (value !== undefined) amounts[kind] = value;
   }
   return amounts;
 }
 
 function groupLine(
-  calculation: Figures,
+  figures: Figures,
   row: EstimateRow,
   code: string,
   description: string,
@@ -154,8 +151,8 @@ function groupLine(
     row,
     code,
     description,
-    amounts: gatherAmounts(calculation, nodeOf),
-    extension: cost === undefined ? undefined : knownValue(calculation.figure(cost)),
+    amounts: gatherAmounts(figures, nodeOf),
+    extension: cost === undefined ? undefined : knownValue(figures.figure(cost)),
   };
 }
 
@@ -168,23 +165,23 @@ const countedKeys = remember((job: Job): ReadonlySet<string> => {
 });
 
 /** A subtotal sums what counts; a line that has no price yet is left out of it, as of every sum. */
-function subtotalLine(calculation: Figures, row: Extract<EstimateRow, { type: 'subtotal' }>): ReportLine {
-  const counted = countedKeys(calculation.job);
+function subtotalLine(figures: Figures, row: Extract<EstimateRow, { type: 'subtotal' }>): ReportLine {
+  const counted = countedKeys(figures.job);
   const amounts: Amounts = {};
   let extension = 0;
   for (const key of row.over) {
     if (!counted.has(key)) continue;
-    const own = gatherAmounts(calculation, (kind) => lineNode(key, kind));
+    const own = gatherAmounts(figures, (kind) => lineNode(key, kind));
     for (const kind of KINDS) if (own[kind] !== undefined) amounts[kind] = (amounts[kind] ?? 0) + own[kind];
-    extension += knownValue(calculation.figure(lineNode(key, 'extension'))) ?? 0;
+    extension += knownValue(figures.figure(lineNode(key, 'extension'))) ?? 0;
   }
   return { ...EMPTY_LINE, row, description: row.line.description, amounts, extension };
 }
 
-function quoteLine(calculation: Figures, row: Extract<EstimateRow, { type: 'quote' }>): ReportLine {
-  const extension = calculation.figure(lineNode(row.key, 'extension'));
+function quoteLine(figures: Figures, row: Extract<EstimateRow, { type: 'quote' }>): ReportLine {
+  const extension = figures.figure(lineNode(row.key, 'extension'));
   const { kind, name } = row.package;
-  const amounts = gatherAmounts(calculation, (each) => lineNode(row.key, each));
+  const amounts = gatherAmounts(figures, (each) => lineNode(row.key, each));
   const none = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0, hours: 0, wage: 0 };
   return {
     ...EMPTY_LINE,
@@ -196,7 +193,7 @@ function quoteLine(calculation: Figures, row: Extract<EstimateRow, { type: 'quot
     bought: ALL_BOUGHT,
     unit: 'sum',
     perUnit:
-      extension.failure === undefined ? { ...none, [kind]: calculation.toMajor(extension.value) } : undefined,
+      extension.failure === undefined ? { ...none, [kind]: figures.toMajor(extension.value) } : undefined,
     amounts,
     extension: knownValue(extension),
     failure: extension.failure,
@@ -204,50 +201,50 @@ function quoteLine(calculation: Figures, row: Extract<EstimateRow, { type: 'quot
 }
 
 /** What prices a row: its own choices, an item, a quote. */
-export function pricingOfRow(calculation: Figures, row: PlainRow): Pricing {
-  const { job } = calculation;
+export function pricingOfRow(figures: Figures, row: PlainRow): Pricing {
+  const { job } = figures;
   if (row.type === 'component') return pricingOfComponent(job, row.placed);
   return row.type === 'line' ? pricingOfLine(job, row.line) : pricingOfPurchase(row.purchase);
 }
 
-export function actingOnRow(calculation: Figures, row: PlainRow): Acting {
-  if (row.type === 'component') return actingOnComponent(calculation.job, row.placed);
+export function actingOnRow(figures: Figures, row: PlainRow): Acting {
+  if (row.type === 'component') return actingOnComponent(figures.job, row.placed);
   const sectionId = row.type === 'line' ? row.line.sectionId : null;
-  return actingOn(calculation.job, { key: row.key, sectionId });
+  return actingOn(figures.job, { key: row.key, sectionId });
 }
 
 /** The item a row is priced by; of a sized one, the item its sizes lead to. */
-export function itemOfRow(calculation: Figures, row: PlainRow): Item | undefined {
-  const pricing = pricingOfRow(calculation, row);
-  if (pricing.sizing === undefined) return calculation.findItem(pricing.itemCode);
-  const at = knownValue(calculation.figure(lineNode(row.key, 'pick')));
-  return at === undefined ? undefined : sizedItems(calculation.job, pricing.sizing)[at]?.item;
+export function itemOfRow(figures: Figures, row: PlainRow): Item | undefined {
+  const pricing = pricingOfRow(figures, row);
+  if (pricing.sizing === undefined) return figures.findItem(pricing.itemCode);
+  const at = knownValue(figures.figure(lineNode(row.key, 'pick')));
+  return at === undefined ? undefined : sizedItems(figures.job, pricing.sizing)[at]?.item;
 }
 
-export function priceOfRow(calculation: Figures, row: PlainRow): ReturnType<typeof findPrice> {
-  const pricing = pricingOfRow(calculation, row);
-  const sized = pricing.sizing === undefined ? undefined : itemOfRow(calculation, row);
-  return findPrice(pricing, calculation.job, sized);
+export function priceOfRow(figures: Figures, row: PlainRow): ReturnType<typeof findPrice> {
+  const pricing = pricingOfRow(figures, row);
+  const sized = pricing.sizing === undefined ? undefined : itemOfRow(figures, row);
+  return findPrice(pricing, figures.job, sized);
 }
 
-function pricedLine(calculation: Figures, row: PlainRow, description: string): ReportLine {
-  const pricing = pricingOfRow(calculation, row);
-  const price = priceOfRow(calculation, row);
-  const quantity = calculation.figure(lineNode(row.key, 'quantity'));
-  const extension = calculation.figure(lineNode(row.key, 'extension'));
+function pricedLine(figures: Figures, row: PlainRow, description: string): ReportLine {
+  const pricing = pricingOfRow(figures, row);
+  const price = priceOfRow(figures, row);
+  const quantity = figures.figure(lineNode(row.key, 'quantity'));
+  const extension = figures.figure(lineNode(row.key, 'extension'));
   return {
     row,
-    code: pricing.sizing === undefined ? pricing.itemCode : (itemOfRow(calculation, row)?.code ?? ''),
+    code: pricing.sizing === undefined ? pricing.itemCode : (itemOfRow(figures, row)?.code ?? ''),
     description,
     partNumber: row.type === 'component' ? (row.component.partNumber ?? '') : '',
     quantity: knownValue(quantity),
-    worked: workedOf(calculation, row),
+    worked: workedOf(figures, row),
     bought: boughtOf(row),
     unit: pricing.unit,
     perUnit: price.ok
-      ? perUnitOf(price.value, actingOnRow(calculation, row), hoursFactorOf(calculation, row))
+      ? perUnitOf(price.value, actingOnRow(figures, row), hoursFactorOf(figures, row))
       : undefined,
-    amounts: gatherAmounts(calculation, (kind) => lineNode(row.key, kind)),
+    amounts: gatherAmounts(figures, (kind) => lineNode(row.key, kind)),
     extension: knownValue(extension),
     failure: quantity.failure ?? extension.failure,
   };
@@ -297,8 +294,8 @@ export interface LineFacts {
   readonly date: string;
 }
 
-export function factsOf(calculation: Figures, row: EstimateRow): LineFacts | undefined {
-  const { job } = calculation;
+export function factsOf(figures: Figures, row: EstimateRow): LineFacts | undefined {
+  const { job } = figures;
   if (!isPriced(row)) return undefined;
   if (row.type === 'quote') {
     const quote = takenQuote(job, row.package);
@@ -312,11 +309,11 @@ export function factsOf(calculation: Figures, row: EstimateRow): LineFacts | und
       date: quote?.date ?? '',
     };
   }
-  const item = itemOfRow(calculation, row);
-  const { quoted } = pricingOfRow(calculation, row);
+  const item = itemOfRow(figures, row);
+  const { quoted } = pricingOfRow(figures, row);
   const ofLine = row.type === 'line' ? row.line : undefined;
-  const flowing = calculation.has(lineNode(row.key, 'flowing'))
-    ? knownValue(calculation.figure(lineNode(row.key, 'flowing')))
+  const flowing = figures.has(lineNode(row.key, 'flowing'))
+    ? knownValue(figures.figure(lineNode(row.key, 'flowing')))
     : undefined;
   return {
     flowing,
@@ -326,7 +323,7 @@ export function factsOf(calculation: Figures, row: EstimateRow): LineFacts | und
         : row.type === 'component'
           ? purchaseOfComponent(job, row.placed).wastePercent
           : 0,
-    costCode: codeOf(calculation, row),
+    costCode: codeOf(figures, row),
     source: quoted?.company ?? ofLine?.source ?? item?.supplier ?? '',
     date: item?.date ?? '',
   };

@@ -11,19 +11,19 @@ export interface CraftHours {
 }
 
 /** The labor hours of the bid by who works them, the most first. */
-export function hoursByCraft(calculation: Figures): readonly CraftHours[] {
-  const { job } = calculation;
+export function hoursByCraft(figures: Figures): readonly CraftHours[] {
+  const { job } = figures;
   const hours = new Map<string, number>();
   const add = (craftId: string, more: number): void => {
     hours.set(craftId, (hours.get(craftId) ?? 0) + more);
   };
-  for (const row of listShownRows(calculation)) {
+  for (const row of listShownRows(figures)) {
     if (row.type !== 'line' && row.type !== 'component') continue;
     const node = lineNode(row.key, 'hours');
-    const worked = calculation.has(node) ? knownValue(calculation.figure(node)) : undefined;
-    if (worked === undefined || worked === 0 || !countsInBid(calculation, row)) continue;
-    const pricing = pricingOfRow(calculation, row);
-    const by = pricing.labor ?? itemOfRow(calculation, row) ?? { craftId: null, crewId: pricing.crewId };
+    const worked = figures.has(node) ? knownValue(figures.figure(node)) : undefined;
+    if (worked === undefined || worked === 0 || !countsInBid(figures, row)) continue;
+    const pricing = pricingOfRow(figures, row);
+    const by = pricing.labor ?? itemOfRow(figures, row) ?? { craftId: null, crewId: pricing.crewId };
     const crew = by.crewId === undefined ? undefined : job.crew.get(by.crewId);
     if (crew === undefined) add(by.craftId ?? '', worked);
     else {

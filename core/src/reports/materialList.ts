@@ -22,16 +22,16 @@ export interface MaterialPart {
  * The materials of the lines that are in the bid, the same part of the same unit added up: by its part
  * number, else by its item, else by what it is called. Ordered by part number, item and name.
  */
-export function materialList(calculation: Figures): readonly MaterialPart[] {
+export function materialList(figures: Figures): readonly MaterialPart[] {
   const parts = new Map<string, MaterialPart>();
-  for (const line of estimateReport(calculation)) {
+  for (const line of estimateReport(figures)) {
     const { row, partNumber, code, description, unit, quantity } = line;
     const material = line.amounts.material ?? 0;
     if (!isPriced(row) || row.type === 'quote' || quantity === undefined) continue;
     if (material === 0 && partNumber === '') continue;
     const key = JSON.stringify([partNumber || code || description, unit]);
     const known = parts.get(key);
-    const item = itemOfRow(calculation, row);
+    const item = itemOfRow(figures, row);
     parts.set(key, {
       partNumber,
       code,

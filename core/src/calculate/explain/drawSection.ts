@@ -34,10 +34,10 @@ export interface DrawnSection {
  * The section of an assembly by its answers of the moment. Undefined while it has none, or while a
  * figure that it is drawn by is not known.
  */
-export function drawSection(calculation: Figures, frame: Frame): DrawnSection | undefined {
-  const names = componentNames(calculation.job, frame);
+export function drawSection(figures: Figures, frame: Frame): DrawnSection | undefined {
+  const names = componentNames(figures.job, frame);
   const due = (frame.assembly.section ?? []).filter(
-    ({ when = '' }) => when === '' || holds(calculation, when, names) === true,
+    ({ when = '' }) => when === '' || holds(figures, when, names) === true,
   );
   const shapes: DrawnShape[] = [];
   for (const shape of due) {
@@ -47,7 +47,7 @@ export function drawSection(calculation: Figures, frame: Frame): DrawnSection | 
       shape.width,
       shape.height,
       shape.flare ?? '0',
-    ].map((text) => workOutLength(calculation, text, names));
+    ].map((text) => workOutLength(figures, text, names));
     if (
       x === undefined ||
       y === undefined ||

@@ -19,12 +19,12 @@ export type Worked =
   | { readonly kind: 'problem'; readonly problem: EntryProblem }
   | { readonly kind: 'failure'; readonly failure: Failure };
 
-function figureBy(calculation: Figures, formula: Formula, names: Names): Result<number, Worked> {
+function figureBy(figures: Figures, formula: Formula, names: Names): Result<number, Worked> {
   const values = new Map<string, number>();
   for (const reference of formula.references) {
     const named = names.find(reference);
     if (named === undefined) throw new Error(`figureBy: ${referenceKey(reference)} compiled but has no node`);
-    const figure = calculation.figureAside(named.node);
+    const figure = figures.figureAside(named.node);
     if (figure.failure !== undefined) return refuse({ kind: 'failure', failure: figure.failure });
     values.set(referenceKey(reference), figure.value);
   }
@@ -35,35 +35,29 @@ function figureBy(calculation: Figures, formula: Formula, names: Names): Result<
 }
 
 /** Works a text out with the figures of the moment; a bare number is in `unit`. */
-export function workOut(
-  calculation: Figures,
-  text: string,
-  names: Names,
-  unit = '',
-  wanted?: Dimension,
-): Worked {
+export function workOut(figures: Figures, text: string, names: Names, unit = '', wanted?: Dimension): Worked {
   const compiled = compileValue(text, unit, names, wanted);
   if (compiled.kind === 'constant')
     return { kind: 'figure', value: compiled.value, dimension: compiled.dimension };
   if (compiled.kind === 'problem') return { kind: 'problem', problem: compiled.problem };
   const { formula } = compiled;
-  const value = figureBy(calculation, formula, names);
+  const value = figureBy(figures, formula, names);
   return value.ok
     ? { kind: 'figure', value: value.value, dimension: formula.dimension, formula }
     : value.problem;
 }
 
 /** Whether a comparison holds; undefined where it cannot be told. */
-export function holds(calculation: Figures, text: string, names: Names): boolean | undefined {
+export function holds(figures: Figures, text: string, names: Names): boolean | undefined {
   const compiled = compileCondition(text, names);
   if (compiled.kind === 'constant') return compiled.value !== 0;
   if (compiled.kind === 'problem') return undefined;
-  const value = figureBy(calculation, compiled.formula, names);
+  const value = figureBy(figures, compiled.formula, names);
   return value.ok ? value.value !== 0 : undefined;
 }
 
 /** A length of a drawing in meters; undefined where it has no figure. */
-export function workOutLength(calculation: Figures, text: string, names: Names): number | undefined {
-  const worked = workOut(calculation, text, names);
+export function workOutLength(figures: Figures, text: string, names: Names): number | undefined {
+  const worked = workOut(figures, text, names);
   return worked.kind === 'figure' ? worked.value : undefined;
 }

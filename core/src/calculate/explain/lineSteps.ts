@@ -12,7 +12,7 @@ import type { Step, StepFigure, StepLabel } from './step.ts';
 
 /** From the net figure of a component to what is bought, a step for each thing that changes it. */
 export function quantitySteps(
-  calculation: Figures,
+  figures: Figures,
   net: NodeId,
   key: LineKey,
   component: Component,
@@ -21,7 +21,7 @@ export function quantitySteps(
   const { unit, wastePercent, roundUpTo } = component;
   const spares = Number(component.spares ?? '');
   const factor = unitOrLabel(unit).factor;
-  const figure = calculation.figure(net);
+  const figure = figures.figure(net);
   const value = knownValue(figure);
   const inUnit = (amount: Figure): StepFigure => ({ kind: 'in-unit', figure: amount, unit });
   const netFigure = value === undefined ? figure : { value: value / factor };
@@ -40,12 +40,12 @@ export function quantitySteps(
   }
   if (value !== undefined && Number(roundUpTo) !== 0 && component.roundAt === undefined) {
     const label: StepLabel = { of: 'round-up', multiple: roundUpTo };
-    const bought = calculation.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity';
-    steps.push({ figure: inUnit(calculation.figure(lineNode(key, bought))), label, target, here: false });
+    const bought = figures.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity';
+    steps.push({ figure: inUnit(figures.figure(lineNode(key, bought))), label, target, here: false });
   }
   const least = component.minimum ?? '';
-  const bought = calculation.figure(
-    lineNode(key, calculation.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity'),
+  const bought = figures.figure(
+    lineNode(key, figures.has(lineNode(key, 'flowing')) ? 'flowing' : 'quantity'),
   );
   const last = steps.at(-1)?.figure;
   const before = last?.kind === 'in-unit' ? knownValue(last.figure) : undefined;
@@ -66,21 +66,19 @@ export function quantitySteps(
 
 /** How the hours of a line come about: for what is worked, then by its own factor and the difficulty. */
 function hoursSteps(
-  calculation: Figures,
+  figures: Figures,
   key: LineKey,
   { unit, difficulty, hoursFactor }: { unit: string; difficulty: number; hoursFactor: string },
 ): readonly Step[] {
-  const graph = calculation;
+  const graph = figures;
   if (!graph.has(lineNode(key, 'hours'))) return [];
   const target = { type: 'line', key } as const;
-  const hours = calculation.figure(lineNode(key, 'hours'));
+  const hours = figures.figure(lineNode(key, 'hours'));
   const after = knownValue(hours);
   const own = graph.has(lineNode(key, 'hours-factor'))
-    ? knownValue(calculation.figure(lineNode(key, 'hours-factor')))
+    ? knownValue(figures.figure(lineNode(key, 'hours-factor')))
     : 1;
-  const worked = calculation.figure(
-    lineNode(key, graph.has(lineNode(key, 'worked')) ? 'worked' : 'quantity'),
-  );
+  const worked = figures.figure(lineNode(key, graph.has(lineNode(key, 'worked')) ? 'worked' : 'quantity'));
   const inHours = (figure: Figure): StepFigure => ({ kind: 'in-unit', figure, unit: 'h' });
   const acting = own === undefined || own === 0 ? 0 : own * difficulty;
   const before: Figure = after === undefined || acting === 0 ? hours : { value: after / acting };
@@ -110,14 +108,14 @@ function hoursSteps(
 
 /** What region and adjustments take the price book's prices times, by the kinds that the line has. */
 function factorSteps(
-  calculation: Figures,
+  figures: Figures,
   key: LineKey,
   acting: Acting,
   isFromBook: (cost: CostKind) => boolean,
 ): readonly Step[] {
   return COST_KINDS.flatMap((cost): readonly Step[] => {
     const times = factorOf(cost, isFromBook(cost), acting);
-    if (times === 1 || !calculation.has(lineNode(key, cost))) return [];
+    if (times === 1 || !figures.has(lineNode(key, cost))) return [];
     return [
       {
         figure: { kind: 'factor', times },
@@ -130,8 +128,8 @@ function factorSteps(
 }
 
 /** Which costs are of the price book: regions act on them, and on wages, but not on what was typed. */
-function bookKinds(calculation: Figures, pricing: Pricing): (cost: CostKind) => boolean {
-  const price = findPrice(pricing, calculation.job);
+function bookKinds(figures: Figures, pricing: Pricing): (cost: CostKind) => boolean {
+  const price = findPrice(pricing, figures.job);
   if (!price.ok) return () => true;
   const typed = new Set(
     price.value.costs.filter(({ fromBook }) => fromBook !== true).map(({ kind }) => kind),
@@ -141,12 +139,12 @@ function bookKinds(calculation: Figures, pricing: Pricing): (cost: CostKind) => 
 
 /** All that stands between a price and the money: hours, what acts on them, what acts on prices. */
 export const actingSteps = (
-  calculation: Figures,
+  figures: Figures,
   key: LineKey,
   { unit, ...pricing }: Pricing,
   acting: Acting,
   hoursFactor = '',
 ): readonly Step[] => [
-  ...factorSteps(calculation, key, acting, bookKinds(calculation, { unit, ...pricing })),
-  ...hoursSteps(calculation, key, { unit, difficulty: acting.difficulty, hoursFactor }),
+  ...factorSteps(figures, key, acting, bookKinds(figures, { unit, ...pricing })),
+  ...hoursSteps(figures, key, { unit, difficulty: acting.difficulty, hoursFactor }),
 ];

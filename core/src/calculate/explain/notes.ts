@@ -25,9 +25,9 @@ function splitUnit(inner: string): { readonly formula: string; readonly unit: st
     : { formula: inner.trim(), unit: '' };
 }
 
-function figurePart(calculation: Figures, frame: Frame, inner: string, display: Display): NotePart {
+function figurePart(figures: Figures, frame: Frame, inner: string, display: Display): NotePart {
   const { formula, unit } = splitUnit(inner);
-  const worked = workOut(calculation, formula, componentNames(calculation.job, frame));
+  const worked = workOut(figures, formula, componentNames(figures.job, frame));
   if (worked.kind !== 'figure') return { type: 'unknown', formula, worked };
   const shown = findUnit(unit);
   const { value, dimension } = worked;
@@ -40,7 +40,7 @@ function figurePart(calculation: Figures, frame: Frame, inner: string, display: 
 
 /** A text with the figures of the moment in the place of what stands in braces. */
 export function readNote(
-  calculation: Figures,
+  figures: Figures,
   frame: Frame,
   text: string,
   display: Display,
@@ -49,7 +49,7 @@ export function readNote(
   let from = 0;
   for (const match of text.matchAll(BRACES)) {
     if (match.index > from) parts.push({ type: 'words', text: text.slice(from, match.index) });
-    parts.push(figurePart(calculation, frame, match[1] ?? '', display));
+    parts.push(figurePart(figures, frame, match[1] ?? '', display));
     from = match.index + match[0].length;
   }
   if (from < text.length) parts.push({ type: 'words', text: text.slice(from) });
@@ -67,22 +67,18 @@ export const joinNote = (parts: readonly NotePart[]): string =>
     .join('');
 
 /** How a use was figured: the notes of its assembly and of those inside it. */
-export const notesOf = (calculation: Figures, use: Use, display: Display): readonly (readonly NotePart[])[] =>
-  framesOf(calculation.job, use).flatMap((frame) =>
+export const notesOf = (figures: Figures, use: Use, display: Display): readonly (readonly NotePart[])[] =>
+  framesOf(figures.job, use).flatMap((frame) =>
     frame.assembly.note === undefined || frame.assembly.note.trim() === ''
       ? []
-      : [readNote(calculation, frame, frame.assembly.note, display)],
+      : [readNote(figures, frame, frame.assembly.note, display)],
   );
 
 /** What to watch in a use: the checks that hold, and those that cannot be told because a formula is wrong. */
-export const warningsOf = (
-  calculation: Figures,
-  use: Use,
-  display: Display,
-): readonly (readonly NotePart[])[] =>
-  framesOf(calculation.job, use).flatMap((frame) => {
-    const names = componentNames(calculation.job, frame);
+export const warningsOf = (figures: Figures, use: Use, display: Display): readonly (readonly NotePart[])[] =>
+  framesOf(figures.job, use).flatMap((frame) => {
+    const names = componentNames(figures.job, frame);
     return (frame.assembly.checks ?? [])
-      .filter(({ when }) => holds(calculation, when, names) === true)
-      .map(({ text }) => readNote(calculation, frame, text, display));
+      .filter(({ when }) => holds(figures, when, names) === true)
+      .map(({ text }) => readNote(figures, frame, text, display));
   });

@@ -25,21 +25,21 @@ export interface Preview {
   readonly after: ScopeState;
 }
 
-function stateOf(calculation: Figures, scopeId: string): ScopeState {
-  const { job } = calculation;
+function stateOf(figures: Figures, scopeId: string): ScopeState {
+  const { job } = figures;
   const uses = [...job.use.values()].filter((use) => use.scopeId === scopeId);
   const lines = uses.flatMap((use) =>
     componentsOf(job, use).map(({ key, component: { name, unit } }) => ({
       name,
       unit,
-      quantity: calculation.figure(lineNode(key, 'quantity')),
-      extension: calculation.figure(lineNode(key, 'extension')),
+      quantity: figures.figure(lineNode(key, 'quantity')),
+      extension: figures.figure(lineNode(key, 'extension')),
     })),
   );
   return {
     lines,
-    cost: calculation.figure(scopeCostNode(scopeId)),
-    bid: calculation.figure(bidNode('total')),
+    cost: figures.figure(scopeCostNode(scopeId)),
+    bid: figures.figure(bidNode('total')),
   };
 }
 

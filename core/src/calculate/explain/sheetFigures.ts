@@ -15,20 +15,16 @@ export interface SheetFigure {
 }
 
 /** What of a scope is on the given sheets, each mark with its times; openings count for their count. */
-export function figureOnSheets(
-  calculation: Figures,
-  scope: Scope,
-  sheetIds: ReadonlySet<string>,
-): SheetFigure {
+export function figureOnSheets(figures: Figures, scope: Scope, sheetIds: ReadonlySet<string>): SheetFigure {
   const measure = leadingMeasure(scope.kind);
   const values: (number | undefined)[] = [];
-  for (const mark of calculation.marksOf(scope.id))
-    if (sheetIds.has(mark.sheetId)) values.push(knownValue(calculation.figure(markNode(mark.id, measure))));
+  for (const mark of figures.marksOf(scope.id))
+    if (sheetIds.has(mark.sheetId)) values.push(knownValue(figures.figure(markNode(mark.id, measure))));
   if (scope.kind === 'count')
-    for (const opening of calculation.openingsCountedBy(scope.id)) {
-      const host = calculation.job.mark.get(opening.markId);
+    for (const opening of figures.openingsCountedBy(scope.id)) {
+      const host = figures.job.mark.get(opening.markId);
       if (host !== undefined && sheetIds.has(host.sheetId))
-        values.push(knownValue(calculation.figure(openingNode(opening.id))));
+        values.push(knownValue(figures.figure(openingNode(opening.id))));
     }
   return {
     value: values.reduce<number | undefined>(

@@ -122,14 +122,14 @@ function ofAssembly(
 }
 
 /** All that can be named in a formula at its place, the nearest first. */
-export function listSuggestions(calculation: Figures, place: FormulaPlace): readonly Suggestion[] {
-  const { job } = calculation;
-  const jobWide = ofJob(calculation);
+export function listSuggestions(figures: Figures, place: FormulaPlace): readonly Suggestion[] {
+  const { job } = figures;
+  const jobWide = ofJob(figures);
   switch (place.in) {
     case 'job':
       return jobWide;
     case 'scope': {
-      const names = scopeNames(calculation.job, place.scope.id);
+      const names = scopeNames(figures.job, place.scope.id);
       return [
         ...properties(place.scope, names),
         ...measures(measuresOf(place.scope.kind), names, 'name'),
@@ -138,7 +138,7 @@ export function listSuggestions(calculation: Figures, place: FormulaPlace): read
     }
     case 'use': {
       const { scope, assembly } = place.frame;
-      const names = componentNames(calculation.job, place.frame);
+      const names = componentNames(figures.job, place.frame);
       return [
         ...ofAssembly(job, assembly, names),
         ...properties(scope, names),
@@ -156,13 +156,13 @@ export function listSuggestions(calculation: Figures, place: FormulaPlace): read
 }
 
 /** Measures of a scope by its key, for the second place of `total`. */
-export function listMeasuresOf(calculation: Figures, key: string): readonly Suggestion[] {
-  const scope = findScope(calculation.job, key);
+export function listMeasuresOf(figures: Figures, key: string): readonly Suggestion[] {
+  const scope = findScope(figures.job, key);
   if (scope === undefined)
     return [...new Set([leadingMeasure('run'), leadingMeasure('area'), leadingMeasure('count')])].flatMap(
       (name) => measures([name], undefined, 'measure'),
     );
-  const names = scopeNames(calculation.job, scope.id);
+  const names = scopeNames(figures.job, scope.id);
   return [
     ...measures(measuresOf(scope.kind), names, 'measure'),
     ...properties(scope, names).map((each): Suggestion => ({ ...each, role: 'measure' })),
@@ -170,16 +170,16 @@ export function listMeasuresOf(calculation: Figures, key: string): readonly Sugg
 }
 
 /** The names a formula is read by at its place. In an assembly on no scope, figures are not known. */
-export function namesAt(calculation: Figures, place: FormulaPlace): Names {
+export function namesAt(figures: Figures, place: FormulaPlace): Names {
   switch (place.in) {
     case 'job':
-      return jobNames(calculation.job);
+      return jobNames(figures.job);
     case 'scope':
-      return scopeNames(calculation.job, place.scope.id);
+      return scopeNames(figures.job, place.scope.id);
     case 'use':
-      return componentNames(calculation.job, place.frame);
+      return componentNames(figures.job, place.frame);
     case 'assembly':
-      return draftNames(calculation, place.assembly);
+      return draftNames(figures, place.assembly);
   }
 }
 
@@ -194,14 +194,14 @@ const USUAL: Readonly<Record<string, Dimension>> = {
 /** Stands for a figure that is only named, while an assembly is written. */
 export const NO_NODE: NodeId = { owner: 'none', figure: 'value' };
 
-function draftNames(calculation: Figures, assembly: Assembly): Names {
+function draftNames(figures: Figures, assembly: Assembly): Names {
   const known = new Map<string, Named>();
-  for (const { name, role, dimension } of listSuggestions(calculation, { in: 'assembly', assembly }))
+  for (const { name, role, dimension } of listSuggestions(figures, { in: 'assembly', assembly }))
     if (role === 'name' && dimension !== undefined && !known.has(name))
       known.set(name, { dimension, node: NO_NODE });
   for (const [name, dimension] of Object.entries(USUAL))
     if (!known.has(name)) known.set(name, { dimension, node: NO_NODE });
-  const outer = jobNames(calculation.job);
+  const outer = jobNames(figures.job);
   const find: Names['find'] = (reference) =>
     reference.type === 'name' ? (known.get(reference.name) ?? outer.find(reference)) : outer.find(reference);
   return {

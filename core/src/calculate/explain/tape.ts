@@ -24,16 +24,16 @@ export interface TapeEntry {
 }
 
 /** The list of pieces that make up a measure of a scope, by sheet order. */
-export function tapeOf(calculation: Figures, scopeId: string, measure: MarkMeasure): readonly TapeEntry[] {
-  const { job } = calculation;
+export function tapeOf(figures: Figures, scopeId: string, measure: MarkMeasure): readonly TapeEntry[] {
+  const { job } = figures;
   const orderOf = (mark: Mark): number => job.sheet.get(mark.sheetId)?.order ?? 0;
-  return [...calculation.marksOf(scopeId)]
+  return [...figures.marksOf(scopeId)]
     .sort((a, b) => orderOf(a) - orderOf(b))
     .map((mark) => {
       const scale = scaleOfMark(job, mark);
       const one = measure === 'count' && mark.kind !== 'count';
       const node = nodeOfMark(mark.id, formOfMark(job, mark.id), measure);
-      const whole = node === undefined ? { value: 0 } : calculation.figure(node);
+      const whole = node === undefined ? { value: 0 } : figures.figure(node);
       const figure = one ? { value: 1 } : whole;
       const pieces = scale === undefined || mark.kind === 'count' ? [] : piecesOf(mark, scale);
       return { mark, figure, pieces };
@@ -42,18 +42,18 @@ export function tapeOf(calculation: Figures, scopeId: string, measure: MarkMeasu
 
 /** A component's formula as written and with the figures of this use; undefined while it is faulty. */
 export function traceComponent(
-  calculation: Figures,
+  figures: Figures,
   { frame, component }: Pick<PlacedComponent, 'frame' | 'component'>,
   display: Display,
 ): Trace | undefined {
-  const names = componentNames(calculation.job, frame);
+  const names = componentNames(figures.job, frame);
   const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
   if (!compiled.ok) return undefined;
   return traceFormula(
     compiled.value,
     (reference) => {
       const named = names.find(reference);
-      const value = named === undefined ? undefined : knownValue(calculation.figure(named.node));
+      const value = named === undefined ? undefined : knownValue(figures.figure(named.node));
       return named === undefined || value === undefined ? undefined : { value, dimension: named.dimension };
     },
     display,
@@ -62,10 +62,10 @@ export function traceComponent(
 
 /** The scope measure a figure rests on first, found by walking the graph back to the sheet. */
 export function findMeasureBehind(
-  calculation: Figures,
+  figures: Figures,
   node: NodeId,
 ): { readonly scopeId: Id<'scope'>; readonly measure: MarkMeasure; readonly node: NodeId } | undefined {
-  const { job } = calculation;
+  const { job } = figures;
   const pending = [node];
   const seen = new Set(pending.map(printNode));
   for (let at = pending.shift(); at !== undefined; at = pending.shift()) {
@@ -73,7 +73,7 @@ export function findMeasureBehind(
     const scope = job.scope.get(owner as Id<'scope'>);
     if (scope !== undefined && of === undefined && isMeasure(figure))
       return { scopeId: scope.id, measure: figure as MarkMeasure, node: at };
-    for (const input of calculation.inputsOf(at)) {
+    for (const input of figures.inputsOf(at)) {
       if (seen.has(printNode(input))) continue;
       seen.add(printNode(input));
       pending.push(input);

@@ -38,14 +38,14 @@ export type { Selection, Step, StepFigure, StepLabel } from './step.ts';
 const money = (figure: Figure): StepFigure => ({ kind: 'money', figure });
 
 /** The whole way of a selected thing, from the sheet to the bid. Empty when the thing is gone. */
-export function throughLine(calculation: Figures, selection: Selection): readonly Step[] {
-  const steps = stepsOf(calculation, selection);
+export function throughLine(figures: Figures, selection: Selection): readonly Step[] {
+  const steps = stepsOf(figures, selection);
   if (steps.length === 0 || selection.type === 'bid') return steps;
-  return [...steps, bidStep(calculation, false)];
+  return [...steps, bidStep(figures, false)];
 }
 
-function stepsOf(calculation: Figures, selection: Selection): readonly Step[] {
-  const { job } = calculation;
+function stepsOf(figures: Figures, selection: Selection): readonly Step[] {
+  const { job } = figures;
   switch (selection.type) {
     case 'mark': {
       const mark = job.mark.get(selection.id);
@@ -53,52 +53,52 @@ function stepsOf(calculation: Figures, selection: Selection): readonly Step[] {
       if (mark === undefined || scope === undefined) return [];
       const measure = leadingMeasure(mark.kind);
       const sheet = job.sheet.get(mark.sheetId)?.number ?? '';
-      const figure = calculation.figure(markNode(mark.id, measure));
+      const figure = figures.figure(markNode(mark.id, measure));
       const own: Step = {
         figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
         label: { of: 'mark', scope: scope.name, sheet },
         target: selection,
         here: true,
       };
-      return [own, ...scopeSteps(calculation, scope, false)];
+      return [own, ...scopeSteps(figures, scope, false)];
     }
     case 'scope': {
       const scope = job.scope.get(selection.id);
       if (scope === undefined) return [];
-      return [marksStep(calculation, scope, false), ...scopeSteps(calculation, scope, true)];
+      return [marksStep(figures, scope, false), ...scopeSteps(figures, scope, true)];
     }
     case 'line':
-      return lineSteps(calculation, selection.key);
+      return lineSteps(figures, selection.key);
     case 'section':
-      return sectionSteps(calculation, selection.id, true);
+      return sectionSteps(figures, selection.id, true);
     case 'bid':
-      return bidSteps(calculation);
+      return bidSteps(figures);
   }
 }
 
 /** All that a scope is measured by: marks, pieces that were typed, and openings in walls that it counts. */
-function marksStep(calculation: Figures, scope: Scope, here: boolean): Step {
-  const { job } = calculation;
-  const openings = calculation.openingsCountedBy(scope.id);
+function marksStep(figures: Figures, scope: Scope, here: boolean): Step {
+  const { job } = figures;
+  const openings = figures.openingsCountedBy(scope.id);
   const hosts = openings.flatMap(({ markId }) => job.mark.get(markId) ?? []);
   const sheets = new Set(
-    [...calculation.marksOf(scope.id), ...hosts].map(({ sheetId }) => job.sheet.get(sheetId)?.number ?? ''),
+    [...figures.marksOf(scope.id), ...hosts].map(({ sheetId }) => job.sheet.get(sheetId)?.number ?? ''),
   );
   return {
-    figure: { kind: 'pieces', count: calculation.partsOf(scope.id).length + openings.length },
+    figure: { kind: 'pieces', count: figures.partsOf(scope.id).length + openings.length },
     label: {
       of: 'marks',
       scope: scope.name,
       sheets: [...sheets].sort(),
-      typed: calculation.piecesOf(scope.id).length > 0,
+      typed: figures.piecesOf(scope.id).length > 0,
     },
     target: { type: 'scope', id: scope.id },
     here,
   };
 }
 
-function measureStep(calculation: Figures, scope: Scope, measure: Measure, here: boolean): Step {
-  const figure = calculation.figure(measureNode(scope.id, measure));
+function measureStep(figures: Figures, scope: Scope, measure: Measure, here: boolean): Step {
+  const figure = figures.figure(measureNode(scope.id, measure));
   return {
     figure: { kind: 'quantity', figure, dimension: MEASURE_DIMENSION[measure] },
     label: { of: 'measure', measure, scope: scope.name },
@@ -107,67 +107,67 @@ function measureStep(calculation: Figures, scope: Scope, measure: Measure, here:
   };
 }
 
-function scopeSteps(calculation: Figures, scope: Scope, here: boolean): readonly Step[] {
-  const { job } = calculation;
+function scopeSteps(figures: Figures, scope: Scope, here: boolean): readonly Step[] {
+  const { job } = figures;
   const target = { type: 'scope', id: scope.id } as const;
   const uses = inOrder(job.use.values()).filter((use) => use.scopeId === scope.id);
-  const measured = measureStep(calculation, scope, leadingMeasure(scope.kind), here);
+  const measured = measureStep(figures, scope, leadingMeasure(scope.kind), here);
   if (uses.length === 0) return [measured];
   const count = uses.reduce((sum, use) => sum + componentsOf(job, use).length, 0);
-  const cost = calculation.figure(scopeCostNode(scope.id));
+  const cost = figures.figure(scopeCostNode(scope.id));
   return [
     measured,
     { figure: { kind: 'lines', count }, label: { of: 'lines' }, target, here: false },
     { figure: money(cost), label: { of: 'scope-cost', scope: scope.name }, target, here: false },
-    ...sectionSteps(calculation, scope.sectionId ?? NO_SECTION, false),
+    ...sectionSteps(figures, scope.sectionId ?? NO_SECTION, false),
   ];
 }
 
-function sectionSteps(calculation: Figures, sectionId: string, here: boolean): readonly Step[] {
-  const section = calculation.job.section.get(sectionId as Id<'section'>);
+function sectionSteps(figures: Figures, sectionId: string, here: boolean): readonly Step[] {
+  const section = figures.job.section.get(sectionId as Id<'section'>);
   // One that was selected and is gone, as by undo, has no figure to miss.
   if (section === undefined && sectionId !== NO_SECTION) return [];
-  const figure = calculation.figure(sectionNode(sectionId, 'cost'));
+  const figure = figures.figure(sectionNode(sectionId, 'cost'));
   const label: StepLabel = { of: 'section', section: section?.name ?? '' };
   return [{ figure: money(figure), label, target: { type: 'section', id: sectionId }, here }];
 }
 
-function lineSteps(calculation: Figures, key: LineKey): readonly Step[] {
-  const { job } = calculation;
+function lineSteps(figures: Figures, key: LineKey): readonly Step[] {
+  const { job } = figures;
   const target = { type: 'line', key } as const;
   const line = job.line.get(key as Id<'line'>);
   if (line !== undefined) {
     if (line.is !== undefined) return [];
-    const isPinned = calculation.has(lineNode(key, 'flowing'));
-    const wasted = calculation.has(lineNode(key, 'worked'));
-    const quantity = calculation.figure(lineNode(key, isPinned ? 'flowing' : wasted ? 'worked' : 'quantity'));
+    const isPinned = figures.has(lineNode(key, 'flowing'));
+    const wasted = figures.has(lineNode(key, 'worked'));
+    const quantity = figures.figure(lineNode(key, isPinned ? 'flowing' : wasted ? 'worked' : 'quantity'));
     const inUnit = (figure: Figure): StepFigure => ({ kind: 'in-unit', figure, unit: line.unit });
     const typed: Step = { figure: inUnit(quantity), label: { of: 'typed' }, target, here: false };
     const percent = String(wasteOfLine(job, line));
     const waste: readonly Step[] = wasted
       ? [
           {
-            figure: inUnit(calculation.figure(lineNode(key, 'quantity'))),
+            figure: inUnit(figures.figure(lineNode(key, 'quantity'))),
             label: { of: 'waste', percent },
             target,
             here: false,
           },
         ]
       : [];
-    const behind = behindSteps(calculation, typedNode(line.id));
+    const behind = behindSteps(figures, typedNode(line.id));
     return [
       ...behind,
       typed,
       ...waste,
-      ...pinnedSteps(calculation, key, line.unit),
+      ...pinnedSteps(figures, key, line.unit),
       ...pricedSteps(
-        calculation,
+        figures,
         key,
-        codeOf(calculation, key, line.itemCode, line.sizing),
+        codeOf(figures, key, line.itemCode, line.sizing),
         line.description,
         line.sectionId,
         actingSteps(
-          calculation,
+          figures,
           key,
           pricingOfLine(job, line),
           actingOn(job, { key, sectionId: line.sectionId }),
@@ -176,26 +176,26 @@ function lineSteps(calculation: Figures, key: LineKey): readonly Step[] {
     ];
   }
   const each = job.package.get(key as Id<'package'>);
-  if (each !== undefined) return pricedSteps(calculation, key, '', each.name, each.sectionId);
+  if (each !== undefined) return pricedSteps(figures, key, '', each.name, each.sectionId);
   const purchase = listPurchases(job).find((one) => one.key === key);
-  if (purchase !== undefined) return purchaseSteps(calculation, purchase);
-  const found = findComponentLine(calculation, key);
+  if (purchase !== undefined) return purchaseSteps(figures, purchase);
+  const found = findComponentLine(figures, key);
   if (found === undefined) return [];
   const { component, path } = found;
   const { use } = found.frame;
   const net = netNode(use.id, path);
   return [
-    ...behindSteps(calculation, net),
-    ...quantitySteps(calculation, net, key, component),
-    ...pinnedSteps(calculation, key, component.unit),
+    ...behindSteps(figures, net),
+    ...quantitySteps(figures, net, key, component),
+    ...pinnedSteps(figures, key, component.unit),
     ...pricedSteps(
-      calculation,
+      figures,
       key,
-      overrideOf(job, key)?.itemCode ?? codeOf(calculation, key, component.itemCode, component.sizing),
+      overrideOf(job, key)?.itemCode ?? codeOf(figures, key, component.itemCode, component.sizing),
       component.name,
       sectionOf(job, found),
       actingSteps(
-        calculation,
+        figures,
         key,
         pricingOfComponent(job, found),
         actingOnComponent(job, found),
@@ -206,7 +206,7 @@ function lineSteps(calculation: Figures, key: LineKey): readonly Step[] {
 }
 
 /** What the job needs of an item, what is bought, and what the difference costs. */
-function purchaseSteps(calculation: Figures, { key, code, name, unit }: JobPurchase): readonly Step[] {
+function purchaseSteps(figures: Figures, { key, code, name, unit }: JobPurchase): readonly Step[] {
   const target = { type: 'line', key } as const;
   const step = (figure: Figure, label: StepLabel): Step => ({
     figure: { kind: 'in-unit', figure, unit },
@@ -215,50 +215,50 @@ function purchaseSteps(calculation: Figures, { key, code, name, unit }: JobPurch
     here: false,
   });
   return [
-    step(calculation.figure(purchaseNode(code, 'need')), { of: 'needed' }),
-    step(calculation.figure(purchaseNode(code, 'bought')), { of: 'bought' }),
-    step(calculation.figure(lineNode(key, 'quantity')), { of: 'rounded-up' }),
-    ...pricedSteps(calculation, key, code, name, null),
+    step(figures.figure(purchaseNode(code, 'need')), { of: 'needed' }),
+    step(figures.figure(purchaseNode(code, 'bought')), { of: 'bought' }),
+    step(figures.figure(lineNode(key, 'quantity')), { of: 'rounded-up' }),
+    ...pricedSteps(figures, key, code, name, null),
   ];
 }
 
 /** The use and component behind a line key of the form `use:…/component/key`. */
-export function findComponentLine(calculation: Figures, key: LineKey): PlacedComponent | undefined {
-  const { job } = calculation;
+export function findComponentLine(figures: Figures, key: LineKey): PlacedComponent | undefined {
+  const { job } = figures;
   const use = job.use.get(key.split('/')[0] as Id<'use'>);
   return use === undefined ? undefined : componentsOf(job, use).find((each) => each.key === key);
 }
 
-function behindSteps(calculation: Figures, node: NodeId): readonly Step[] {
-  const behind = findMeasureBehind(calculation, node);
-  const scope = behind === undefined ? undefined : calculation.job.scope.get(behind.scopeId);
+function behindSteps(figures: Figures, node: NodeId): readonly Step[] {
+  const behind = findMeasureBehind(figures, node);
+  const scope = behind === undefined ? undefined : figures.job.scope.get(behind.scopeId);
   if (behind === undefined || scope === undefined) return [];
-  return [marksStep(calculation, scope, false), measureStep(calculation, scope, behind.measure, false)];
+  return [marksStep(figures, scope, false), measureStep(figures, scope, behind.measure, false)];
 }
 
 /** The item a line is priced by: its own, or the one that its sizes lead to. */
-function codeOf(calculation: Figures, key: LineKey, code: string, sizing: Sizing | undefined): string {
+function codeOf(figures: Figures, key: LineKey, code: string, sizing: Sizing | undefined): string {
   if (sizing === undefined) return code;
-  const known = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
-  return reasonOfSize(calculation.job, key, sizing, known)?.item.code ?? '';
+  const known = (node: NodeId): number | undefined => knownValue(figures.figure(node));
+  return reasonOfSize(figures.job, key, sizing, known)?.item.code ?? '';
 }
 
 /** The figure that was typed over what flows. */
-function pinnedSteps(calculation: Figures, key: LineKey, unit: string): readonly Step[] {
-  if (!calculation.has(lineNode(key, 'flowing'))) return [];
-  const figure: StepFigure = { kind: 'in-unit', figure: calculation.figure(lineNode(key, 'quantity')), unit };
+function pinnedSteps(figures: Figures, key: LineKey, unit: string): readonly Step[] {
+  if (!figures.has(lineNode(key, 'flowing'))) return [];
+  const figure: StepFigure = { kind: 'in-unit', figure: figures.figure(lineNode(key, 'quantity')), unit };
   return [{ figure, label: { of: 'pinned' }, target: { type: 'line', key }, here: false }];
 }
 
 function pricedSteps(
-  calculation: Figures,
+  figures: Figures,
   key: LineKey,
   itemCode: string,
   description: string,
   sectionId: Id<'section'> | null,
   way: readonly Step[] = [],
 ): readonly Step[] {
-  const item = calculation.findItem(itemCode);
+  const item = figures.findItem(itemCode);
   const price: readonly Step[] =
     item === undefined
       ? []
@@ -270,28 +270,28 @@ function pricedSteps(
             here: false,
           },
         ];
-  const extension = calculation.figure(lineNode(key, 'extension'));
+  const extension = figures.figure(lineNode(key, 'extension'));
   const label: StepLabel = { of: 'line', description };
   return [
     ...price,
     ...way,
     { figure: money(extension), label, target: { type: 'line', key }, here: true },
-    ...sectionSteps(calculation, sectionId ?? NO_SECTION, false),
+    ...sectionSteps(figures, sectionId ?? NO_SECTION, false),
   ];
 }
 
-const bidStep = (calculation: Figures, here: boolean): Step => ({
-  figure: money(calculation.figure(bidNode('total'))),
+const bidStep = (figures: Figures, here: boolean): Step => ({
+  figure: money(figures.figure(bidNode('total'))),
   label: { of: 'bid' },
   target: { type: 'bid' },
   here,
 });
 
-function bidSteps(calculation: Figures): readonly Step[] {
+function bidSteps(figures: Figures): readonly Step[] {
   const target = { type: 'bid' } as const;
-  const [settings] = calculation.job.settings.values();
+  const [settings] = figures.job.settings.values();
   const at = (node: NodeId, label: StepLabel): Step => ({
-    figure: money(calculation.figure(node)),
+    figure: money(figures.figure(node)),
     label,
     target,
     here: false,
@@ -299,9 +299,9 @@ function bidSteps(calculation: Figures): readonly Step[] {
   return [
     at(bidNode('cost'), { of: 'cost' }),
     at(bidNode('tax'), { of: 'tax', percent: settings?.taxOnMaterials ?? '' }),
-    ...inOrder(calculation.job.markup.values()).map(({ id, name, percent }) =>
+    ...inOrder(figures.job.markup.values()).map(({ id, name, percent }) =>
       at(markupNode(id), { of: 'markup', name, percent }),
     ),
-    bidStep(calculation, true),
+    bidStep(figures, true),
   ];
 }

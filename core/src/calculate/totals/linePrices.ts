@@ -32,22 +32,22 @@ interface Gathered {
 /** The same order as in the bid itself, so that cents that are left over fall on the same groups. */
 const rank = (group: Group): number => (group === MAIN_GROUP ? 0 : 1);
 
-const known = (calculation: Figures, node: NodeId): number =>
-  calculation.has(node) ? (knownValue(calculation.figure(node)) ?? 0) : 0;
+const known = (figures: Figures, node: NodeId): number =>
+  figures.has(node) ? (knownValue(figures.figure(node)) ?? 0) : 0;
 
-const kindsOf = (calculation: Figures, key: LineKey): KindSums => {
+const kindsOf = (figures: Figures, key: LineKey): KindSums => {
   const sums = { material: 0, labor: 0, equipment: 0, subcontract: 0, other: 0 };
-  for (const kind of COST_KINDS) sums[kind] = known(calculation, lineNode(key, kind));
+  for (const kind of COST_KINDS) sums[kind] = known(figures, lineNode(key, kind));
   return sums;
 };
 
 /** Lines by the group that tax and markups treat them in, with their sums. */
-export function gatherGroups(calculation: Figures, lines: Iterable<LineAt>): readonly Gathered[] {
+export function gatherGroups(figures: Figures, lines: Iterable<LineAt>): readonly Gathered[] {
   const groups = new Map<string, Gathered>();
   for (const line of lines) {
-    const extension = calculation.figure(lineNode(line.key, 'extension'));
+    const extension = figures.figure(lineNode(line.key, 'extension'));
     if (extension.failure !== undefined) continue;
-    const group = groupOf(calculation.job, line);
+    const group = groupOf(figures.job, line);
     let there = groups.get(group.id);
     if (there === undefined) {
       there = {
@@ -59,7 +59,7 @@ export function gatherGroups(calculation: Figures, lines: Iterable<LineAt>): rea
       };
       groups.set(group.id, there);
     }
-    const own = kindsOf(calculation, line.key);
+    const own = kindsOf(figures, line.key);
     for (const kind of COST_KINDS) there.sums[kind] += own[kind];
     there.kinds.push(own);
     there.lines.push(line);
@@ -73,11 +73,11 @@ export function gatherGroups(calculation: Figures, lines: Iterable<LineAt>): rea
 const latest = new WeakMap<Figures, { readonly job: Figures['job']; readonly prices: LinePrices }>();
 
 /** Worked out once for each state of the job. */
-export function linePrices(calculation: Figures): LinePrices {
-  const had = latest.get(calculation);
-  if (had?.job === calculation.job) return had.prices;
-  const prices = workOut(calculation);
-  latest.set(calculation, { job: calculation.job, prices });
+export function linePrices(figures: Figures): LinePrices {
+  const had = latest.get(figures);
+  if (had?.job === figures.job) return had.prices;
+  const prices = workOut(figures);
+  latest.set(figures, { job: figures.job, prices });
   return prices;
 }
 
@@ -112,9 +112,9 @@ function sharesOf(
   return running;
 }
 
-function workOut(calculation: Figures): LinePrices {
-  const { job } = calculation;
-  const gathered = gatherGroups(calculation, calculation.countedLines());
+function workOut(figures: Figures): LinePrices {
+  const { job } = figures;
+  const gathered = gatherGroups(figures, figures.countedLines());
   const markups = inOrder(job.markup.values());
   const sums = sumBid(gathered, markups, settingsOf(job));
   const byLine = new Map<LineKey, number>();
@@ -131,7 +131,7 @@ function workOut(calculation: Figures): LinePrices {
   });
   const ofLine = (key: LineKey): number | undefined => {
     if (byLine.has(key)) return byLine.get(key);
-    return calculation.figure(lineNode(key, 'extension')).failure === undefined ? 0 : undefined;
+    return figures.figure(lineNode(key, 'extension')).failure === undefined ? 0 : undefined;
   };
   return { ofLine, ofSection: (id) => bySection.get(id) ?? 0, total: sums.total };
 }

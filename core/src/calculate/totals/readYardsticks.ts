@@ -20,14 +20,14 @@ export interface YardstickReading {
   readonly distance: number;
 }
 
-function amountOf(calculation: Figures, { of, on }: Yardstick): number | undefined {
-  const digits = minorDigits(settingsOf(calculation.job).currency);
-  const known = (node: NodeId): number | undefined => knownValue(calculation.figure(node));
+function amountOf(figures: Figures, { of, on }: Yardstick): number | undefined {
+  const digits = minorDigits(settingsOf(figures.job).currency);
+  const known = (node: NodeId): number | undefined => knownValue(figures.figure(node));
   const major = (minor: number | undefined): number | undefined =>
     minor === undefined ? undefined : minor / 10 ** digits;
   if (of === 'price') {
     if (on.what === 'bid') return major(known(bidNode('total')));
-    const prices = linePrices(calculation);
+    const prices = linePrices(figures);
     return major(on.what === 'line' ? prices.ofLine(on.line) : prices.ofSection(on.sectionId));
   }
   const kind = of === 'hours' ? 'hours' : 'cost';
@@ -40,11 +40,11 @@ function amountOf(calculation: Figures, { of, on }: Yardstick): number | undefin
   return of === 'hours' ? figure : major(figure);
 }
 
-export function readYardstick(calculation: Figures, yardstick: Yardstick): YardstickReading {
-  const driven = knownValue(calculation.figure(yardstickNode(yardstick.id)));
+export function readYardstick(figures: Figures, yardstick: Yardstick): YardstickReading {
+  const driven = knownValue(figures.figure(yardstickNode(yardstick.id)));
   const factor = yardstick.unit === '' ? 1 : unitOrLabel(yardstick.unit).factor;
   const driver = driven === undefined ? undefined : driven / factor;
-  const amount = amountOf(calculation, yardstick);
+  const amount = amountOf(figures, yardstick);
   if (driver === undefined || amount === undefined || driver === 0)
     return { yardstick, each: undefined, driver, state: 'unknown', distance: 0 };
   const each = amount / driver;
@@ -57,8 +57,8 @@ export function readYardstick(calculation: Figures, yardstick: Yardstick): Yards
   return { yardstick, each, driver, state: 'within', distance: 0 };
 }
 
-export const readYardsticks = (calculation: Figures): readonly YardstickReading[] =>
-  inOrder(calculation.job.yardstick.values()).map((yardstick) => readYardstick(calculation, yardstick));
+export const readYardsticks = (figures: Figures): readonly YardstickReading[] =>
+  inOrder(figures.job.yardstick.values()).map((yardstick) => readYardstick(figures, yardstick));
 
 /** The yardsticks of a job that measure one thing, for what asks about it. */
 export const yardsticksOn = (job: Job, on: Yardstick['on']['what']): readonly Yardstick[] =>

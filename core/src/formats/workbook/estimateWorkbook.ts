@@ -23,13 +23,13 @@ const HEAD_ROWS = 2;
  * The estimate as a workbook whose totals are live: extensions multiply, subtotals add, tax and
  * markups stand on their bases, so that a changed quantity carries through to the bid.
  */
-export function estimateWorkbook(calculation: Figures): readonly WorkbookSheet[] {
-  const lines = estimateReport(calculation);
-  const codes = new Map(lines.map(({ row }) => [row.key, factsOf(calculation, row)?.costCode ?? '']));
-  const places = minorDigits(settingsOf(calculation.job).currency);
-  const marks = groupMarks(calculation);
+export function estimateWorkbook(figures: Figures): readonly WorkbookSheet[] {
+  const lines = estimateReport(figures);
+  const codes = new Map(lines.map(({ row }) => [row.key, factsOf(figures, row)?.costCode ?? '']));
+  const places = minorDigits(settingsOf(figures.job).currency);
+  const marks = groupMarks(figures);
   const rows: (readonly Cell[])[] = [
-    [text(settingsOf(calculation.job).name, true)],
+    [text(settingsOf(figures.job).name, true)],
     COLUMNS.map(([, title]) => text(title, true)),
     ...lines.map((line, index) => [
       ...rowOf(line, index + HEAD_ROWS + 1, lines, { places, codes }),
@@ -38,19 +38,15 @@ export function estimateWorkbook(calculation: Figures): readonly WorkbookSheet[]
   ];
   const lastLine = rows.length;
   rows.push([]);
-  rows.push(...totalRows(calculation, { first: HEAD_ROWS + 1, last: lastLine, columns: COLUMNS.length }));
+  rows.push(...totalRows(figures, { first: HEAD_ROWS + 1, last: lastLine, columns: COLUMNS.length }));
   const widths = COLUMNS.map(([, , width]) => width);
-  return [
-    { name: 'Estimate', widths, rows },
-    materialSheet(calculation, places),
-    ...acceptedSheet(calculation),
-  ];
+  return [{ name: 'Estimate', widths, rows }, materialSheet(figures, places), ...acceptedSheet(figures)];
 }
 
 /** What has to be bought, the same part of the whole job in one row. */
-function materialSheet(calculation: Figures, places: number): WorkbookSheet {
+function materialSheet(figures: Figures, places: number): WorkbookSheet {
   const heads = ['Part number', 'Item', 'Description', 'Supplier', 'Quantity', 'Unit', 'Material'];
-  const rows = materialList(calculation).map((part): readonly Cell[] => [
+  const rows = materialList(figures).map((part): readonly Cell[] => [
     text(part.partNumber),
     text(part.code),
     text(part.description),

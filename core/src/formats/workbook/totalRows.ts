@@ -22,8 +22,8 @@ type CostColumn = Exclude<Markup['base'], 'running'>;
 type Groups = ReturnType<typeof gatherGroups>;
 
 /** Lines that tax and markups treat apart, each with the mark of its group; empty where all are treated alike. */
-export function groupMarks(calculation: Figures): ReadonlyMap<string, string> {
-  const groups = gatherGroups(calculation, calculation.countedLines());
+export function groupMarks(figures: Figures): ReadonlyMap<string, string> {
+  const groups = gatherGroups(figures, figures.countedLines());
   if (isPlain(groups)) return new Map();
   return new Map(groups.flatMap(({ lines }, at) => lines.map(({ key }) => [key, markOf(at)] as const)));
 }
@@ -42,8 +42,8 @@ interface Column {
 const over = (column: string, { first, last }: LineRange): string => `${column}${first}:${column}${last}`;
 
 /** Where all are treated alike, the totals column itself; else a column for each group, summed up in it. */
-function columnsFor(calculation: Figures, groups: Groups, range: LineRange): readonly Column[] {
-  const { taxOnMaterials } = settingsOf(calculation.job);
+function columnsFor(figures: Figures, groups: Groups, range: LineRange): readonly Column[] {
+  const { taxOnMaterials } = settingsOf(figures.job);
   const isEmpty = range.last < range.first;
   if (isPlain(groups))
     return [
@@ -77,13 +77,13 @@ function gradedFormula(base: string, { grades = [] }: Markup): string {
 }
 
 /** Direct cost, tax, markups in their order, rounding, bid: all live. */
-export function totalRows(calculation: Figures, range: LineRange): readonly (readonly Cell[])[] {
-  const { job } = calculation;
+export function totalRows(figures: Figures, range: LineRange): readonly (readonly Cell[])[] {
+  const { job } = figures;
   const settings = settingsOf(job);
   const places = minorDigits(settings.currency);
   const markups = inOrder(job.markup.values());
-  const groups = gatherGroups(calculation, calculation.countedLines());
-  const columns = columnsFor(calculation, groups, range);
+  const groups = gatherGroups(figures, figures.countedLines());
+  const columns = columnsFor(figures, groups, range);
   const plain = columns[0]?.at === TOTAL;
   const sums = sumBid(groups, markups, settings);
   const start = range.last + 2;
