@@ -179,6 +179,63 @@ test('a bid that an earlier version of the program figured otherwise is told whe
   await expect(told).toHaveCount(0);
 });
 
+test('records of an older version that cannot be read are named, given out and kept; the job opens without', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const total = await totalOf(page);
+  await page.goto('/jobs');
+  await page.evaluate(
+    (name) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('zest-line');
+        opening.onerror = () => reject(new Error('no database'));
+        opening.onsuccess = () => {
+          const transaction = opening.result.transaction(['jobs', 'bulk'], 'readwrite');
+          const asked = transaction.objectStore('jobs').getAll();
+          asked.onsuccess = () => {
+            const job = asked.result.find((each: { name: string }) => each.name === name) as { id: string };
+            transaction.objectStore('jobs').put({ ...job, version: 5 });
+            const bulk = transaction.objectStore('bulk').get([job.id, 0]);
+            bulk.onsuccess = () => {
+              const part = bulk.result as { json: string };
+              const records = JSON.parse(part.json) as { description?: string; unit?: unknown }[];
+              const line = records.find(({ description }) => description === 'Superintendent');
+              if (line !== undefined) line.unit = 7;
+              transaction.objectStore('bulk').put({ ...part, json: JSON.stringify(records) });
+            };
+          };
+          transaction.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+    DEMO_JOB,
+  );
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: DEMO_JOB, exact: true }).click();
+  const told = page.getByRole('alert').filter({ hasText: '1 record of this job could not be read' });
+  await expect(told).toContainText('‘Superintendent’');
+  await expect(page.getByText('without the records named below it is', { exact: false })).toBeVisible();
+  expect(await totalOf(page)).toBeLessThan(total);
+  const saving = page.waitForEvent('download');
+  await told.getByRole('button', { name: 'Save what is missing' }).click();
+  const saved = JSON.parse(await readFile(await (await saving).path(), 'utf8')) as { record: object }[];
+  expect(saved.map(({ record }) => record)).toEqual([
+    expect.objectContaining({ description: 'Superintendent', unit: 7 }),
+  ]);
+  await told.getByRole('button', { name: 'I have seen it' }).click();
+  await expect(told).toHaveCount(0);
+  // The first change writes the job in this version; what was set aside is not asked about again.
+  await goTo(page, 'Estimate');
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await waitSaved(page);
+  await page.reload();
+  await expect(page.getByRole('grid', { name: 'Estimate' })).toBeVisible();
+  await expect(told).toHaveCount(0);
+});
+
 test('a page that stops by a mistake of the program says so; the job is exported, and the rest goes on', async ({
   page,
 }) => {

@@ -181,15 +181,20 @@ function SaveBanner() {
 /** A bid is never another than it was without a word: not even where the program learned better. */
 function DriftBanner() {
   const drift = useJobState((state) => state.drift);
+  const lost = useJobState((state) => state.aside.length > 0);
   const { figures } = useOpenJob();
   const { money } = useFormats();
   const actions = useJobActions();
   if (drift === undefined) return null;
   return (
     <div className="banner" role="status">
-      The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved; this version of the
-      program makes it {formatMoney(bidTotal(figures), money)}. Waste used to raise labor hours and equipment
-      too; now it raises material only, unless a component says otherwise. Check the bid before you send it.
+      The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved;{' '}
+      {lost ? 'without the records named below it is' : 'this version of the program makes it'}{' '}
+      {formatMoney(bidTotal(figures), money)}.{' '}
+      {lost
+        ? ''
+        : 'Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. '}
+      Check the bid before you send it.
       <Button size="xs" onClick={actions.seeDrift}>
         I have seen it
       </Button>
