@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { anyDeeds, deskAfter } from '../testing/deeds.ts';
+import { type Job, createJob, listRecords } from '../job/job.ts';
+import { anyDeeds, deskAfter, doSomething, startBusyDesk } from '../testing/deeds.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { makePackage } from '../testing/records.ts';
 import { LINE_MAKERS, costCodeOfLine, itemCodeOfLine, nameOfLine, unitOfLine } from './lineSources.ts';
@@ -16,6 +17,27 @@ describe('the lines of a job', () => {
         const shown = listRows(job).flatMap((row) => (isPriced(row) ? [row.key] : []));
         expect(keys.sort()).toEqual(shown.sort());
         expect(new Set(keys).size).toBe(keys.length);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('stand in the rows of a job that was followed as in those of one that was opened', () => {
+    const told = (job: Job): unknown =>
+      listRows(job).map((row) => [row.type, row.key, row.depth, row.type === 'subtotal' ? row.over : []]);
+    fc.assert(
+      fc.property(anyDeeds, (list) => {
+        const desk = startBusyDesk();
+        for (const [what, pick, amount] of list) {
+          doSomething(desk, what, pick, amount);
+          // Looked at in between, as a screen does: what is kept of it must not be what is seen later.
+          listRows(desk.job());
+        }
+        const job = desk.job();
+        expect(told(job)).toEqual(told(createJob(listRecords(job))));
+        expect(listRows(job).map((row) => (row.type === 'line' ? row.line : undefined))).toEqual(
+          listRows(job).map((row) => (row.type === 'line' ? job.line.get(row.line.id) : undefined)),
+        );
       }),
       { numRuns: 30 },
     );

@@ -13,7 +13,16 @@ import type { Section } from '../job/records/section.ts';
 import type { Use } from '../job/records/use.ts';
 import { isLumpSum } from './lineSources.ts';
 import { overrideOf } from '../job/overrides.ts';
+import { query } from '../job/query.ts';
 import { linesByOf } from '../job/settings.ts';
+import {
+  innerSections,
+  linesOfSection,
+  packagesOfSection,
+  recordsOf,
+  scopesOfSection,
+  usesOfScope,
+} from '../job/belongs.ts';
 import { alternateOf, isSpread, sectionOf } from './places.ts';
 
 export interface ComponentRow {
@@ -111,15 +120,15 @@ export function componentRowsOf(
   );
 }
 
-/** Lines of assemblies that stand by themselves, by their section. */
-function spreadBySection(job: Job): ReadonlyMap<string | null, readonly ComponentRow[]> {
+/** Lines of assemblies that stand by themselves, by their section; those in none under the empty key. */
+const spreadBySection = query((job): ReadonlyMap<string, readonly ComponentRow[]> => {
   const spread: ComponentRow[] = [];
   if (job.override.size === 0 && linesByOf(job) !== 'code') return new Map();
   for (const use of inOrder(job.use.values()))
     for (const placed of componentsOf(job, use))
       if (isSpread(job, placed)) spread.push({ ...rowOfComponent(placed, 0), spread: true });
-  return groupBy(spread, ({ placed }): string | null => sectionOf(job, placed));
-}
+  return groupBy(spread, ({ placed }): string => sectionOf(job, placed) ?? '');
+});
 
 /** Where a row stands among those that stand in its section by themselves. */
 export const orderOf = (job: Job, row: EstimateRow): number => {
@@ -161,48 +170,56 @@ function withSubtotals(rows: readonly EstimateRow[]): readonly EstimateRow[] {
   });
 }
 
-/** The whole estimate in order: sections with their scopes, the scopes' components, and typed lines. */
-export function listRows(job: Job): readonly EstimateRow[] {
-  const usesByScope = groupBy(job.use.values(), ({ scopeId }) => scopeId);
-  const scopesBySection = groupBy(job.scope.values(), ({ sectionId }) => sectionId);
-  const linesBySection = groupBy(job.line.values(), ({ sectionId }) => sectionId);
-  const quotesBySection = groupBy(job.package.values(), ({ sectionId }) => sectionId);
-  const innerSections = groupBy(job.section.values(), ({ parentId }) => parentId);
-  const spread = spreadBySection(job);
+/** A scope with the components of its assemblies, where there are any. */
+const rowsOfScope = query((job, scopeId, depthText): readonly EstimateRow[] => {
+  const [scope] = recordsOf(job.scope, [scopeId as Id<'scope'>]);
+  if (scope === undefined) return [];
+  const depth = Number(depthText);
+  const uses = recordsOf(job.use, usesOfScope(job, scope.id));
+  const rows = componentRowsOf(job, scope, uses, depth + 1);
+  const under = spreadBySection(job).size === 0 ? rows : rows.filter(({ placed }) => !isSpread(job, placed));
+  return under.length === 0 ? [] : [{ type: 'scope', key: scope.id, scope, depth }, ...under];
+});
 
-  const own = (sectionId: Id<'section'> | null, depth: number): readonly EstimateRow[] => {
-    const scopes = inOrder(scopesBySection.get(sectionId) ?? []).flatMap((scope): EstimateRow[] => {
-      const uses = usesByScope.get(scope.id) ?? [];
-      const rows = componentRowsOf(job, scope, uses, depth + 1);
-      const under = spread.size === 0 ? rows : rows.filter(({ placed }) => !isSpread(job, placed));
-      if (under.length === 0) return [];
-      return [{ type: 'scope', key: scope.id, scope, depth }, ...under];
-    });
-    const lines: EstimateRow[] = [
-      ...(linesBySection.get(sectionId) ?? []).map((line) => rowOfLine(line, depth)),
-      ...(quotesBySection.get(sectionId) ?? [])
-        .filter(isLumpSum)
-        .map((each): EstimateRow => ({ type: 'quote', key: each.id, package: each, depth })),
-      ...(spread.get(sectionId) ?? []).map((row) => ({ ...row, depth })),
-    ];
-    lines.sort((a, b) => orderOf(job, a) - orderOf(job, b) || (a.key < b.key ? -1 : 1));
-    return withSubtotals([...scopes, ...lines]);
-  };
-  const sections = (parentId: Id<'section'> | null, depth: number): EstimateRow[] =>
-    inOrder(innerSections.get(parentId) ?? []).flatMap((section): EstimateRow[] => [
-      { type: 'section', key: section.id, section, depth },
-      ...own(section.id, depth + 1),
-      ...sections(section.id, depth + 1),
-    ]);
+/** What stands in a section itself, its inner sections apart; in none under the empty key. */
+const rowsInSection = query((job, section, depthText): readonly EstimateRow[] => {
+  const sectionId = section as string;
+  const depth = Number(depthText);
+  const scopes = inOrder(recordsOf(job.scope, scopesOfSection(job, sectionId))).flatMap(({ id }) =>
+    rowsOfScope(job, id, depthText as string),
+  );
+  const lines: EstimateRow[] = [
+    ...recordsOf(job.line, linesOfSection(job, sectionId)).map((line) => rowOfLine(line, depth)),
+    ...recordsOf(job.package, packagesOfSection(job, sectionId))
+      .filter(isLumpSum)
+      .map((each): EstimateRow => ({ type: 'quote', key: each.id, package: each, depth })),
+    ...(spreadBySection(job).get(sectionId) ?? []).map((row) => ({ ...row, depth })),
+  ];
+  lines.sort((a, b) => orderOf(job, a) - orderOf(job, b) || (a.key < b.key ? -1 : 1));
+  return withSubtotals([...scopes, ...lines]);
+});
 
+function* rowsOfSections(job: Job, parent: string, depth: number): Generator<EstimateRow> {
+  for (const section of inOrder(recordsOf(job.section, innerSections(job, parent)))) {
+    yield { type: 'section', key: section.id, section, depth };
+    yield* rowsInSection(job, section.id, String(depth + 1));
+    yield* rowsOfSections(job, section.id, depth + 1);
+  }
+}
+
+/**
+ * The whole estimate in order: sections with their scopes, the scopes' components, and typed lines. Only the section in
+ * which something changed is put together anew.
+ */
+export const listRows: (job: Job) => readonly EstimateRow[] = query((job) => {
   const purchases = listPurchases(job).map((purchase): EstimateRow => ({
     type: 'purchase',
     key: purchase.key,
     purchase,
     depth: 1,
   }));
-  const loose = [...own(null, 1), ...purchases];
-  const placed = sections(null, 0);
+  const loose = [...rowsInSection(job, '', '1'), ...purchases];
+  const placed = [...rowsOfSections(job, '', 0)];
   if (loose.length === 0) return placed;
   return [...placed, { type: 'section', key: NO_SECTION, section: null, depth: 0 }, ...loose];
-}
+});

@@ -10,6 +10,10 @@ export const openingsOfMark = group('opening', ({ markId }) => [markId]);
 export const openingsOfScope = group('opening', ({ scopeId }) => (scopeId === null ? [] : [scopeId]));
 export const countsOnSheet = group('mark', ({ kind, sheetId }) => (kind === 'count' ? [sheetId] : []));
 export const usesOfScope = group('use', ({ scopeId }) => [scopeId]);
+/** What stands in a section; what stands in none under the empty key. */
+export const scopesOfSection = group('scope', ({ sectionId }) => [sectionId ?? '']);
+export const linesOfSection = group('line', ({ sectionId }) => [sectionId ?? '']);
+export const packagesOfSection = group('package', ({ sectionId }) => [sectionId ?? '']);
 /** Sections by the one they stand in; top ones under the empty key. */
 export const innerSections = group('section', ({ parentId }) => [parentId ?? '']);
 
