@@ -23,6 +23,7 @@ import { figureAside } from './figureAside.ts';
 import type { FigureSource } from './graph/figureSource.ts';
 import type { Figure } from './graph/rule.ts';
 import { guardsOf } from './lines/use.ts';
+import { measuredThings } from './sources/quantitySources.ts';
 
 /** A job with all its figures, as they are at one moment. Neither of them changes. */
 export class Figures {
@@ -93,14 +94,9 @@ export class Figures {
     return recordsOf(this.job.piece, piecesOfScope(this.job, scopeId));
   }
 
-  /** What is measured in a scope, one by one: its marks and typed pieces. */
-  partsOf(scopeId: string): readonly (Mark | PieceRecord)[] {
-    return [...this.marksOf(scopeId), ...this.piecesOf(scopeId)];
-  }
-
   /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
   isMeasured(scopeId: string): boolean {
-    return [marksOfScope, openingsOfScope, piecesOfScope].some((of) => of(this.job, scopeId).length > 0);
+    return measuredThings(this.job, scopeId).length > 0;
   }
 
   /** False where a rule of the component, or of an assembly around it, says that it does not apply. */

@@ -3,7 +3,7 @@ import { leadingMeasure } from '../../job/markKinds.ts';
 import { MEASURE_DIMENSION } from '../../job/measures.ts';
 import type { Dimension } from '../../units/dimension.ts';
 import type { Figures } from '../figures.ts';
-import { markNode, openingNode } from '../graph/nodes.ts';
+import { addsOf, measuredThings, sheetOfThing } from '../sources/quantitySources.ts';
 import { knownValue } from '../define.ts';
 
 /** A scope's leading figure as far as it is drawn on some sheets. */
@@ -18,14 +18,13 @@ export interface SheetFigure {
 export function figureOnSheets(figures: Figures, scope: Scope, sheetIds: ReadonlySet<string>): SheetFigure {
   const measure = leadingMeasure(scope.kind);
   const values: (number | undefined)[] = [];
-  for (const mark of figures.marksOf(scope.id))
-    if (sheetIds.has(mark.sheetId)) values.push(knownValue(figures.figure(markNode(mark.id, measure))));
-  if (scope.kind === 'count')
-    for (const opening of figures.openingsCountedBy(scope.id)) {
-      const host = figures.job.mark.get(opening.markId);
-      if (host !== undefined && sheetIds.has(host.sheetId))
-        values.push(knownValue(figures.figure(openingNode(opening.id))));
-    }
+  const { job } = figures;
+  for (const thing of measuredThings(job, scope.id)) {
+    const sheetId = sheetOfThing(job, thing);
+    const node = addsOf(job, thing)(scope.kind, measure);
+    if (node !== undefined && sheetId !== undefined && sheetIds.has(sheetId))
+      values.push(knownValue(figures.figure(node)));
+  }
   return {
     value: values.reduce<number | undefined>(
       (sum, value) => (sum === undefined || value === undefined ? undefined : sum + value),

@@ -1,4 +1,5 @@
 import { actingOnComponent } from '../lines/useLines.ts';
+import { measuredThings, sheetOfThing } from '../sources/quantitySources.ts';
 import type { NodeId } from '../../job/nodeId.ts';
 import { type PlacedComponent, componentsOf } from '../../assemblies/frames.ts';
 import { type JobPurchase, listPurchases } from '../../estimate/purchases.ts';
@@ -79,18 +80,16 @@ function stepsOf(figures: Figures, selection: Selection): readonly Step[] {
 /** All that a scope is measured by: marks, pieces that were typed, and openings in walls that it counts. */
 function marksStep(figures: Figures, scope: Scope, here: boolean): Step {
   const { job } = figures;
-  const openings = figures.openingsCountedBy(scope.id);
-  const hosts = openings.flatMap(({ markId }) => job.mark.get(markId) ?? []);
-  const sheets = new Set(
-    [...figures.marksOf(scope.id), ...hosts].map(({ sheetId }) => job.sheet.get(sheetId)?.number ?? ''),
-  );
+  const things = measuredThings(job, scope.id);
+  const on = things.map((thing) => sheetOfThing(job, thing));
+  const sheets = new Set(on.flatMap((id) => (id === undefined ? [] : [job.sheet.get(id)?.number ?? ''])));
   return {
-    figure: { kind: 'pieces', count: figures.partsOf(scope.id).length + openings.length },
+    figure: { kind: 'pieces', count: things.length },
     label: {
       of: 'marks',
       scope: scope.name,
       sheets: [...sheets].sort(),
-      typed: figures.piecesOf(scope.id).length > 0,
+      typed: on.includes(undefined),
     },
     target: { type: 'scope', id: scope.id },
     here,

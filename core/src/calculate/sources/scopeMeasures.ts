@@ -17,7 +17,6 @@ import {
   markNode,
   measuredNode,
   measureNode,
-  openingNode,
   pieceNode,
   propertyNode,
   sharedNode,
@@ -29,7 +28,7 @@ import { ruleOf } from '../queries/names.ts';
 import { broughtBy } from './brought.ts';
 import { defineDerived } from './derived.ts';
 import { ownMeasures } from './mark.ts';
-import { nodeOfMark } from './nodeOfMark.ts';
+import { addsOf, measuredThings } from './quantitySources.ts';
 import { timesOfOpening } from './opening.ts';
 
 interface PlacedMark {
@@ -61,7 +60,7 @@ export const defineMeasures: Define = ({ job }, id) => {
   const measured = measuredIn(job, id);
   const { marks, counted, pieces } = measured;
   const some = marks.length + counted.length + pieces.length > 0;
-  const own = [[measuredNode(id), valued(some ? 1 : 0)] as const, ...defineSums(scope, measured)];
+  const own = [[measuredNode(id), valued(some ? 1 : 0)] as const, ...defineSums(job, scope, measured)];
   if (isPoints(scope.kind)) return [...own, ...defineCountTotals(job, scope, measured)];
   const opened = marks.filter(({ form }) => form.opened);
   const openings: Definitions = OPENING_MEASURES.map((measure) => [
@@ -136,21 +135,18 @@ export const defineShared: Define = ({ job }, id) => {
 
 const isShared = (measure: string): boolean => (SHARED_EDGES as readonly string[]).includes(measure);
 
-function defineSums(scope: ScopeFace, { marks, counted, pieces }: Measured): Definitions {
-  const leading = leadingMeasure(scope.kind);
-  const typed = pieces.map(({ id }) => pieceNode(id));
+function defineSums(job: Job, scope: ScopeFace, { pieces }: Measured): Definitions {
+  const each = measuredThings(job, scope.id).map((thing) => addsOf(job, thing));
   return ownMeasures(scope.kind).map((measure) => {
     const inputs: NodeId[] = [];
-    for (const { id, form } of marks) {
-      const node = nodeOfMark(id, form, measure);
+    for (const adds of each) {
+      const node = adds(scope.kind, measure);
       if (node !== undefined) inputs.push(node);
     }
-    if (measure === 'count') inputs.push(...counted.map(({ id }) => openingNode(id)));
-    const also = measure === leading || measure === 'plan_length' ? typed : [];
-    inputs.push(...also);
+    const typed = measure === leadingMeasure(scope.kind) || measure === 'plan_length';
     if (MARK_KIND[scope.kind].meets === 'edges' && isShared(measure))
       inputs.push(sharedNode(scope.id, measure));
-    const brought = also.length > 0 || measure === 'count' ? 0 : broughtBy(pieces, measure);
+    const brought = typed || measure === 'count' ? 0 : broughtBy(pieces, measure);
     return [measureNode(scope.id, measure), withBrought(inputs, brought)];
   });
 }
