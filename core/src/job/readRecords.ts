@@ -4,7 +4,7 @@ import type { RecordType } from './id.ts';
 import { checkJob, checkUnmet } from './integrity.ts';
 import { createJob } from './job.ts';
 import type { RawRecord } from './migrations/migration.ts';
-import { JOB_VERSION, type NewerVersion, migrateRecords } from './migrations/migrations.ts';
+import { type NewerVersion, migrateRecords } from './migrations/migrations.ts';
 import type { JobProblem } from './problem.ts';
 import { type JobRecord, RECORD_TYPES } from './record.ts';
 
@@ -72,6 +72,3 @@ export function setUnmetAside({ records, faulty }: RecordsRead): RecordsRead {
   }
   return { records: kept, faulty: aside };
 }
-
-/** Records that this version wrote were held against their schema then: only how they fit is looked at. */
-export const isOfNow = (version: number): boolean => version === JOB_VERSION;
