@@ -13,7 +13,6 @@ import {
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useCatchUp } from '../stores/context.tsx';
 
 interface DragListProps {
   readonly ids: readonly string[];
@@ -45,7 +44,6 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: onePlace(ids) }),
   );
-  const catchUp = useCatchUp();
   const end = ({ active, over }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
     const [moved, target] = [String(active.id), String(over.id)];
@@ -53,7 +51,6 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
     const others = ids.filter((id) => id !== moved);
     const at = others.indexOf(target) + (down ? 1 : 0);
     onOrder([...others.slice(0, at), moved, ...others.slice(at)]);
-    catchUp();
   };
   const name = ({ id }: { readonly id: string | number }): string => nameOf(String(id));
   const placeOf = ({ id }: { readonly id: string | number }): string =>
@@ -61,8 +58,8 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
   const announcements: Announcements = {
     onDragStart: ({ active }) => `${name(active)} is taken up.`,
     onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active)} is at ${placeOf(over)}.`),
-    // Said once the new order stands.
-    onDragEnd: ({ active }) => `${name(active)} is put down at ${placeOf(active)}.`,
+    // It takes the place of what it is put down on, in the order as it is read out before and after.
+    onDragEnd: ({ active, over }) => `${name(active)} is put down at ${placeOf(over ?? active)}.`,
     onDragCancel: ({ active }) => `${name(active)} stays at ${placeOf(active)}.`,
   };
   return (

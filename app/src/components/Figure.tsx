@@ -1,17 +1,18 @@
 import type { Failure } from '@zest/core/job/failure';
 import type { Figure as GraphFigure } from '@zest/core/calculate/graph/rule';
+import type { NodeId } from '@zest/core/job/nodeId';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { Dimension } from '@zest/core/units/dimension';
 import { formatInUnit, formatQuantity } from '@zest/core/units/format';
 import { writeQuantity } from './writeQuantity.ts';
-import { useFormats, useOpenJob } from '../stores/context.tsx';
+import { useFormats } from '../stores/context.tsx';
+import { useFigure, useOfJob } from '../stores/jobHooks.ts';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
 import { getUnit } from '@zest/core/units/unit';
 
 /** Where a figure would stand: the reason in short, the whole of it on hover and for readers. */
 export function FailureText({ failure }: { readonly failure: Failure }) {
-  const { job } = useOpenJob();
-  const whole = describeFailure(failure, job);
+  const whole = useOfJob(({ job }) => describeFailure(failure, job));
   return (
     <span className="warn" title={whole} aria-label={whole} role="note">
       {shortFailure(failure)}
@@ -63,3 +64,6 @@ export function MoneyText({ figure }: { readonly figure: GraphFigure }) {
     <FailureText failure={figure.failure} />
   );
 }
+
+/** Money of a node, drawn anew when it is another. */
+export const MoneyAt = ({ node }: { readonly node: NodeId }) => <MoneyText figure={useFigure(node)} />;

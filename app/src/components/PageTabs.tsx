@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import { useOpenJob } from '../stores/context.tsx';
+import { useJobId } from '../stores/jobHooks.ts';
 
 interface PageTabsProps {
   /** The stage that the pages are of. */
@@ -9,7 +9,7 @@ interface PageTabsProps {
 
 /** The pages of one stage, side by side. */
 export function PageTabs({ stage, tabs }: PageTabsProps) {
-  const { jobId } = useOpenJob();
+  const jobId = useJobId();
   return (
     <>
       <h1 className="sr-only">{stage}</h1>

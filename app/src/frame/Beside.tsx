@@ -4,7 +4,8 @@ import { useLocation } from 'react-router';
 import type { Id } from '@zest/core/job/id';
 import { type Job, inOrder } from '@zest/core/job/job';
 import { IconAction } from '../components/IconAction.tsx';
-import { useOpenJob, useSetView, useView } from '../stores/context.tsx';
+import { useSetView, useView } from '../stores/context.tsx';
+import { useRecord, useTables } from '../stores/jobHooks.ts';
 import type { Beside as BesideWhat } from '../stores/viewStore.ts';
 
 const SheetPane = lazy(() => import('../workspace/SheetPane.tsx').then((m) => ({ default: m.SheetPane })));
@@ -24,7 +25,9 @@ const readKey = (key: string): BesideWhat | undefined => {
   return is === 'sheet' || is === 'schedule' ? { is, id } : undefined;
 };
 
-function Options({ job }: { readonly job: Job }) {
+type Shown = Pick<Job, 'sheet' | 'schedule'>;
+
+function Options({ job }: { readonly job: Shown }) {
   return (
     <>
       <option value="estimate">Estimate</option>
@@ -50,7 +53,7 @@ function Options({ job }: { readonly job: Job }) {
 
 /** Sets a sheet, a schedule or the estimate beside what is being worked on. */
 export function BesideChoice() {
-  const { job } = useOpenJob();
+  const job = useTables('sheet', 'schedule');
   const what = useView((state) => state.beside);
   const setView = useSetView();
   const { pathname } = useLocation();
@@ -70,7 +73,7 @@ export function BesideChoice() {
 
 /** What stands beside the work, with a zoom or a scroll of its own. */
 export function Beside() {
-  const { job } = useOpenJob();
+  const job = useTables('sheet', 'schedule');
   const what = useView((state) => state.beside);
   const setView = useSetView();
   const { pathname } = useLocation();
@@ -95,7 +98,7 @@ export function Beside() {
   );
 }
 
-function Content({ what, job }: { readonly what: BesideWhat; readonly job: Job }) {
+function Content({ what, job }: { readonly what: BesideWhat; readonly job: Shown }) {
   if (what.is === 'estimate') return <EstimateStage />;
   if (what.is === 'sheet') {
     const sheet = job.sheet.get(what.id as Id<'sheet'>);
@@ -108,9 +111,8 @@ const Gone = () => <p className="empty">It is no longer in the job.</p>;
 
 /** A schedule to read while measuring; a click on its title opens it to be corrected. */
 function ScheduleTable({ id }: { readonly id: string }) {
-  const { job } = useOpenJob();
   const setView = useSetView();
-  const schedule = job.schedule.get(id as Id<'schedule'>);
+  const schedule = useRecord(id as Id<'schedule'>);
   if (schedule === undefined) return <Gone />;
   return (
     <div className="beside-schedule">

@@ -11,18 +11,19 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { plural } from '../messages/words.ts';
 import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
+import { useOfJob, useTables } from '../stores/jobHooks.ts';
 import { tellRefused } from '../components/tellRefused.ts';
 import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
-  const { job } = useOpenJob();
+  const { name } = useOfJob(({ job }) => settingsOf(job));
   const setView = useSetView();
   return (
     <header className="head">
-      <span className="head-job cut" title={settingsOf(job).name}>
-        {settingsOf(job).name}
+      <span className="head-job cut" title={name}>
+        {name}
       </span>
       <Where />
       <button type="button" className="head-find" onClick={() => setView({ finderOpen: true })}>
@@ -48,7 +49,7 @@ const PAGE_NAMES: Readonly<Record<string, string>> = {
 };
 
 function Where() {
-  const { job } = useOpenJob();
+  const job = useTables('sheet', 'assembly');
   const [, , , stage = '', record = ''] = useLocation().pathname.split('/');
   const sheet = job.sheet.get(decodeURIComponent(record) as Id<'sheet'>);
   const assembly = job.assembly.get(decodeURIComponent(record) as Id<'assembly'>);
@@ -88,7 +89,7 @@ function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
 
 function UndoRedo() {
   const actions = useJobActions();
-  const { done, undone } = useOpenJob().history;
+  const { done, undone } = useOfJob(({ history }) => history);
   const [undo, redo] = [done.at(-1)?.label, undone.at(-1)?.label];
   return (
     <span style={{ display: 'flex', gap: 2, flex: 'none' }}>

@@ -1,23 +1,24 @@
 import { Button } from '@chakra-ui/react';
 import { Glasses } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useBlocker, useNavigate, useParams } from 'react-router';
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
+import type { Figures } from '@zest/core/calculate/figures';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { formatMoney } from '@zest/core/pricing/money';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
 import {
-  Later,
   useJobActions,
   useFormats,
   useJobState,
   useLook,
-  useOpenJob,
+  useOpenJobLater,
   useServices,
 } from '../stores/context.tsx';
+import { useJobId, useOfJob } from '../stores/jobHooks.ts';
 import { nameOfRaw } from '../storage/storedJob.ts';
 import { Modal } from '../components/Modal.tsx';
 import { Beside } from './Beside.tsx';
@@ -30,14 +31,14 @@ import { STAGES } from './stages.ts';
 export function JobFrame() {
   const { jobId = '' } = useParams();
   const actions = useJobActions();
-  const open = useJobState((state) => state.open);
+  const openId = useJobState((state) => state.open?.jobId);
   const missing = useJobState((state) => state.missing);
   useEffect(() => {
     void actions.openJob(jobId);
     return () => void actions.closeJob();
   }, [actions, jobId]);
   if (missing) return <MissingJob />;
-  if (open?.jobId !== jobId) return <p className="empty">Opening the job…</p>;
+  if (openId !== jobId) return <p className="empty">Opening the job…</p>;
   return <Frame />;
 }
 
@@ -54,15 +55,11 @@ function MissingJob() {
   );
 }
 
-/** One element each for ever, so that they are drawn anew only when their job is. */
-const SPINE = <Spine />;
-const THROUGH_LINE = <ThroughLine />;
-
 function Frame() {
   useActionKeys();
   return (
     <div className="frame">
-      <Later>{SPINE}</Later>
+      <Spine />
       <Head />
       <main className="work">
         <SaveBanner />
@@ -75,7 +72,7 @@ function Frame() {
           <Beside />
         </div>
       </main>
-      <Later>{THROUGH_LINE}</Later>
+      <ThroughLine />
       <Finder />
       <KeysDialog />
       <LeaveGuard />
@@ -83,8 +80,12 @@ function Frame() {
   );
 }
 
+/** The stages; how much is left to do in each is counted once the change itself is on the screen. */
 function Spine() {
-  const { figures } = useOpenJob();
+  return <StageLinks figures={useOpenJobLater().figures} />;
+}
+
+const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Figures }) {
   return (
     <nav className="spine" aria-label="Stages">
       <Link to="/jobs" className="spine-home" aria-label="All jobs" title="All jobs">
@@ -111,7 +112,7 @@ function Spine() {
       <SecondLookLink />
     </nav>
   );
-}
+});
 
 /** Below the stages: what is still doubted, as it was when the hands last rested. */
 function SecondLookLink() {
@@ -182,7 +183,7 @@ function SaveBanner() {
 function DriftBanner() {
   const drift = useJobState((state) => state.drift);
   const lost = useJobState((state) => state.aside.length > 0);
-  const { figures } = useOpenJob();
+  const total = useOfJob(({ figures }) => bidTotal(figures));
   const { money } = useFormats();
   const actions = useJobActions();
   if (drift === undefined) return null;
@@ -190,7 +191,7 @@ function DriftBanner() {
     <div className="banner" role="status">
       The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved;{' '}
       {lost ? 'without the records named below it is' : 'this version of the program makes it'}{' '}
-      {formatMoney(bidTotal(figures), money)}.{' '}
+      {formatMoney(total, money)}.{' '}
       {lost
         ? ''
         : 'Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. '}
@@ -237,7 +238,7 @@ function AsideBanner() {
 /** What is not on the disk is never dropped without a question: not by leaving the job, nor by closing the tab. */
 function LeaveGuard() {
   const actions = useJobActions();
-  const { jobId } = useOpenJob();
+  const jobId = useJobId();
   const exportJob = useExportJob();
   const here = `/job/${jobId}/`;
   const blocker = useBlocker(
@@ -286,6 +287,6 @@ function LeaveGuard() {
 /** Where a selection is best looked at. */
 export function useGoTo(): (path: string) => void {
   const navigate = useNavigate();
-  const { jobId } = useOpenJob();
+  const jobId = useJobId();
   return (path) => void navigate(`/job/${jobId}/${path}`);
 }

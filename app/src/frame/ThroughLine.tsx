@@ -1,4 +1,4 @@
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
@@ -11,6 +11,7 @@ import {
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { writeQuantity } from '../components/writeQuantity.ts';
+import type { Job } from '@zest/core/job/job';
 import { unreachable } from '@zest/core/problem/result';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
 import { COST_WORDS, MEASURE_WORDS, plural } from '../messages/words.ts';
@@ -19,7 +20,7 @@ import {
   useFormats,
   useJobActions,
   useJobState,
-  useOpenJob,
+  useOpenJobLater,
   useSetView,
 } from '../stores/context.tsx';
 
@@ -27,8 +28,11 @@ import {
 export function ThroughLine() {
   // What was selected shows itself first; how its figure came about is drawn right after.
   const selection = useDeferredValue(useJobState((state) => state.selection));
-  const { figures } = useOpenJob();
-  const steps = selection === undefined ? [] : throughLine(figures, selection);
+  const { figures } = useOpenJobLater();
+  const steps = useMemo(
+    () => (selection === undefined ? [] : throughLine(figures, selection)),
+    [figures, selection],
+  );
   return (
     <nav className="way" aria-label="Through-line">
       {steps.length === 0 ? (
@@ -36,14 +40,14 @@ export function ThroughLine() {
           Select a mark, a line or the total to see how the figure came about.
         </span>
       ) : (
-        steps.map((step, index) => <WayStep key={index} step={step} />)
+        steps.map((step, index) => <WayStep key={index} step={step} job={figures.job} />)
       )}
     </nav>
   );
 }
 
-function WayStep({ step }: { readonly step: Step }) {
-  const { job, jobId } = useOpenJob();
+const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; readonly job: Job }) {
+  const jobId = useJobState((state) => state.open?.jobId ?? '');
   const formats = useFormats();
   const actions = useJobActions();
   const setView = useSetView();
@@ -75,7 +79,7 @@ function WayStep({ step }: { readonly step: Step }) {
       <span className="cut">{words}</span>
     </button>
   );
-}
+});
 
 const failureOf = (figure: StepFigure) => ('figure' in figure ? figure.figure.failure : undefined);
 

@@ -1,13 +1,14 @@
 import { describeProblem } from '../messages/describeProblem.ts';
 import { tellProblem } from '../components/toaster.tsx';
 import { packJob } from '../storage/jobFiles.ts';
-import { useOpenJob, useServices } from '../stores/context.tsx';
+import { useOpenNow, useServices } from '../stores/context.tsx';
 
 /** Saves the job as it is on the screen as a file, whether or not it could be kept here. */
 export function useExportJob(): () => Promise<void> {
   const services = useServices();
-  const { jobId, job } = useOpenJob();
+  const openNow = useOpenNow();
   return async () => {
+    const { jobId, job } = openNow();
     const packed = await packJob(services, jobId, job);
     if (packed.ok) services.download(packed.value.name, packed.value.blob);
     else tellProblem(describeProblem(packed.problem));

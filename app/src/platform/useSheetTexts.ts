@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import type { SheetText } from '@zest/core/takeoff/sheetText';
-import { useOpenJob, useServices } from '../stores/context.tsx';
+import { useJobId } from '../stores/jobHooks.ts';
+import { useServices } from '../stores/context.tsx';
 import { createSheetFiles, pictureKey } from './sheetFiles.ts';
 
 const NO_TEXTS: readonly SheetText[] = [];
@@ -9,7 +10,7 @@ const NO_TEXTS: readonly SheetText[] = [];
 /** The texts on a sheet, once they are wanted and read; none before. */
 export function useSheetTexts(sheet: Sheet, wanted: boolean): readonly SheetText[] {
   const services = useServices();
-  const { jobId } = useOpenJob();
+  const jobId = useJobId();
   const [read, setRead] = useState<
     { readonly key: string; readonly texts: readonly SheetText[] } | undefined
   >();

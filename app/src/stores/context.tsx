@@ -1,15 +1,4 @@
-import {
-  type ReactNode,
-  createContext,
-  startTransition,
-  useCallback,
-  useContext,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
-import { flushSync } from 'react-dom';
+import { createContext, useCallback, useContext, useDeferredValue } from 'react';
 import { useStore } from 'zustand';
 import type { Display } from '@zest/core/units/format';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
@@ -49,86 +38,33 @@ export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
 export const useLook = (): SecondLook | undefined => useStore(useStores().look, (state) => state.look);
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
-interface LaterJob {
-  readonly shown: OpenJob;
-  readonly catchUp: () => void;
-}
-
-/** The job as it was a moment ago, for what may come after the new total is on the screen. */
-const LaterJobContext = createContext<LaterJob | undefined>(undefined);
-
-/**
- * How a deed begins; before it, what follows the job catches up with it. Not at 'change': drawing
- * anew just then would put the old choice back into a list before it is read.
- */
-const DEEDS = ['pointerdown', 'click', 'keydown'] as const;
-
-/** What shows what it was switched to by itself, and would be seen to go back until its job is drawn. */
-const isSwitch = (target: EventTarget | null): boolean =>
-  target instanceof HTMLSelectElement ||
-  (target instanceof HTMLInputElement && (target.type === 'checkbox' || target.type === 'radio'));
-
-/**
- * What is inside follows the job right after the urgent things: a change paints the sheet and the
- * total first, then this. Give it children that do not change by themselves. A deed is always done
- * to the job as it is: nobody changes a record as it stood a moment ago.
- */
-export function Later({ children }: { readonly children: ReactNode }) {
+/** The open job as it is when it is asked for: for what is done to it, not for what is shown. */
+export function useOpenNow(): () => OpenJob {
   const { jobs } = useStores();
-  const open = useOpenJob();
-  const [shown, setShown] = useState(open);
-  const follows = useRef(shown);
-  useEffect(() => startTransition(() => setShown(open)), [open]);
-  useEffect(() => {
-    follows.current = shown;
-  }, [shown]);
-  const catchUp = useCallback((): void => {
-    const now = jobs.getState().open;
-    if (now !== undefined && now !== follows.current) flushSync(() => setShown(now));
-  }, [jobs]);
-  useEffect(() => {
-    // Before the page's own listeners, so that they see what was just drawn.
-    for (const deed of DEEDS) window.addEventListener(deed, catchUp, true);
-    // After the page's own listeners, so that the switch is drawn as it now stands.
-    const followSwitch = ({ target }: Event): void => {
-      if (isSwitch(target)) catchUp();
-    };
-    window.addEventListener('change', followSwitch);
-    return () => {
-      for (const deed of DEEDS) window.removeEventListener(deed, catchUp, true);
-      window.removeEventListener('change', followSwitch);
-    };
-  }, [catchUp]);
-  const later = useMemo(() => ({ shown, catchUp }), [shown, catchUp]);
-  return <LaterJobContext value={later}>{children}</LaterJobContext>;
-}
-
-/** Draws what follows the job at once: for what was let go of by hand and must not be seen to go back. */
-export function useCatchUp(): () => void {
-  const later = useContext(LaterJobContext);
-  return later?.catchUp ?? noCatchUp;
-}
-
-const noCatchUp = (): void => undefined;
-
-/** The job as it is when it is asked for: what is done may come after a change that is not on the screen yet. */
-export function useJobNow(): () => Job {
-  const { jobs } = useStores();
-  return () => {
+  return useCallback(() => {
     const { open } = jobs.getState();
-    if (open === undefined) throw new Error('useJobNow: no job is open');
-    return open.job;
-  };
+    if (open === undefined) throw new Error('useOpenNow: no job is open');
+    return open;
+  }, [jobs]);
+}
+
+export function useJobNow(): () => Job {
+  const openNow = useOpenNow();
+  return useCallback(() => openNow().job, [openNow]);
 }
 
 /** The open job; only for what is shown inside its frame. */
 export function useOpenJob(): OpenJob {
-  const later = useContext(LaterJobContext);
-  const now = useJobState((state) => (later === undefined ? state.open : undefined));
-  const open = later?.shown ?? now;
+  const open = useJobState((state) => state.open);
   if (open === undefined) throw new Error('useOpenJob: no job is open');
   return open;
 }
+
+/**
+ * The open job for what is only read, and takes its time to draw: what a person types into or chooses from, and the
+ * total, are on the screen before it.
+ */
+export const useOpenJobLater = (): OpenJob => useDeferredValue(useOpenJob());
 
 const numbersOf = ({
   decimalMark,
@@ -159,4 +95,8 @@ export function formatsOf(
 const formatsOfJob = remember((settings: Settings) => formatsOf(settings));
 
 /** How the open job writes its figures. */
-export const useFormats = (): Formats => formatsOfJob(settingsOf(useOpenJob().job));
+export const useFormats = (): Formats =>
+  useJobState(({ open }) => {
+    if (open === undefined) throw new Error('useFormats: no job is open');
+    return formatsOfJob(settingsOf(open.job));
+  });

@@ -9,8 +9,8 @@ import { type Command, put, remove } from '@zest/core/job/change';
 import { applyDiff } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { createTestJob } from '@zest/core/testing/job';
-import { type Stores, StoresProvider } from './context.tsx';
-import { useFigure, useFigures, useRecord, useTable } from './jobHooks.ts';
+import { type Stores, StoresProvider, useOpenJobLater } from './context.tsx';
+import { useFigure, useFigures, useOfJob, useRecord, useTable, useTables } from './jobHooks.ts';
 import type { JobState, JobStore } from './jobStore.ts';
 
 const { job: started, makeId } = createTestJob();
@@ -56,9 +56,40 @@ function OneTable() {
   return <i data-testid="table">{lines.size}</i>;
 }
 
+function TwoTables() {
+  const { line, scope } = useTables('line', 'scope');
+  count('tables');
+  return (
+    <i data-testid="tables">
+      {line.size} {scope.size}
+    </i>
+  );
+}
+let asked = 0;
+function LongestName() {
+  const name = useOfJob(({ job }) => {
+    asked += 1;
+    return [...job.line.values()].map(({ description }) => description).sort()[0];
+  });
+  count('name');
+  return <i data-testid="name">{name}</i>;
+}
+/** What both show, in the order in which it is drawn. */
+const order: string[] = [];
+function Now() {
+  order.push(`now ${useTable('line').get(one.id)?.description}`);
+  return null;
+}
+function AfterIt() {
+  const shown = useOpenJobLater().job.line.get(one.id)?.description ?? 'gone';
+  order.push(`later ${shown}`);
+  return <i data-testid="later">{shown}</i>;
+}
+
 let root: Root;
 let host: HTMLElement;
 let change: (command: Command) => void;
+let save: () => void;
 const read = (name: string): string => host.querySelector(`[data-testid=${name}]`)?.textContent ?? '';
 
 beforeEach(() => {
@@ -76,6 +107,7 @@ beforeEach(() => {
     calculation.apply(job, diff.value);
     act(() => jobs.setState({ open: open() }));
   };
+  save = () => act(() => jobs.setState({ save: { state: 'saving' } }));
   for (const name of Object.keys(drawn)) drawn[name] = 0;
   host = document.body.appendChild(document.createElement('div'));
   root = createRoot(host);
@@ -86,6 +118,10 @@ beforeEach(() => {
         <BothFigures />
         <OneRecord />
         <OneTable />
+        <TwoTables />
+        <LongestName />
+        <Now />
+        <AfterIt />
       </StoresProvider>,
     ),
   );
@@ -100,9 +136,12 @@ describe('what is read of the open job', () => {
   it('is drawn anew only where that very thing is another', () => {
     expect(['figure', 'figures', 'record', 'table'].map(read)).toEqual(['2000', '2 3', 'Line', '2']);
     change(put({ ...one, description: 'Renamed' }));
-    expect([read('record'), drawn]).toEqual(['Renamed', { figure: 1, figures: 1, record: 2, table: 2 }]);
+    expect([read('record'), drawn]).toMatchObject([
+      'Renamed',
+      { figure: 1, figures: 1, record: 2, table: 2, tables: 2, name: 1 },
+    ]);
     change(put({ ...two, quantity: '5' }));
-    expect([read('figures'), drawn]).toEqual(['2 5', { figure: 1, figures: 2, record: 2, table: 3 }]);
+    expect([read('figures'), drawn]).toMatchObject(['2 5', { figure: 1, figures: 2, record: 2, table: 3 }]);
     change(put({ ...one, quantity: '4' }));
     expect([read('figure'), read('figures')]).toEqual(['4000', '4 5']);
   });
@@ -110,5 +149,21 @@ describe('what is read of the open job', () => {
   it('says of a record and its figures that they are gone', () => {
     change(remove(one.id));
     expect(['figure', 'figures', 'record', 'table'].map(read)).toEqual(['missing', 'missing 3', 'gone', '1']);
+  });
+
+  it('is not asked again when only the saving goes on', () => {
+    const before = asked;
+    save();
+    expect(asked).toBe(before);
+    change(put({ ...one, description: 'A name' }));
+    expect(read('name')).toBe('A name');
+  });
+
+  it('comes after the rest where it is only read, and comes to the same', () => {
+    order.length = 0;
+    change(put({ ...one, description: 'Renamed' }));
+    expect(order.indexOf('now Renamed')).toBeLessThan(order.indexOf('later Renamed'));
+    expect(order).toContain('later Line');
+    expect(read('later')).toBe('Renamed');
   });
 });

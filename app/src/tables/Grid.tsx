@@ -9,10 +9,12 @@ import {
   useRef,
   useState,
 } from 'react';
+import { sameValue } from '@zest/core/job/sameValue';
 import { CellEditor } from './CellEditor.tsx';
 import { GridRow, RowDrag } from './GridRow.tsx';
 import { type Held, cellId } from './RowCells.tsx';
 import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
+import { keepContents } from './contents.ts';
 import { createHandlers } from './gridKeys.ts';
 import type { GridProps } from './gridProps.ts';
 import { placeColumns, showColumn, stayClass } from './stay.ts';
@@ -25,6 +27,9 @@ const HEAD_PX = 28;
 export function Grid<Row>(props: GridProps<Row>) {
   const { label, rows, keyOf, classOf, onSelect, selectedKey } = props;
   const columns = useMemo(() => placeColumns(props.columns), [props.columns]);
+  // Columns are made anew with the figures they read; what the rows are drawn by is not.
+  const frame = useSame(columns.map(({ id, align, left, edge }) => ({ id, align, left, edge })));
+  const [keep] = useState(keepContents);
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Range>({ anchor: { row: 0, column: 0 }, focus: { row: 0, column: 0 } });
   const [editing, setEditing] = useState<
@@ -55,7 +60,8 @@ export function Grid<Row>(props: GridProps<Row>) {
         ? from
         : { anchor: { ...from.anchor, row: selectedIndex }, focus: { ...from.focus, row: selectedIndex } },
     );
-    virtual.scrollToIndex(selectedIndex);
+    // What was gone to by hand or by keys is in sight already; to ask again would lay out the table twice.
+    if (focus.row !== selectedIndex) virtual.scrollToIndex(selectedIndex);
     // Only when another thing is selected, or its row came just now; scrolling by hand must not be pulled back.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selectedKey, selectedIndex < 0]);
@@ -225,7 +231,11 @@ export function Grid<Row>(props: GridProps<Row>) {
                 start={start}
                 row={row}
                 index={index}
-                columns={columns}
+                frame={frame}
+                contents={keep(
+                  keyOf(row),
+                  columns.map((column) => column.show(row)),
+                )}
                 label={label}
                 at={index === focus.row ? focus.column : -1}
                 from={inRows(block, index) ? block.left : -1}
@@ -246,6 +256,14 @@ export function Grid<Row>(props: GridProps<Row>) {
       )}
     </RowDrag>
   );
+}
+
+/** The value of before for as long as it is the same. */
+function useSame<Value>(value: Value): Value {
+  const [same, setSame] = useState(value);
+  if (sameValue(same, value)) return same;
+  setSame(value);
+  return value;
 }
 
 const inRows = ({ top, bottom }: Block, row: number): boolean => row >= top && row <= bottom;

@@ -10,7 +10,6 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
-import { useCatchUp } from '../stores/context.tsx';
 import { RowCells, type RowCellsProps } from './RowCells.tsx';
 
 const Draggable = createContext(false);
@@ -29,12 +28,10 @@ interface RowDragProps {
 /** Rows inside can be taken elsewhere by their handles, where there is someone who takes them. */
 export function RowDrag({ onDrop, children }: RowDragProps) {
   const sensors = useSensors(useSensor(PointerSensor, POINTER));
-  const catchUp = useCatchUp();
   if (onDrop === undefined) return <>{children}</>;
   const end = ({ active, over, delta }: DragEndEvent): void => {
     if (over === null || active.id === over.id) return;
     onDrop(String(active.id), String(over.id), delta.y < 0 ? 'before' : 'after');
-    catchUp();
   };
   return (
     <DndContext
@@ -59,7 +56,7 @@ interface GridRowProps<Row> extends RowCellsProps<Row> {
   readonly start: number;
 }
 
-/** One row: drawn anew only when it, its columns or what is selected in it changed. */
+/** One row: drawn anew only when what it shows or what is selected in it changed. */
 export const GridRow = memo(function GridRow<Row>(props: GridRowProps<Row>) {
   const { id, className, movable, template, start, ...cells } = props;
   const draggable = useContext(Draggable);

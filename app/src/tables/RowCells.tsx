@@ -1,6 +1,15 @@
 import { type CSSProperties, type ReactNode, memo } from 'react';
 import type { Cell } from './cells.ts';
-import { type PlacedColumn, stayClass } from './stay.ts';
+import type { Contents } from './contents.ts';
+import { stayClass } from './stay.ts';
+
+/** Of a column, what its cells stand by; it stays the same while figures change. */
+export interface CellFrame {
+  readonly id: string;
+  readonly align: 'left' | 'right' | undefined;
+  readonly left: number | undefined;
+  readonly edge: boolean | undefined;
+}
 
 export const cellId = (label: string, { row, column }: Cell): string =>
   `${label.replace(/\W+/g, '-')}-${row}-${column}`;
@@ -13,7 +22,8 @@ export interface Held extends Cell {
 export interface RowCellsProps<Row> {
   readonly row: Row;
   readonly index: number;
-  readonly columns: readonly PlacedColumn<Row>[];
+  readonly frame: readonly CellFrame[];
+  readonly contents: Contents;
   readonly label: string;
   /** The column that is current in this row; -1 for none. */
   readonly at: number;
@@ -30,10 +40,10 @@ export interface RowCellsProps<Row> {
 const styleOf = (left: number | undefined, washed: boolean): CSSProperties | undefined =>
   left === undefined && !washed ? undefined : { left, ...(washed ? { background: 'var(--zest-wash)' } : {}) };
 
-/** The cells of one row: drawn anew only when the row, its columns or what is selected in it changed. */
+/** The cells of one row: drawn anew only when what they show or what is selected in it changed. */
 export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
-  const { row, index, columns, label, at, from, to, editor, held, onDown, onOpen } = props;
-  return columns.map((column, columnIndex) => {
+  const { row, index, frame, contents, label, at, from, to, editor, held, onDown, onOpen } = props;
+  return frame.map((column, columnIndex) => {
     const here = columnIndex === at;
     const selected = columnIndex >= from && columnIndex <= to;
     const cell = { row: index, column: columnIndex };
@@ -48,7 +58,11 @@ export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
         onMouseDown={(event) => onDown(cell, event.shiftKey)}
         onDoubleClick={() => onOpen(row, columnIndex)}
       >
-        {here && editor !== undefined ? editor : held?.column === columnIndex ? held.text : column.show(row)}
+        {here && editor !== undefined
+          ? editor
+          : held?.column === columnIndex
+            ? held.text
+            : contents[columnIndex]}
       </div>
     );
   });

@@ -24,7 +24,12 @@ export function placeColumns<Row>(columns: readonly GridColumn<Row>[]): readonly
     : [...staying, { ...last, edge: true }, ...columns.slice(staying.length + 1)];
 }
 
-export const stayClass = ({ left, edge }: Pick<PlacedColumn<never>, 'left' | 'edge'>): string =>
+interface Staying {
+  readonly left?: number | undefined;
+  readonly edge?: boolean | undefined;
+}
+
+export const stayClass = ({ left, edge }: Staying): string =>
   left === undefined ? '' : edge === true ? 'stays edge' : 'stays';
 
 /** Scrolls sideways by no more than brings a column into sight, beside the columns that stay. */

@@ -1,7 +1,7 @@
 import { useDeferredValue } from 'react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { Later, useView } from '../stores/context.tsx';
+import { useView } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
@@ -71,9 +71,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
             <DrawnState desk={desk} />
             <PaneZoom desk={desk} />
             <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
-            <Later>
-              <MarkBar pens={later} />
-            </Later>
+            <MarkBar pens={later} />
             <Legend sheet={sheet} desk={desk} />
           </>
         )}

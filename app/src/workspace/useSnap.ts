@@ -12,7 +12,8 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import * as z from 'zod';
 import { useChoice } from '../components/useChoice.ts';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
-import { useOpenJob, useServices } from '../stores/context.tsx';
+import { useJobId } from '../stores/jobHooks.ts';
+import { useServices } from '../stores/context.tsx';
 import type { HitIndex } from './tools/hitIndex.ts';
 
 /** Screen pixels within which a place draws the pen … */
@@ -43,7 +44,7 @@ const ON = z.boolean();
 
 export function useSnap(sheet: Sheet, hits: HitIndex): Snapper {
   const services = useServices();
-  const { jobId } = useOpenJob();
+  const jobId = useJobId();
   const [lines, setLines] = useState<{ readonly of: string; readonly packed: PackedLines } | undefined>();
   const [on, setOn] = useChoice('snapping', true, ON);
   const [held, setHeld] = useState<SnapKind | undefined>();

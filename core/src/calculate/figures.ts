@@ -23,7 +23,7 @@ import { figureAside } from './figureAside.ts';
 import type { FigureSource } from './graph/figureSource.ts';
 import type { Figure } from './graph/rule.ts';
 import { guardsOf } from './lines/use.ts';
-import { measuredThings } from './sources/quantitySources.ts';
+import { isMeasured } from './sources/quantitySources.ts';
 
 /** A job with all its figures, as they are at one moment. Neither of them changes. */
 export class Figures {
@@ -96,7 +96,7 @@ export class Figures {
 
   /** True when something of the scope is measured: drawn, typed, or sitting in a wall. */
   isMeasured(scopeId: string): boolean {
-    return measuredThings(this.job, scopeId).length > 0;
+    return isMeasured(this.job, scopeId);
   }
 
   /** False where a rule of the component, or of an assembly around it, says that it does not apply. */

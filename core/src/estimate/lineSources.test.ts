@@ -4,7 +4,14 @@ import { type Job, createJob, listRecords } from '../job/job.ts';
 import { anyDeeds, deskAfter, doSomething, startBusyDesk } from '../testing/deeds.ts';
 import { createPricedDesk } from '../testing/priced.ts';
 import { makePackage } from '../testing/records.ts';
-import { LINE_MAKERS, costCodeOfLine, itemCodeOfLine, nameOfLine, unitOfLine } from './lineSources.ts';
+import {
+  LINE_MAKERS,
+  costCodeOfLine,
+  findLine,
+  itemCodeOfLine,
+  nameOfLine,
+  unitOfLine,
+} from './lineSources.ts';
 import { countedLinesOf, listCounted, listLines } from './lines.ts';
 import { isPriced, listRows } from './rows.ts';
 
@@ -17,6 +24,19 @@ describe('the lines of a job', () => {
         const shown = listRows(job).flatMap((row) => (isPriced(row) ? [row.key] : []));
         expect(keys.sort()).toEqual(shown.sort());
         expect(new Set(keys).size).toBe(keys.length);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('are found again by their keys, and nothing else is', () => {
+    fc.assert(
+      fc.property(anyDeeds, (list) => {
+        const job = deskAfter(list).job();
+        for (const line of listLines(job)) expect(findLine(job, line.key)).toEqual(line);
+        for (const row of listRows(job)) if (!isPriced(row)) expect(findLine(job, row.key)).toBeUndefined();
+        for (const gone of ['', 'line:gone', 'use:gone/component/x', 'constructor'])
+          expect(findLine(job, gone)).toBeUndefined();
       }),
       { numRuns: 30 },
     );

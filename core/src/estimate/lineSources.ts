@@ -14,7 +14,7 @@ import { type JobPurchase, listPurchases, purchaseOfCode } from './purchases.ts'
 export type LineMaker = 'use' | 'line' | 'purchase' | 'package';
 
 /** What a line is of, by its maker. */
-interface Made {
+export interface MadeBy {
   readonly use: PlacedComponent;
   readonly line: Line;
   readonly purchase: JobPurchase;
@@ -23,7 +23,7 @@ interface Made {
 
 /** One line as its maker gives it. */
 export type LineOf = {
-  readonly [Maker in LineMaker]: { readonly by: Maker; readonly made: Made[Maker] };
+  readonly [Maker in LineMaker]: { readonly by: Maker; readonly made: MadeBy[Maker] };
 }[LineMaker];
 
 /** A priced line of whatever kind, with what its place in the estimate is. */
@@ -44,6 +44,8 @@ interface LineSource<Of, Given = Of> {
   /** The makers of the job, by id. */
   readonly list: (job: Job) => Iterable<string>;
   readonly linesOf: (job: Job, makerId: string) => readonly Given[];
+  /** The maker of a line by the line's key; any text where it is none of this source's. */
+  readonly makerOf: (job: Job, key: LineKey) => string;
   readonly place: (job: Job, of: Of) => Omit<LineAt, 'of'>;
   /** How a person knows the line. */
   readonly name: (of: Of) => string;
@@ -59,10 +61,12 @@ const one = <Of>(of: Of | undefined): readonly Of[] => (of === undefined ? [] : 
 /** Packages with one sum for all are a line of their own. */
 export const isLumpSum = ({ by }: Package): boolean => by === 'sum';
 
-const LINE_SOURCES: { readonly [Maker in LineMaker]: LineSource<Made[Maker]> } = {
+const LINE_SOURCES: { readonly [Maker in LineMaker]: LineSource<MadeBy[Maker]> } = {
   use: {
     list: (job) => job.use.keys(),
     linesOf: (job, id) => one(job.use.get(id as Id<'use'>)).flatMap((use) => componentsOf(job, use)),
+    // The key of a component begins with its use: `use:…/component/key`.
+    makerOf: (_job, key) => key.split('/')[0] ?? '',
     place: (job, placed) => ({
       key: placed.key,
       sectionId: sectionOf(job, placed),
@@ -78,6 +82,7 @@ const LINE_SOURCES: { readonly [Maker in LineMaker]: LineSource<Made[Maker]> } =
     list: (job) => job.line.keys(),
     // Texts and subtotals have no money of their own.
     linesOf: (job, id) => one(job.line.get(id as Id<'line'>)).filter(({ is }) => is === undefined),
+    makerOf: (_job, key) => key,
     place: (_job, { id, sectionId, alternate, taxPercent }) => ({
       key: id,
       sectionId,
@@ -92,6 +97,7 @@ const LINE_SOURCES: { readonly [Maker in LineMaker]: LineSource<Made[Maker]> } =
   purchase: {
     list: (job) => listPurchases(job).map(({ code }) => code),
     linesOf: (job, code) => one(purchaseOfCode(job, code)),
+    makerOf: (job, key) => listPurchases(job).find((each) => each.key === key)?.code ?? '',
     place: (job, { key }) => ({
       key,
       sectionId: null,
@@ -106,6 +112,7 @@ const LINE_SOURCES: { readonly [Maker in LineMaker]: LineSource<Made[Maker]> } =
   package: {
     list: (job) => job.package.keys(),
     linesOf: (job, id) => one(job.package.get(id as Id<'package'>)).filter(isLumpSum),
+    makerOf: (_job, key) => key,
     place: (_job, { id, sectionId, alternate }) => ({ key: id, sectionId, alternate, taxPercent: undefined }),
     name: ({ name }) => name,
     unit: () => 'sum',
@@ -146,6 +153,15 @@ export const linesOfMaker: (job: Job, by: LineMaker, makerId: string) => readonl
       .map((made): LineAt => ({ ...source.place(job, made as never), of: { by: maker, made } as LineOf }));
   },
 );
+
+/** The line of a key; undefined for one that is gone, and for what has no money. */
+export function findLine(job: Job, key: LineKey): LineAt | undefined {
+  for (const by of LINE_MAKERS) {
+    const found = linesOfMaker(job, by, LINE_SOURCES[by].makerOf(job, key)).find((line) => line.key === key);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
 
 /** Whether a line stands elsewhere than under what was measured. */
 export const standsApart = (job: Job, { of }: LineAt): boolean => of.by === 'use' && isSpread(job, of.made);

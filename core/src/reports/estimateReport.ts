@@ -16,8 +16,9 @@ import {
 import { sizedItems } from '../calculate/lines/sizes.ts';
 import { listLines } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
+import { query } from '../job/query.ts';
 import { remember } from '../job/remember.ts';
-import { type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
+import { type ComponentRow, type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
 import { overrideOf } from '../job/overrides.ts';
 import { costCodeOf, countedIn, sectionOf } from '../estimate/places.ts';
 import { takenQuote } from '../estimate/quotes.ts';
@@ -78,9 +79,20 @@ export function estimateReport(figures: Figures): readonly ReportLine[] {
 export const countsInBid = ({ job }: Figures, row: EstimateRow): boolean =>
   countedIn(job)({ key: row.key, alternate: alternateOfRow(job, row) });
 
+/** The rows that a rule may leave out: few of many, so that the others need not be asked. */
+const rowsWithRule = query((job): readonly ComponentRow[] =>
+  listRows(job).filter(
+    (row): row is ComponentRow =>
+      row.type === 'component' && (row.component.when !== undefined || row.placed.frame.within !== undefined),
+  ),
+);
+
 /** The rows with something to show: components whose rule says that they do not apply are left out. */
-export const listShownRows = (figures: Figures): readonly EstimateRow[] =>
-  listRows(figures.job).filter((row) => row.type !== 'component' || figures.isDue(row.placed));
+export function listShownRows(figures: Figures): readonly EstimateRow[] {
+  const rows = listRows(figures.job);
+  const out = new Set<EstimateRow>(rowsWithRule(figures.job).filter(({ placed }) => !figures.isDue(placed)));
+  return out.size === 0 ? rows : rows.filter((row) => !out.has(row));
+}
 
 /** One row of the estimate with its figures of the moment. */
 export function reportLine(figures: Figures, row: EstimateRow): ReportLine {

@@ -11,7 +11,7 @@ import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
-import { useCatchUp, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
@@ -26,7 +26,6 @@ export function AssembliesStage() {
   const actions = useJobActions();
   const { makeId } = useServices();
   const navigate = useNavigate();
-  const catchUp = useCatchUp();
   const [text, setText] = useState('');
   const [applying, setApplying] = useState(false);
   const [fresh, setFresh] = useState('');
@@ -49,7 +48,6 @@ export function AssembliesStage() {
     const done = actions.transact(label, put(made));
     if (done.ok) {
       // The page must know of it before it goes there, or it shows another one to be typed into.
-      catchUp();
       go(made.id);
       setFresh(made.id);
     } else tellProblem(describeProblem(done.problem));

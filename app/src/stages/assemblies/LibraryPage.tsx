@@ -22,7 +22,7 @@ import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS, FOR_KIND_WORDS, plural } from '../../messages/words.ts';
-import { useCatchUp, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
@@ -47,7 +47,6 @@ export function LibraryPage() {
   const { makeId } = useServices();
   const actions = useJobActions();
   const navigate = useNavigate();
-  const catchUp = useCatchUp();
   const [shelf, changeShelf] = useShelf();
   const [text, setText] = useState('');
   const [onlyFavorites, setOnlyFavorites] = useState(false);
@@ -104,7 +103,6 @@ export function LibraryPage() {
       tell(
         `The prices of ${which.name} are in ${which.currency} and were left empty. Type them, or choose items of this job.`,
       );
-    catchUp();
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
   const readFile = async (file: File, stop: AbortSignal): Promise<void> => {

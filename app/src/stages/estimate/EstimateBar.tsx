@@ -1,6 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { memo } from 'react';
-import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { memo, useMemo } from 'react';
 import { put } from '@zest/core/job/change';
 import { nestSection, unnestSection } from '@zest/core/estimate/moveRows';
 import type { Id } from '@zest/core/job/id';
@@ -8,18 +7,21 @@ import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';
 import { MoreMenu } from '../../components/MoreMenu.tsx';
 import { plural } from '../../messages/words.ts';
-import { useCatchUp, useOpenJob } from '../../stores/context.tsx';
+import { useJobNow } from '../../stores/context.tsx';
+import { useOfJob, useTable } from '../../stores/jobHooks.ts';
 import { ColumnChoiceButton } from './ColumnChoice.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { USUAL_COLUMNS, listColumns } from './columns.tsx';
 import { useEstimate } from './useEstimate.ts';
 
 interface EstimateBarProps {
-  readonly rows: readonly EstimateRow[];
-  /** The section the selection stands in, which what is added goes into. */
-  readonly sectionId: Id<'section'> | null;
-  /** The row that is current, which a new line comes below. */
-  readonly currentKey: () => string | undefined;
+  /** How many priced lines there are. */
+  readonly lines: number;
+  /** The row that is current, which a new line comes below, and the section it stands in. */
+  readonly currentPlace: () => {
+    readonly key: string | undefined;
+    readonly sectionId: Id<'section'> | null;
+  };
   readonly shown: readonly string[];
   readonly onColumns: (ids: readonly string[]) => void;
   readonly onCopy: () => void;
@@ -30,27 +32,29 @@ interface EstimateBarProps {
 
 /** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
 export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
-  const { rows, sectionId, currentKey, shown, onColumns, onCopy, onTemplate, onAdded } = props;
-  const { job, figures } = useOpenJob();
-  const estimate = useEstimate(rows);
-  const catchUp = useCatchUp();
-  const settings = settingsOf(job);
+  const { lines, currentPlace, shown, onColumns, onCopy, onTemplate, onAdded } = props;
+  const estimate = useEstimate();
+  const jobNow = useJobNow();
+  const byCode = useOfJob(({ job }) => settingsOf(job).linesBy === 'code');
+  const scopes = useTable('scope');
+  const all = useMemo(() => listColumns(scopes), [scopes]);
   /** Letters typed right after it must find the new line, and not the pens. */
   const addLine = (content?: Parameters<typeof estimate.addLine>[2]): void => {
-    estimate.addLine(sectionId, currentKey(), content);
-    catchUp();
+    const { key, sectionId } = currentPlace();
+    estimate.addLine(sectionId, key, content);
     onAdded();
   };
-  const addSection = (parentId: typeof sectionId): void => {
+  const addSection = (parentId: Id<'section'> | null): void => {
     estimate.addSection(parentId);
-    catchUp();
   };
   const spread = (): void => {
-    const { linesBy, ...rest } = settings;
+    const { linesBy, ...rest } = settingsOf(jobNow());
     const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
     estimate.tellRefused(estimate.settle('where lines of assemblies stand', put(next)));
   };
   const nest = (how: typeof nestSection): void => {
+    const job = jobNow();
+    const { sectionId } = currentPlace();
     const section = sectionId === null ? undefined : job.section.get(sectionId);
     const moved = section === undefined ? undefined : how(job, section);
     if (moved === undefined)
@@ -60,14 +64,9 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
   return (
     <div className="bar wraps">
       <EstimateTabs />
-      <span className="soft">{plural(rows.filter(isPriced).length, 'line')}</span>
+      <span className="soft">{plural(lines, 'line')}</span>
       <span className="grow" />
-      <ColumnChoiceButton
-        all={listColumns(figures)}
-        usual={USUAL_COLUMNS}
-        shown={shown}
-        onChoose={onColumns}
-      />
+      <ColumnChoiceButton all={all} usual={USUAL_COLUMNS} shown={shown} onChoose={onColumns} />
       <Button size="sm" variant="outline" onClick={onCopy}>
         Copy from a job
       </Button>
@@ -76,15 +75,10 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
         entries={[
           ['Add words', () => addLine({ is: 'text', description: 'Words' })],
           ['Add a subtotal', () => addLine({ is: 'subtotal', description: 'Subtotal' })],
-          ['Add a section inside', () => addSection(sectionId)],
+          ['Add a section inside', () => addSection(currentPlace().sectionId)],
           ['Take the section into the one before', () => nest(nestSection)],
           ['Take the section out again', () => nest(unnestSection)],
-          [
-            settings.linesBy === 'code'
-              ? 'Lines under what was measured'
-              : 'Lines in the sections of their codes',
-            spread,
-          ],
+          [byCode ? 'Lines under what was measured' : 'Lines in the sections of their codes', spread],
           ['Save the job as a template', onTemplate],
         ]}
       />

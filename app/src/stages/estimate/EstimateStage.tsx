@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
-import type { EstimateRow } from '@zest/core/estimate/rows';
+import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { isMovable } from '@zest/core/estimate/moveRows';
 import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
@@ -12,7 +12,6 @@ import { useChoice } from '../../components/useChoice.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
 import {
-  Later,
   useFormats,
   useJobActions,
   useJobState,
@@ -32,15 +31,8 @@ import { useEstimate } from './useEstimate.ts';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
-/** One element for ever, so that it is drawn anew only when its job is. */
-const WORK = <EstimateWork />;
-
-/** The priced lines by section, and what the bid makes of them: right after the new total. */
+/** The priced lines by section, and what the bid makes of them. */
 export function EstimateStage() {
-  return <Later>{WORK}</Later>;
-}
-
-function EstimateWork() {
   const open = useOpenJob();
   const { job, figures } = open;
   const selection = useJobState((state) => state.selection);
@@ -51,7 +43,8 @@ function EstimateWork() {
   const rows = useMemo(() => rowsAt(open), [open]);
   // Figures live outside the rows: the open job is another one after every change.
   const columns = useMemo(() => columnsAt(open, formats, shown), [open, formats, shown]);
-  const estimate = useEstimate(rows);
+  const estimate = useEstimate();
+  const lines = useMemo(() => rows.filter(isPriced).length, [rows]);
   // The table begins at its first row.
   const [block, setBlock] = useState<readonly EstimateRow[]>(() => rows.slice(0, 1));
   const typing = useView((state) => state.typing);
@@ -61,12 +54,15 @@ function EstimateWork() {
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
   // What is not selected is current all the same: the first row of the block that is marked.
   const current = rowAt(rows, selection)?.key ?? block[0]?.key;
-  const sectionId = sectionAt(rows, current);
-  const latest = useRef(current);
+  // Asked for when something is added, so that the bar is not drawn anew with every step through the rows.
+  const latest = useRef({ rows, current });
   useEffect(() => {
-    latest.current = current;
+    latest.current = { rows, current };
   });
-  const currentKey = useCallback(() => latest.current, []);
+  const currentPlace = useCallback(() => {
+    const { rows: among, current: key } = latest.current;
+    return { key, sectionId: sectionAt(among, key) };
+  }, []);
   const copy = useCallback(() => setAsking('copy'), []);
   const template = useCallback(() => setAsking('template'), []);
   const stage = useRef<HTMLDivElement>(null);
@@ -74,9 +70,8 @@ function EstimateWork() {
   return (
     <div ref={stage} className="stage">
       <EstimateBar
-        rows={rows}
-        sectionId={sectionId}
-        currentKey={currentKey}
+        lines={lines}
+        currentPlace={currentPlace}
         shown={shown}
         onColumns={choose}
         onCopy={copy}
@@ -150,7 +145,9 @@ function EstimateWork() {
         </div>
         <SidePanel row={rowAt(rows, selection)} estimate={estimate} />
       </div>
-      {asking === 'copy' ? <CopyDialog sectionId={sectionId} onClose={() => setAsking(undefined)} /> : null}
+      {asking === 'copy' ? (
+        <CopyDialog sectionId={sectionAt(rows, current)} onClose={() => setAsking(undefined)} />
+      ) : null}
       {asking === 'template' ? <TemplateDialog onClose={() => setAsking(undefined)} /> : null}
     </div>
   );

@@ -17,7 +17,7 @@ import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS, plural } from '../../messages/words.ts';
-import { useCatchUp, useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];
@@ -30,7 +30,6 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
   const { makeId } = useServices();
   const settle = useSettle();
   const navigate = useNavigate();
-  const catchUp = useCatchUp();
   const drivers = useDrivers();
   const [scopeId, setScopeId] = useState(
     () => (mentioned(lines, drivers.scopes) ?? drivers.scopes[0])?.id ?? '',
@@ -59,7 +58,6 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
     setError(refused);
     if (refused !== undefined) return;
     onClose();
-    catchUp();
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`);
   };
   return (

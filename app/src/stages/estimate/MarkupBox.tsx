@@ -7,14 +7,15 @@ import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import { type Grade, MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { MoneyText } from '../../components/Figure.tsx';
+import { MoneyAt } from '../../components/Figure.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { MoreButton } from '../../components/MoreButton.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { BASE_WORDS } from '../../messages/words.ts';
-import { useFormats, useJobActions, useJobState, useOpenJob } from '../../stores/context.tsx';
+import { useOfJob, useTables } from '../../stores/jobHooks.ts';
+import { useFormats, useJobActions, useJobState } from '../../stores/context.tsx';
 import { describeMarkup } from './describeMarkup.ts';
 
 const AS_WORDS = {
@@ -27,10 +28,10 @@ type As = keyof typeof AS_WORDS;
 
 /** One markup: what it is called, what it says in words, and what it comes to. */
 export function MarkupBox({ markup }: { readonly markup: Markup }) {
-  const { job, figures } = useOpenJob();
   const actions = useJobActions();
   const settle = useSettle();
   const { numbers } = useFormats();
+  const words = useOfJob(({ job }) => describeMarkup(markup, job, numbers));
   const [open, setOpen] = useState(false);
   const change = (changed: Partial<Markup>): string | undefined =>
     settle(
@@ -53,7 +54,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
       <div className="markup-head">
         <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
         <span className="right">
-          <MoneyText figure={figures.figure(markupNode(markup.id))} />
+          <MoneyAt node={markupNode(markup.id)} />
         </span>
       </div>
       <div className="markup-row">
@@ -99,7 +100,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           }}
         />
       </div>
-      <p className="soft markup-words">{describeMarkup(markup, job, numbers)}</p>
+      <p className="soft markup-words">{words}</p>
       {open ? (
         <div className="markup-more">
           <select
@@ -184,7 +185,7 @@ interface RatesProps {
 
 /** Other rates for sections and lines. */
 function Rates({ markup, onChange }: RatesProps) {
-  const { job } = useOpenJob();
+  const job = useTables('section', 'line');
   const { numbers } = useFormats();
   const selection = useJobState((state) => state.selection);
   const rates = markup.rates ?? [];

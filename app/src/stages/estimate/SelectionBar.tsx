@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
 import { put, sequence } from '@zest/core/job/change';
@@ -13,7 +13,8 @@ import { MakeAssemblyDialog } from './MakeAssemblyDialog.tsx';
 import type { Estimate } from './useEstimate.ts';
 import { pinnedOfRow } from './editRow.ts';
 import { plural } from '../../messages/words.ts';
-import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { useJobNow, useServices } from '../../stores/context.tsx';
+import { useOfJob } from '../../stores/jobHooks.ts';
 
 interface SelectionBarProps {
   readonly block: readonly EstimateRow[];
@@ -21,8 +22,8 @@ interface SelectionBarProps {
 }
 
 /** What can be done to all the lines that are selected at once. */
-export function SelectionBar({ block, estimate }: SelectionBarProps) {
-  const { job } = useOpenJob();
+export const SelectionBar = memo(function SelectionBar({ block, estimate }: SelectionBarProps) {
+  const jobNow = useJobNow();
   const services = useServices();
   const [asking, setAsking] = useState<'adjust' | 'assembly' | undefined>();
   const priced = block.filter(isPriced);
@@ -32,8 +33,10 @@ export function SelectionBar({ block, estimate }: SelectionBarProps) {
   const ownKeys = priced
     .filter((row) => row.type !== 'component' || !inScopes.has(row.scope.id))
     .map(({ key }) => key);
-  const typed = block.flatMap((row) => (row.type === 'line' ? (job.line.get(row.line.id) ?? []) : []));
-  const pinned = priced.filter((row) => pinnedOfRow(job, row) !== undefined).map(({ key }) => key);
+  const { typed, pinned } = useOfJob(({ job }) => ({
+    typed: block.flatMap((row) => (row.type === 'line' ? (job.line.get(row.line.id) ?? []) : [])),
+    pinned: priced.filter((row) => pinnedOfRow(job, row) !== undefined).map(({ key }) => key),
+  }));
   const unconfirmed = typed.filter((line) => line.unconfirmed === true).map(({ id }) => id);
   const only = block.length === 1 ? block[0] : undefined;
   const onSection = only?.type === 'section' && only.section !== null ? only.section : undefined;
@@ -55,7 +58,8 @@ export function SelectionBar({ block, estimate }: SelectionBarProps) {
   };
   const addAlternate = (): void => {
     const id = services.makeId('alternate');
-    const name = `Alternate ${job.alternate.size + 1}`;
+    const { alternate: alternates } = jobNow();
+    const name = `Alternate ${alternates.size + 1}`;
     estimate.tellRefused(
       estimate.settle(
         `add ${name}`,
@@ -65,7 +69,7 @@ export function SelectionBar({ block, estimate }: SelectionBarProps) {
           name,
           note: '',
           accepted: false,
-          order: orderAfter(job.alternate.values()),
+          order: orderAfter(alternates.values()),
         }),
       ),
     );
@@ -157,4 +161,4 @@ export function SelectionBar({ block, estimate }: SelectionBarProps) {
       ) : null}
     </div>
   );
-}
+});

@@ -1,10 +1,11 @@
-import { useFigure } from '../../stores/jobHooks.ts';
+import { useMemo } from 'react';
+import { useFigure, useOfJob, useTable, useTables } from '../../stores/jobHooks.ts';
 import type { NodeId } from '@zest/core/job/nodeId';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
-import { findComponentLine } from '@zest/core/calculate/explain/throughLine';
+import { findLine, nameOfLine } from '@zest/core/estimate/lineSources';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
@@ -15,27 +16,27 @@ import type { Adjustment } from '@zest/core/job/records/adjustment';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { DragList } from '../../components/DragList.tsx';
-import { MoneyText } from '../../components/Figure.tsx';
+import { MoneyAt, MoneyText } from '../../components/Figure.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { COST_WORDS, plural } from '../../messages/words.ts';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJobLater, useServices } from '../../stores/context.tsx';
 import { MarkupBox } from './MarkupBox.tsx';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
-  const { job, figures } = useOpenJob();
+  const table = useTable('markup');
+  const settings = useOfJob(({ job }) => settingsOf(job));
+  const rounding = knownValue(useFigure(bidNode('rounding'))) ?? 0;
   const settle = useSettle();
   const services = useServices();
   const { numbers } = useFormats();
-  const settings = settingsOf(job);
-  const markups = inOrder(job.markup.values());
+  const markups = inOrder(table.values());
   const change = (label: string, ...changed: readonly JobRecord[]): string | undefined =>
     settle(label, put(...changed));
-  const rounding = knownValue(figures.figure(bidNode('rounding'))) ?? 0;
   return (
     <div aria-label="From cost to bid" role="region">
       <dl className="facts" style={{ margin: '0 0 8px' }}>
@@ -59,15 +60,15 @@ export function Summary() {
         />
         <span className="unit">%</span>
         <span className="right">
-          <MoneyText figure={figures.figure(bidNode('tax'))} />
+          <MoneyAt node={bidNode('tax')} />
         </span>
       </div>
       <DragList
         ids={markups.map(({ id }) => id)}
-        nameOf={(id) => job.markup.get(id as Id<'markup'>)?.name ?? ''}
+        nameOf={(id) => table.get(id as Id<'markup'>)?.name ?? ''}
         onOrder={(ids) => {
           const moved = ids.flatMap((id, index) => {
-            const markup = job.markup.get(id as Id<'markup'>);
+            const markup = table.get(id as Id<'markup'>);
             return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
           });
           const refused = change('order of markups', ...moved);
@@ -75,7 +76,7 @@ export function Summary() {
         }}
       >
         {(id) => {
-          const markup = job.markup.get(id as Id<'markup'>);
+          const markup = table.get(id as Id<'markup'>);
           return markup === undefined ? null : <MarkupBox markup={markup} />;
         }}
       </DragList>
@@ -145,13 +146,12 @@ function Row({
   readonly node: NodeId;
   readonly strong?: boolean;
 }) {
-  const figure = useFigure(node);
   const weight = strong ? 600 : 400;
   return (
     <>
       <dt style={{ fontWeight: weight, color: strong ? 'var(--ink)' : undefined }}>{name}</dt>
       <dd style={{ fontWeight: weight }}>
-        <MoneyText figure={figure} />
+        <MoneyAt node={node} />
       </dd>
     </>
   );
@@ -159,10 +159,10 @@ function Row({
 
 /** What acts on costs and can be taken off again. */
 function Adjustments() {
-  const { job } = useOpenJob();
+  const job = useTables('adjustment', 'region', 'section');
+  const regionId = useOfJob(({ job: now }) => settingsOf(now).regionId);
   const { numbers } = useFormats();
   const settle = useSettle();
-  const { regionId } = settingsOf(job);
   const region = regionId === undefined ? undefined : job.region.get(regionId);
   const adjustments = inOrder(job.adjustment.values());
   if (adjustments.length === 0 && region === undefined) return null;
@@ -204,12 +204,14 @@ function Adjustments() {
 
 /** What the total does not hold yet, each leading to its line. */
 function Unpriced() {
-  const { job, figures } = useOpenJob();
+  const { job, figures } = useOpenJobLater();
   const actions = useJobActions();
-  const unpriced = listUnpriced(figures);
+  const unpriced = useMemo(() => listUnpriced(figures), [figures]);
   if (unpriced.length === 0) return <p className="soft">Every line has a figure.</p>;
-  const nameOf = (key: string): string =>
-    job.line.get(key as Id<'line'>)?.description ?? findComponentLine(figures, key)?.component.name ?? key;
+  const nameOf = (key: string): string => {
+    const line = findLine(job, key);
+    return line === undefined ? key : nameOfLine(line);
+  };
   return (
     <section aria-label="Not in the total">
       <h2 style={{ fontSize: 13, fontWeight: 600, margin: '0 0 6px' }}>

@@ -5,6 +5,7 @@ import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, alternateOfRow } from '@zest/core/estimate/rows';
+import type { Failure } from '@zest/core/job/failure';
 import type { Job } from '@zest/core/job/job';
 import type { ReportLine } from '@zest/core/reports/estimateReport';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
@@ -27,23 +28,39 @@ export function describeAlone(line: ReportLine): string {
   return row.type === 'component' && row.spread !== true ? `${words}, ${row.scope.name}` : words;
 }
 
+/** What a description shows, as plain values: a row is drawn anew only where one of them is another. */
 interface DescriptionProps {
-  readonly row: EstimateRow;
-  readonly line: ReportLine;
-  readonly job: Job;
+  readonly words: string;
+  readonly isText: boolean;
+  readonly indent: number;
+  readonly note: string | undefined;
+  readonly unconfirmed: boolean;
+  /** The alternate it stands in, with its sign; undefined where that is said of what it was measured on. */
+  readonly alternate: { readonly sign: string; readonly name: string } | undefined;
+}
+
+export function describedAs(job: Job, row: EstimateRow, line: ReportLine): DescriptionProps {
+  const place = row.type === 'component' ? undefined : alternateOfRow(job, row);
+  return {
+    words: describeRow(line),
+    isText: row.type === 'text',
+    indent: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14,
+    note: row.type === 'line' ? row.line.note : overrideOf(job, row.key)?.note,
+    unconfirmed: row.type === 'line' && row.line.unconfirmed === true,
+    alternate:
+      place === undefined
+        ? undefined
+        : { sign: place.as === 'adds' ? '+' : '−', name: job.alternate.get(place.id)?.name ?? '' },
+  };
 }
 
 /** The name of a row under what it belongs to, with what must be known of it at a glance. */
-export function DescriptionCell({ row, line, job }: DescriptionProps) {
-  const words = describeRow(line);
-  const alternate = alternateOfRow(job, row);
-  const note = row.type === 'line' ? row.line.note : overrideOf(job, row.key)?.note;
-  const unconfirmed = row.type === 'line' && row.line.unconfirmed === true;
+export function DescriptionCell({ words, isText, indent, note, unconfirmed, alternate }: DescriptionProps) {
   return (
     <>
       <span
-        className={`cut ${row.type === 'text' ? 'line-text' : ''}`}
-        style={{ paddingLeft: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14 }}
+        className={`cut ${isText ? 'line-text' : ''}`}
+        style={{ paddingLeft: indent }}
         title={note === undefined ? words : `${words}: ${note}`}
       >
         {words}
@@ -54,9 +71,9 @@ export function DescriptionCell({ row, line, job }: DescriptionProps) {
         </span>
       )}
       {unconfirmed ? <span className="tag warn">unconfirmed</span> : null}
-      {alternate === undefined || row.type === 'component' ? null : (
-        <span className="tag" title={job.alternate.get(alternate.id)?.name ?? ''}>
-          {alternate.as === 'adds' ? '+' : '−'} {job.alternate.get(alternate.id)?.name ?? ''}
+      {alternate === undefined ? null : (
+        <span className="tag" title={alternate.name}>
+          {alternate.sign} {alternate.name}
         </span>
       )}
     </>
@@ -75,28 +92,53 @@ function sourceOf(row: EstimateRow): string {
 const isFlowing = (row: EstimateRow): boolean =>
   row.type === 'component' || row.type === 'purchase' || (row.type === 'line' && flowsByFormula(row.line));
 
+/** What a quantity shows, as plain values. */
 interface QuantityProps {
-  readonly row: EstimateRow;
-  readonly line: ReportLine;
-  readonly figures: Figures;
+  /** In the line's unit; undefined where it has none. */
+  readonly quantity: number | undefined;
+  readonly unit: string;
+  readonly failure: Failure | undefined;
+  /** What it flows from; undefined for one that was typed. */
+  readonly source: string | undefined;
+  /** Of a pinned one, what flows under it: its value where that is known. */
+  readonly pinnedOver: { readonly flowing: number | undefined } | undefined;
+}
+
+const NO_QUANTITY: QuantityProps = {
+  quantity: undefined,
+  unit: '',
+  failure: undefined,
+  source: undefined,
+  pinnedOver: undefined,
+};
+
+export function quantityOf(figures: Figures, row: EstimateRow, line: ReportLine): QuantityProps {
+  if (row.type === 'section' || row.type === 'scope' || row.type === 'text' || row.type === 'subtotal')
+    return NO_QUANTITY;
+  const { quantity, unit, failure } = line;
+  return {
+    quantity,
+    unit,
+    failure: quantity === undefined ? failure : undefined,
+    source: isFlowing(row) ? sourceOf(row) : undefined,
+    pinnedOver:
+      pinnedOfRow(figures.job, row) === undefined ? undefined : { flowing: flowingOf(figures, row) },
+  };
 }
 
 /** The figure that is priced. A pinned one has the flowing one beside it, and by how much they differ. */
-export function QuantityCell({ row, line, figures }: QuantityProps) {
+export function QuantityCell({ quantity, unit, failure, source, pinnedOver }: QuantityProps) {
   const { numbers } = useFormats();
-  if (row.type === 'section' || row.type === 'scope' || row.type === 'text' || row.type === 'subtotal')
-    return null;
-  const { quantity, failure, unit } = line;
   if (quantity === undefined) return failure === undefined ? null : <FailureText failure={failure} />;
-  if (pinnedOfRow(figures.job, row) !== undefined)
-    return <Pinned line={line} quantity={quantity} flowing={flowingOf(figures, row)} numbers={numbers} />;
+  if (pinnedOver !== undefined)
+    return <Pinned unit={unit} quantity={quantity} flowing={pinnedOver.flowing} numbers={numbers} />;
   return (
     <>
-      {isFlowing(row) ? (
-        <span className="flow" title={`Flows from ${plainToLocal(sourceOf(row), numbers)}`}>
+      {source === undefined ? null : (
+        <span className="flow" title={`Flows from ${plainToLocal(source, numbers)}`}>
           ◆
         </span>
-      ) : null}
+      )}
       {writeQuantity(quantity, unit, numbers)}
     </>
   );
@@ -106,18 +148,18 @@ const flowingOf = (figures: Figures, row: EstimateRow): number | undefined =>
   knownValue(figures.figure(lineNode(row.key, 'flowing')));
 
 interface PinnedProps {
-  readonly line: ReportLine;
+  readonly unit: string;
   readonly quantity: number;
   readonly flowing: number | undefined;
   readonly numbers: NumberFormat;
 }
 
-function Pinned({ line, quantity, flowing, numbers }: PinnedProps) {
-  const write = (value: number): string => writeQuantity(value, line.unit, numbers);
+function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
+  const write = (value: number): string => writeQuantity(value, unit, numbers);
   const words =
     flowing === undefined
       ? 'Pinned; what flows has no figure'
-      : `Pinned; ${write(flowing)} ${line.unit} flow, ${describeDifference(quantity - flowing, write)}`;
+      : `Pinned; ${write(flowing)} ${unit} flow, ${describeDifference(quantity - flowing, write)}`;
   return (
     <span
       className="pinned"

@@ -31,7 +31,7 @@ function createTable(settings: Partial<Settings> = {}) {
 describe('the columns of the estimate', () => {
   it('are all there, each with a title, and each once', () => {
     const { figures, source } = createTable();
-    const choices = listColumns(figures);
+    const choices = listColumns(figures.job.scope);
     expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length);
     for (const { id } of choices) expect(makeColumn(id, source)?.title).toMatch(/\w/);
     const ids = choices.map(({ id }) => id);

@@ -7,14 +7,14 @@ import { linePrices } from '@zest/core/calculate/totals/linePrices';
 import { type EstimateRow, alternateOfRow, isPriced } from '@zest/core/estimate/rows';
 import { NO_SECTION } from '@zest/core/job/lineKey';
 import { overrideOf } from '@zest/core/job/overrides';
-import type { Job } from '@zest/core/job/job';
+import type { Job, Table } from '@zest/core/job/job';
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { remember } from '@zest/core/job/remember';
 import { type LineFacts, type ReportLine, factsOf, reportLine } from '@zest/core/reports/estimateReport';
 import { FailureText } from '../../components/Figure.tsx';
 import type { Formats } from '../../stores/context.tsx';
 import type { GridColumn } from '../../tables/gridProps.ts';
-import { DescriptionCell, QuantityCell, describeRow } from './cells.tsx';
+import { DescriptionCell, QuantityCell, describeRow, describedAs, quantityOf } from './cells.tsx';
 import { costOfColumn, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
 
 type Column = GridColumn<EstimateRow>;
@@ -95,9 +95,9 @@ const CHOICES: readonly ColumnChoice[] = [
 ];
 
 /** All columns there are, those of the scopes' properties among them. */
-export function listColumns(figures: Figures): readonly ColumnChoice[] {
+export function listColumns(scopes: Table<'scope'>): readonly ColumnChoice[] {
   const properties = new Map<string, string>();
-  for (const scope of figures.job.scope.values())
+  for (const scope of scopes.values())
     for (const { key, name } of scope.properties) if (!properties.has(key)) properties.set(key, name);
   return [
     ...CHOICES,
@@ -162,7 +162,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         width: hasPinned(job) ? 'minmax(150px, 1fr)' : 'minmax(182px, 1fr)',
         stays: true,
         text: (row) => describeRow(read(row)),
-        show: (row) => <DescriptionCell row={row} line={read(row)} job={job} />,
+        show: (row) => <DescriptionCell {...describedAs(job, row, read(row))} />,
       };
     case 'quantity':
       return {
@@ -172,7 +172,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         width: hasPinned(job) ? '142px' : '100px',
         align: 'right',
         text: (row) => quantityText(row, source),
-        show: (row) => <QuantityCell row={row} line={read(row)} figures={figures} />,
+        show: (row) => <QuantityCell {...quantityOf(figures, row, read(row))} />,
       };
     case 'unit':
       return {
@@ -218,8 +218,11 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
   }
 }
 
-const hasPinned = ({ line, override }: Job): boolean =>
-  [...override.values(), ...line.values()].some(({ pinned }) => pinned !== undefined);
+const hasPinned = ({ line, override }: Job): boolean => {
+  for (const table of [override, line])
+    for (const { pinned } of table.values()) if (pinned !== undefined) return true;
+  return false;
+};
 
 /** Editing begins with what was typed: the formula, or the figure that is pinned. */
 function quantityText(row: EstimateRow, { figures, formats, read }: ColumnSource): string {

@@ -1,9 +1,11 @@
+import { useMemo } from 'react';
 import { changeLines } from '@zest/core/job/commands/changeLines';
 import { type Side, moveRows, putAllBelow, putBelow } from '@zest/core/estimate/moveRows';
 import { put, remove, sequence } from '@zest/core/job/change';
 import { removePackage, removeSection } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
-import { orderAfter } from '@zest/core/job/job';
+import { type Job, orderAfter } from '@zest/core/job/job';
+import { listShownRows } from '@zest/core/reports/estimateReport';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
 import type { Item } from '@zest/core/job/records/item';
 import type { Line } from '@zest/core/job/records/line';
@@ -16,14 +18,10 @@ import { useSettle } from '../../components/useSettle.ts';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import { type Result, accept } from '@zest/core/problem/result';
 import { plural } from '../../messages/words.ts';
-import {
-  useJobNow,
-  useFormats,
-  useJobActions,
-  useOpenJob,
-  useServices,
-  useSetView,
-} from '../../stores/context.tsx';
+import { useOpenNow, useFormats, useJobActions, useServices, useSetView } from '../../stores/context.tsx';
+import type { Services } from '../../platform/services.ts';
+import type { JobActions, OpenJob } from '../../stores/jobStore.ts';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { editRow, isEditable } from './editRow.ts';
@@ -49,16 +47,20 @@ function sectionOfRow(rows: readonly EstimateRow[], at: number): Id<'section'> |
   return last?.type === 'section' ? (last.section?.id ?? null) : null;
 }
 
+interface Means {
+  readonly services: Services;
+  readonly actions: JobActions;
+  readonly settle: ReturnType<typeof useSettle>;
+  readonly setView: ReturnType<typeof useSetView>;
+  /** Another change may just have been made, and must not be undone by this one. */
+  readonly openNow: () => OpenJob;
+  readonly numbers: NumberFormat;
+}
+
 /** What is done to the lines of the estimate, each as one step that can be undone by its name. */
-export function useEstimate(rows: readonly EstimateRow[]) {
-  const { job } = useOpenJob();
-  const services = useServices();
-  const actions = useJobActions();
-  const settle = useSettle();
-  const setView = useSetView();
-  // Another change may just have been made, and must not be undone by this one.
-  const jobNow = useJobNow();
-  const { numbers } = useFormats();
+function createEstimate({ services, actions, settle, setView, openNow, numbers }: Means) {
+  const jobNow = (): Job => openNow().job;
+  const rowsNow = (): readonly EstimateRow[] => listShownRows(openNow().figures);
   const tellRefused = (refused: string | undefined): void => {
     if (refused !== undefined) tellProblem(refused);
   };
@@ -76,7 +78,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
         sections.set(row.key, { ...now, [column === 'code' ? 'code' : 'name']: text.trim() });
         continue;
       }
-      const edited = editRow(job, row, column, text, numbers, costs.get(row.key));
+      const edited = editRow(jobNow(), row, column, text, numbers, costs.get(row.key));
       if (!edited.ok) return edited;
       const { change, line } = edited.value;
       if (change?.costs !== undefined) costs.set(row.key, change.costs);
@@ -110,7 +112,9 @@ export function useEstimate(rows: readonly EstimateRow[]) {
    * the same section. Sections, words and whatever comes from an assembly end the lines.
    */
   const paste = (pasted: Pasted, from: EstimateRow | undefined): string | undefined => {
-    const start = from === undefined ? rows.length : rows.indexOf(from);
+    const rows = rowsNow();
+    const found = rows.findIndex(({ key }) => key === from?.key);
+    const start = found < 0 ? rows.length : found;
     const below = rows.slice(start).findIndex((row) => row.type !== 'line');
     const open = rows.slice(start, below < 0 ? rows.length : start + below);
     const single = pasted.rows.length === 1 && from?.type === 'component' ? [from] : [];
@@ -194,7 +198,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
     const line: Line = { ...BLANK, id: services.makeId('line'), sectionId, order: 1, ...content };
     const refused = settle(
       content.is === undefined ? 'add a line' : `add a ${content.is}`,
-      putBelow(rows, below, line, services.makeId),
+      putBelow(rowsNow(), below, line, services.makeId),
     );
     if (refused === undefined) actions.select({ type: 'line', key: line.id });
     else tellProblem(refused);
@@ -202,7 +206,7 @@ export function useEstimate(rows: readonly EstimateRow[]) {
 
   const addSection = (parentId: Id<'section'> | null = null): void => {
     const id = services.makeId('section');
-    const order = orderAfter(job.section.values());
+    const order = orderAfter(jobNow().section.values());
     const refused = settle(
       'add a section',
       put({ type: 'section', id, code: '', name: 'New section', parentId, order }),
@@ -233,10 +237,24 @@ export function useEstimate(rows: readonly EstimateRow[]) {
 
   const move = (moved: readonly EstimateRow[], to: EstimateRow, side: Side): void =>
     tellRefused(
-      settle(`move ${plural(moved.length, 'row')}`, moveRows(rows, moved, to, side, services.makeId)),
+      settle(`move ${plural(moved.length, 'row')}`, moveRows(rowsNow(), moved, to, side, services.makeId)),
     );
 
   return { edit, paste, change, takeItem, addLine, addSection, removeRows, move, settle, tellRefused };
 }
 
-export type Estimate = ReturnType<typeof useEstimate>;
+export type Estimate = ReturnType<typeof createEstimate>;
+
+/** The same functions for as long as figures are written the same, so that what has them need not be drawn anew. */
+export function useEstimate(): Estimate {
+  const services = useServices();
+  const actions = useJobActions();
+  const settle = useSettle();
+  const setView = useSetView();
+  const openNow = useOpenNow();
+  const { numbers } = useFormats();
+  return useMemo(
+    () => createEstimate({ services, actions, settle, setView, openNow, numbers }),
+    [services, actions, settle, setView, openNow, numbers],
+  );
+}

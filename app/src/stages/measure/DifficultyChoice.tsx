@@ -4,7 +4,8 @@ import { inOrder } from '@zest/core/job/job';
 import { usualDifficulties } from '@zest/core/library/difficulties';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { useSettle } from '../../components/useSettle.ts';
-import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useServices } from '../../stores/context.tsx';
+import { useTable } from '../../stores/jobHooks.ts';
 
 interface DifficultyChoiceProps {
   readonly label: string;
@@ -14,11 +15,10 @@ interface DifficultyChoiceProps {
 
 /** How hard the place is to work in: each chosen one is a factor on the labor hours. */
 export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoiceProps) {
-  const { job } = useOpenJob();
   const { numbers } = useFormats();
   const { makeId } = useServices();
   const settle = useSettle();
-  const all = inOrder(job.difficulty.values());
+  const all = inOrder(useTable('difficulty').values());
   const others = all.filter(({ id }) => !chosen.includes(id));
   const add = (value: string): void => {
     if (value === 'usual') settle('add the usual difficulties', put(...usualDifficulties(makeId)));

@@ -3,7 +3,8 @@ import { useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
-import { Later, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { useSetView, useView } from '../../stores/context.tsx';
+import { useJobId, useTable } from '../../stores/jobHooks.ts';
 import { Workspace } from '../../workspace/Workspace.tsx';
 import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
@@ -11,20 +12,18 @@ import { Tally } from './Tally.tsx';
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
 
-/** One element for ever: it is drawn anew when its job is, not when the desk is. */
-const TALLY = <Tally />;
-
 /** Plan and tally: where an estimator spends the day. */
 export function MeasureStage() {
   const { sheetId = '' } = useParams();
-  const { job, jobId } = useOpenJob();
+  const jobId = useJobId();
+  const table = useTable('sheet');
   const navigate = useNavigate();
   const schedule = useView((state) => state.schedule);
   const setView = useSetView();
   const byHand = useRef(false);
-  const asked = job.sheet.get(sheetId as Id<'sheet'>);
-  const sheets = inOrder(job.sheet.values());
-  const last = job.sheet.get(lastSheets.get(jobId) as Id<'sheet'>);
+  const asked = table.get(sheetId as Id<'sheet'>);
+  const sheets = inOrder(table.values());
+  const last = table.get(lastSheets.get(jobId) as Id<'sheet'>);
   const sheet = asked ?? last ?? sheets.find(({ scale }) => scale !== null) ?? sheets[0];
   useEffect(() => {
     if (sheet === undefined) return;
@@ -59,7 +58,7 @@ export function MeasureStage() {
       }}
     >
       <Workspace sheet={sheet} />
-      <Later>{TALLY}</Later>
+      <Tally />
       {schedule === undefined ? null : (
         <ScheduleDialog
           key={schedule.id}

@@ -1,14 +1,14 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { findNotMeasured } from '@zest/core/takeoff/notMeasured';
 import { plural } from '../../messages/words.ts';
-import { useOpenJob, useSetView } from '../../stores/context.tsx';
+import { useOpenJobLater, useSetView } from '../../stores/context.tsx';
 
 /** What was never measured: empty scopes, levels where one is due, rows of schedules nobody used. */
 export function NotMeasured() {
-  const { job } = useOpenJob();
+  const { job } = useOpenJobLater();
   const setView = useSetView();
   const [open, setOpen] = useState(false);
-  const { scopes, levels, rows } = findNotMeasured(job);
+  const { scopes, levels, rows } = useMemo(() => findNotMeasured(job), [job]);
   const count = scopes.length + levels.length + rows.reduce((sum, { tags }) => sum + tags.length, 0);
   if (count === 0) return null;
   return (

@@ -1,6 +1,6 @@
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { Crosshair, ListOrdered, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { sequence, update } from '@zest/core/job/change';
 import { renameKey } from '@zest/core/job/commands/names';
@@ -14,7 +14,8 @@ import { QuantityText } from '../../components/Figure.tsx';
 import { Swatch } from '../../components/Swatch.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
-import { useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { useJobActions, useJobNow, useOpenJobLater, useSetView, useView } from '../../stores/context.tsx';
+import { useTable } from '../../stores/jobHooks.ts';
 import { lookOf } from '../../look/scopeColors.ts';
 import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
@@ -29,7 +30,8 @@ import { shownMeasures } from './shownMeasures.ts';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
-  const { job, figures } = useOpenJob();
+  const sections = useTable('section');
+  const jobNow = useJobNow();
   const settle = useSettle();
   const actions = useJobActions();
   const setView = useSetView();
@@ -43,7 +45,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   };
   const rename = (name: string): string | undefined => {
     // The key follows the name until something may refer to it by hand.
-    const others = new Set([...takenKeys(job)].filter((key) => key !== scope.key));
+    const others = new Set([...takenKeys(jobNow())].filter((key) => key !== scope.key));
     const follows = scope.key === keyFor(scope.name, others);
     const key = keyFor(name, others);
     const named = update(scope, (now) => ({ ...now, name }));
@@ -51,7 +53,6 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     // Formulas that use the scope follow its new key.
     return settle('rename a scope', sequence(named, renameKey(scope.id, key)));
   };
-  const rest = shownMeasures(figures, scope);
   return (
     <div className="tally-more">
       <CommitInput label="Scope name" value={scope.name} onCommit={rename} />
@@ -67,7 +68,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
           }
         >
           <option value="">No section</option>
-          {inOrder(job.section.values()).map((section) => (
+          {inOrder(sections.values()).map((section) => (
             <option key={section.id} value={section.id}>
               {section.code} {section.name}
             </option>
@@ -75,18 +76,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
         </select>
         <ColorChoice scope={scope} onChoose={(color) => change('color of a scope', { color })} />
       </div>
-      {rest.length === 0 ? null : (
-        <dl className="facts" style={{ margin: 0 }}>
-          {rest.map((measure) => (
-            <Fact key={measure} name={measure === 'count' ? 'marks' : MEASURE_WORDS[measure]}>
-              <QuantityText
-                figure={figures.figure(measureNode(scope.id, measure))}
-                dimension={MEASURE_DIMENSION[measure]}
-              />
-            </Fact>
-          ))}
-        </dl>
-      )}
+      <Facts scope={scope} />
       <ScopeProperties scope={scope} onChange={change} />
       <ScopeUses scope={scope} />
       <ScopeRules scope={scope} onChange={change} />
@@ -126,6 +116,28 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       </div>
       {tape ? <TapeDialog scope={scope} onClose={() => setTape(false)} /> : null}
     </div>
+  );
+}
+
+/** What is measured of the scope beside its leading figure; some of it, like where runs meet, takes its time. */
+function Facts({ scope }: { readonly scope: Scope }) {
+  const { figures } = useOpenJobLater();
+  const facts = useMemo(
+    () =>
+      shownMeasures(figures, scope).map(
+        (measure) => [measure, figures.figure(measureNode(scope.id, measure))] as const,
+      ),
+    [figures, scope],
+  );
+  if (facts.length === 0) return null;
+  return (
+    <dl className="facts" style={{ margin: 0 }}>
+      {facts.map(([measure, figure]) => (
+        <Fact key={measure} name={measure === 'count' ? 'marks' : MEASURE_WORDS[measure]}>
+          <QuantityText figure={figure} dimension={MEASURE_DIMENSION[measure]} />
+        </Fact>
+      ))}
+    </dl>
   );
 }
 

@@ -3,13 +3,12 @@ import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
 import { lookOf } from '../../look/scopeColors.ts';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { plural } from '../../messages/words.ts';
-import { useOpenJob } from '../../stores/context.tsx';
+import { useTable } from '../../stores/jobHooks.ts';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 
 /** The levels a scope is expected on; the tally says where it is missing. */
 export function ScopeDue({ scope, onChange }: ScopePartProps) {
-  const { job } = useOpenJob();
-  const levels = inOrder(job.level.values());
+  const levels = inOrder(useTable('level').values());
   if (levels.length < 2) return null;
   const due = scope.dueOn ?? [];
   return (
@@ -35,9 +34,9 @@ export function ScopeDue({ scope, onChange }: ScopePartProps) {
 
 /** The scopes whose runs this one's meet: where they do are corners, tees and crossings, not ends. */
 export function ScopeMeets({ scope, onChange }: ScopePartProps) {
-  const { job } = useOpenJob();
+  const scopes = useTable('scope');
   if (scope.kind !== 'run') return null;
-  const others = inOrder(job.scope.values()).filter(({ id, kind }) => kind === 'run' && id !== scope.id);
+  const others = inOrder(scopes.values()).filter(({ id, kind }) => kind === 'run' && id !== scope.id);
   const meets = scope.meets ?? [];
   if (others.length === 0) return null;
   return (

@@ -10,23 +10,24 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Scope } from '@zest/core/job/records/scope';
 import { type MarkKind, leadingMeasure } from '@zest/core/job/markKinds';
 import { MEASURE_DIMENSION } from '@zest/core/job/measures';
-import { figureOnSheets } from '@zest/core/calculate/explain/sheetFigures';
+import type { Failure } from '@zest/core/job/failure';
+import { figureOnSheets, scopesOnSheets } from '@zest/core/calculate/explain/sheetFigures';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { NO_SECTION } from '@zest/core/job/lineKey';
-import { formatQuantity } from '@zest/core/units/format';
+import { type Display, formatQuantity } from '@zest/core/units/format';
 import { Swatch } from '../../components/Swatch.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
-import { describeFailure, shortFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
+import { FailureText } from '../../components/Figure.tsx';
 import {
-  type Formats,
   useFormats,
   useJobActions,
-  useOpenJob,
+  useJobNow,
   useServices,
   useSetView,
   useView,
 } from '../../stores/context.tsx';
+import { useJobId, useOfJob, useTable, useTables } from '../../stores/jobHooks.ts';
 import type { OpenJob } from '../../stores/jobStore.ts';
 import { isScopeShown } from '../../stores/viewStore.ts';
 import { NotMeasured } from './NotMeasured.tsx';
@@ -36,21 +37,21 @@ import { newScope } from './newScope.ts';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
-  const open = useOpenJob();
-  const { job } = open;
-  const formats = useFormats();
+  const job = useTables('scope', 'section');
   const within = useSheetsWithin();
+  const { display } = useFormats();
   const penScope = useView((state) => state.penScope);
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
-  const onSheets = new Map(
-    inOrder(job.scope.values()).flatMap((scope) => {
-      const figure = rowFigure(open, formats, scope, within);
-      return figure === undefined && scope.id !== penScope ? [] : [[scope, figure ?? NOT_HERE] as const];
-    }),
+  // Of fewer sheets than all, only what has marks there; and what is in hand.
+  const here = useOfJob(({ job: now }) =>
+    within === undefined ? undefined : scopesOnSheets(now, within).filter((id) => id !== penScope),
   );
-  const bySection = groupBy(onSheets.keys(), ({ sectionId }): string => sectionId ?? NO_SECTION);
+  const listed = inOrder(job.scope.values()).filter(
+    ({ id }) => here === undefined || id === penScope || here.includes(id),
+  );
+  const bySection = groupBy(listed, ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
     <aside className="tally" aria-label="Tally">
       <div className="tally-head">
@@ -81,7 +82,8 @@ export function Tally() {
                 <Fragment key={scope.id}>
                   <ScopeRow
                     scope={scope}
-                    {...(onSheets.get(scope) ?? NOT_HERE)}
+                    within={within}
+                    display={display}
                     on={scope.id === penScope}
                     shown={isScopeShown({ hidden, alone }, scope)}
                   />
@@ -99,60 +101,89 @@ export function Tally() {
   );
 }
 
-/** What a row shows, as plain values: a row is only drawn anew when one of them is another. */
+/** The sheets the tally is of; undefined for the whole job. The same set while these are the same sheets. */
+function useSheetsWithin(): ReadonlySet<string> | undefined {
+  const { sheetId = '' } = useParams();
+  const within = useView((state) => state.within);
+  return useOfJob(({ job }) => {
+    if (within === 'job') return undefined;
+    const levelId = job.sheet.get(sheetId as Sheet['id'])?.levelId;
+    if (within === 'sheet' || levelId === undefined) return new Set([sheetId]);
+    return new Set([...job.sheet.values()].filter((sheet) => sheet.levelId === levelId).map(({ id }) => id));
+  });
+}
+
+/** Why a row has no figure; `not-here` where that is as it should be. */
+type RowFigure =
+  | { readonly is: 'known'; readonly value: number }
+  | { readonly is: 'not-measured' | 'not-here' | 'mark-without' }
+  | { readonly is: 'failed'; readonly failure: Failure };
+
+/** What a row reads: of the whole job, or of the sheets that are asked for. */
+function rowFigure({ figures }: OpenJob, scope: Scope, within: ReadonlySet<string> | undefined): RowFigure {
+  if (within !== undefined) {
+    const { value, marks } = figureOnSheets(figures, scope, within);
+    if (marks === 0) return { is: 'not-here' };
+    return value === undefined ? { is: 'mark-without' } : { is: 'known', value };
+  }
+  const figure = figures.figure(measureNode(scope.id, leadingMeasure(scope.kind)));
+  // Nothing measured comes to nothing, or to no figure: only then need anybody look for what there is.
+  if (figure.failure === undefined && figure.value !== 0) return { is: 'known', value: figure.value };
+  if (!figures.isMeasured(scope.id)) return { is: 'not-measured' };
+  return figure.failure === undefined
+    ? { is: 'known', value: figure.value }
+    : { is: 'failed', failure: figure.failure };
+}
+
 interface ScopeRowProps {
   readonly scope: Scope;
-  readonly figure: string;
-  readonly unit: string;
-  /** Why there is no figure; empty where there is one. */
-  readonly reason: string;
+  readonly within: ReadonlySet<string> | undefined;
+  readonly display: Display;
   readonly on: boolean;
   readonly shown: boolean;
 }
 
-type RowFigure = Pick<ScopeRowProps, 'figure' | 'unit' | 'reason'>;
-
-const NOT_MEASURED: RowFigure = { figure: 'not measured yet', unit: '', reason: 'not measured yet' };
-const NOT_HERE: RowFigure = { figure: '–', unit: '', reason: '' };
-
-/** The sheets the tally is of; undefined for the whole job. */
-function useSheetsWithin(): ReadonlySet<string> | undefined {
-  const { job } = useOpenJob();
-  const { sheetId = '' } = useParams();
-  const within = useView((state) => state.within);
-  if (within === 'job') return undefined;
-  const levelId = job.sheet.get(sheetId as Sheet['id'])?.levelId;
-  if (within === 'sheet' || levelId === undefined) return new Set([sheetId]);
-  return new Set([...job.sheet.values()].filter((sheet) => sheet.levelId === levelId).map(({ id }) => id));
-}
-
-/** What a row reads; undefined for a scope with nothing on the sheets that are asked for. */
-function rowFigure(
-  { figures, job }: OpenJob,
-  { display }: Formats,
-  scope: Scope,
-  within: ReadonlySet<string> | undefined,
-): RowFigure | undefined {
+/** The running figure of a scope: drawn anew only when it is another. */
+function ScopeFigure({ scope, within, display }: Pick<ScopeRowProps, 'scope' | 'within' | 'display'>) {
+  const at = useOfJob((open) => rowFigure(open, scope, within));
   const measure = leadingMeasure(scope.kind);
-  const write = (value: number): RowFigure => {
-    const text = formatQuantity(value, MEASURE_DIMENSION[measure], display);
-    return { figure: text.figure, unit: measure === 'count' ? 'ea' : text.unit, reason: '' };
-  };
-  if (within !== undefined) {
-    const { value, marks } = figureOnSheets(figures, scope, within);
-    if (marks === 0) return undefined;
-    return value === undefined
-      ? { figure: 'no figure', unit: '', reason: 'a mark has no figure' }
-      : write(value);
+  switch (at.is) {
+    case 'known': {
+      const { figure, unit } = formatQuantity(at.value, MEASURE_DIMENSION[measure], display);
+      return (
+        <>
+          <span>{figure}</span>
+          {measure === 'count' ? (
+            <span className="unit"> ea</span>
+          ) : unit === '' ? null : (
+            <span className="unit"> {unit}</span>
+          )}
+        </>
+      );
+    }
+    case 'failed':
+      return <FailureText failure={at.failure} />;
+    case 'not-here':
+      return <span>–</span>;
+    default:
+      return (
+        <NoFigure
+          words={at.is === 'not-measured' ? 'not measured yet' : 'no figure'}
+          why={NO_FIGURE[at.is]}
+        />
+      );
   }
-  if (!figures.isMeasured(scope.id)) return NOT_MEASURED;
-  const { failure, ...known } = figures.figure(measureNode(scope.id, measure));
-  if (failure !== undefined)
-    return { figure: shortFailure(failure), unit: '', reason: describeFailure(failure, job) };
-  return write('value' in known ? known.value : 0);
 }
 
-const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown }: ScopeRowProps) {
+const NO_FIGURE = { 'not-measured': 'not measured yet', 'mark-without': 'a mark has no figure' } as const;
+
+const NoFigure = ({ words, why }: { readonly words: string; readonly why: string }) => (
+  <span className="warn" title={why} aria-label={why} role="note">
+    {words}
+  </span>
+);
+
+const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: ScopeRowProps) {
   const row = useRef<HTMLDivElement>(null);
   // A mark picked on the sheet brings its scope into view.
   useEffect(() => {
@@ -188,14 +219,7 @@ const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown
         {scope.name}
       </button>
       <span className="tally-figure" data-scope={scope.key}>
-        {reason === '' ? (
-          <span>{figure}</span>
-        ) : (
-          <span className="warn" title={reason} aria-label={reason} role="note">
-            {figure}
-          </span>
-        )}
-        {unit === '' ? null : <span className="unit"> {unit}</span>}
+        <ScopeFigure scope={scope} within={within} display={display} />
       </span>
       <button
         type="button"
@@ -212,12 +236,13 @@ const ScopeRow = memo(function ScopeRow({ scope, figure, unit, reason, on, shown
 
 /** The sheet at hand, to change without leaving the plan. */
 function SheetChoice() {
-  const { job, jobId } = useOpenJob();
+  const jobId = useJobId();
+  const sheets = useTable('sheet');
   const { sheetId } = useParams();
   const navigate = useNavigate();
-  const missing = unscaledSheets(job);
+  const missing = useOfJob(({ job }) => [...unscaledSheets(job).keys()]);
   const write = (sheet: Sheet): string =>
-    `${sheet.number} ${sheet.title}${missing.has(sheet) ? ' · no scale' : ''}`;
+    `${sheet.number} ${sheet.title}${missing.includes(sheet) ? ' · no scale' : ''}`;
   return (
     <select
       className="input"
@@ -226,7 +251,7 @@ function SheetChoice() {
       value={sheetId}
       onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}
     >
-      {inOrder(job.sheet.values()).map((sheet) => (
+      {inOrder(sheets.values()).map((sheet) => (
         <option key={sheet.id} value={sheet.id}>
           {write(sheet)}
         </option>
@@ -243,12 +268,12 @@ const KINDS: readonly (readonly [kind: MarkKind, name: string, what: string])[] 
 ];
 
 function NewScope() {
-  const { job } = useOpenJob();
+  const jobNow = useJobNow();
   const services = useServices();
   const actions = useJobActions();
   const setView = useSetView();
   const create = (kind: MarkKind): void => {
-    const scope = newScope(job, kind, services.makeId);
+    const scope = newScope(jobNow(), kind, services.makeId);
     const done = actions.transact('new scope', put(scope));
     if (done.ok) setView({ penScope: scope.id, tool: kind });
     else tellProblem(describeProblem(done.problem));
@@ -277,12 +302,12 @@ function NewScope() {
 
 /** Schedules kept from the sheets, a click each; a new one is boxed on the sheet. */
 function Schedules() {
-  const { job } = useOpenJob();
+  const schedules = useTable('schedule');
   const setView = useSetView();
   return (
     <div className="tally-foot">
       <span>Schedules</span>
-      {inOrder(job.schedule.values()).map((schedule) => (
+      {inOrder(schedules.values()).map((schedule) => (
         <button key={schedule.id} type="button" className="link cut" onClick={() => setView({ schedule })}>
           {schedule.title}
         </button>

@@ -1,8 +1,10 @@
 import { Popover, Portal } from '@chakra-ui/react';
 import { SlidersHorizontal } from 'lucide-react';
+import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import { plural } from '../../messages/words.ts';
-import { useOpenJob, useSetView, useView } from '../../stores/context.tsx';
+import { useSetView, useView } from '../../stores/context.tsx';
+import { useRecord, useTables } from '../../stores/jobHooks.ts';
 import {
   COLOR_MODES,
   type ColorMode,
@@ -27,12 +29,11 @@ const SHEET_WORDS: Readonly<Record<ViewState['sheetShown'], string>> = {
 
 /** What the tally is of, and what of it is to be seen on the sheet. */
 export function ViewFoot() {
-  const { job } = useOpenJob();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const within = useView((state) => state.within);
   const setView = useSetView();
-  const lone = [...job.scope.values()].find(({ id }) => id === alone);
+  const lone = useRecord(alone as Id<'scope'> | undefined);
   return (
     <div className="tally-foot">
       <label>
@@ -144,7 +145,7 @@ function Choices() {
 
 /** Sections with something in them, each to be shown or not. */
 function Sections() {
-  const { job } = useOpenJob();
+  const job = useTables('scope', 'section');
   const used = new Set([...job.scope.values()].map(({ sectionId }) => sectionId));
   const sections = inOrder(job.section.values()).filter(({ id }) => used.has(id));
   if (sections.length === 0) return null;

@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { Swatch } from '../../components/Swatch.tsx';
-import { Later, useCatchUp, useFormats, useJobActions, useOpenJob, useView } from '../../stores/context.tsx';
+import { useFormats, useJobActions, useOpenJobLater, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
@@ -17,11 +17,7 @@ interface LegendProps {
 export function Legend({ sheet, desk }: LegendProps) {
   const { legend } = sheet;
   if (legend === undefined) return null;
-  return (
-    <Later>
-      <LegendBox sheet={sheet} desk={desk} legend={legend} />
-    </Later>
-  );
+  return <LegendBox sheet={sheet} desk={desk} legend={legend} />;
 }
 
 interface LegendBoxProps extends LegendProps {
@@ -30,19 +26,17 @@ interface LegendBoxProps extends LegendProps {
 
 function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
-  const open = useOpenJob();
+  const { figures } = useOpenJobLater();
   const { display } = useFormats();
   const actions = useJobActions();
-  const catchUp = useCatchUp();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const colorBy = useView((state) => state.colorBy);
   const press = useRef<{ readonly x: number; readonly y: number } | undefined>(undefined);
   const [moved, setMoved] = useState({ x: 0, y: 0 });
-  // Figures live outside the calculation's identity: the open job is another one after every change.
   const rows = useMemo(
-    () => legendRows(open.figures, sheet, display, { hidden, alone, colorBy }),
-    [open, sheet, display, hidden, alone, colorBy],
+    () => legendRows(figures, sheet, display, { hidden, alone, colorBy }),
+    [figures, sheet, display, hidden, alone, colorBy],
   );
   const at = toScreen(camera, legend);
   const settle = (dx: number, dy: number): void => {
@@ -52,7 +46,6 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
       'move the legend',
       put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
     );
-    catchUp();
   };
   const STEPS: Readonly<Record<string, readonly [number, number]>> = {
     ArrowLeft: [-8, 0],

@@ -61,6 +61,10 @@ export interface MeasuredThing {
   readonly id: string;
 }
 
+/** False for a scope that nothing is drawn, typed or placed for. */
+export const isMeasured = (job: Job, scopeId: string): boolean =>
+  Object.values(QUANTITY_SOURCES).some(({ ofScope }) => ofScope(job, scopeId).length > 0);
+
 /** All that a scope is measured by, in the order of the sources: drawn, in walls, typed. */
 export const measuredThings = (job: Job, scopeId: string): readonly MeasuredThing[] =>
   (Object.keys(QUANTITY_SOURCES) as readonly QuantitySourceName[]).flatMap((by) =>
