@@ -28,7 +28,8 @@ export function timeRuns(runs: number, work: () => void, warmUps = 2): readonly 
   });
 }
 
-const digits = (value: number): string => value.toPrecision(3).replace(/\.?0+$/, '');
+/** Three digits, without zeros behind the point; those before it stay. */
+const digits = (value: number): string => String(Number(value.toPrecision(3)));
 
 export function printFigure({ name, value, unit, ratio, against }: BenchFigure): void {
   const beside = ratio === undefined ? '' : ` (${digits(ratio)} x ${against})`;

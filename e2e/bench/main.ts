@@ -1,12 +1,16 @@
 // npm run bench [-- --only PREFIX --json FILE]: prints `name: value unit (ratio)` lines; asserts nothing.
 import { measureCrowdedSheet, measureHits, measureSnaps, measureUsualJob } from './desk.ts';
+import { importBundled } from './bundled.ts';
 import { type BenchFigure, printFigure, writeFigures } from './figures.ts';
 import { measureHuge } from './huge.ts';
 import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
-import { measureRecalculation } from './recalc.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
+
+interface Recalc {
+  readonly measureRecalculation: () => readonly BenchFigure[];
+}
 
 interface Part {
   /** The names it gives begin with these. */
@@ -15,7 +19,7 @@ interface Part {
 }
 
 const PARTS: readonly Part[] = [
-  { names: ['recalc.'], measure: async () => measureRecalculation() },
+  { names: ['recalc.'], measure: async () => (await importBundled<Recalc>('recalc')).measureRecalculation() },
   { names: ['book.search'], measure: async () => measureSearch() },
   { names: ['look.'], measure: async () => measureLook() },
   { names: ['book.open', 'edit.cell', 'scroll.lines'], measure: async (bench) => measureBook(await bench()) },
