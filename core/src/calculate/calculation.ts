@@ -38,7 +38,7 @@ export class Calculation {
   /** What is defined, by definer and id, as a number of the tracker's. */
   readonly #started = new Map(DEFINERS.map((definer) => [definer, new Map<string, number>()]));
   /** By that number, the nodes that are defined together; what a definition drops is removed. */
-  readonly #owned: (readonly number[] | undefined)[] = [];
+  readonly #owned = new Map<number, readonly number[]>();
   /** Formulas of totals with a filter that are defined. */
   readonly #filtered = new Set<string>();
 
@@ -167,7 +167,7 @@ export class Calculation {
 
   /** True when lines have other kinds of cost now than before: sums over them are to be defined anew. */
   #own(cell: number, definitions: Definitions): boolean {
-    const before = this.#owned[cell] ?? NO_NODES;
+    const before = this.#owned.get(cell) ?? NO_NODES;
     const now: number[] = [];
     for (const [node, rule] of definitions) {
       now.push(this.graph.define(node, rule));
@@ -175,12 +175,13 @@ export class Calculation {
         for (const input of rule.inputs) if (isFiltered(input)) this.#demand(input);
     }
     if (sameNumbers(before, now)) return false;
+    if (now.length === 0) this.#owned.delete(cell);
+    else this.#owned.set(cell, now);
     const isSummed = (node: number): boolean => SUMMED.has(this.graph.idOf(node).figure);
-    const differs = !sameNumbers(before.filter(isSummed), now.filter(isSummed));
+    if (before.length === 0) return now.some(isSummed);
     const kept = new Set(now);
     for (const node of before) if (!kept.has(node)) this.graph.removeNode(node);
-    this.#owned[cell] = now.length === 0 ? undefined : now;
-    return differs;
+    return !sameNumbers(before.filter(isSummed), now.filter(isSummed));
   }
 
   /** A total with a filter is defined as soon as a formula reads it. */

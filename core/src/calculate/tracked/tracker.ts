@@ -100,7 +100,7 @@ export class Tracker implements Follower {
 
   /** Has an effect run at the next `settle`, and again whenever something it read is another; gives its number. */
   start(effect: Effect): number {
-    const cell = this.#cells.add();
+    const cell = this.#newCell(this.#cells.add());
     this.#effects[cell] = effect;
     this.#pending.push(cell);
     return cell;
@@ -171,7 +171,7 @@ export class Tracker implements Follower {
     const key = joinKeys(keys);
     const known = ofDerive.get(key);
     if (known !== undefined) return known;
-    const cell = this.#cells.add();
+    const cell = this.#newCell(this.#cells.add());
     this.#asked[cell] = { derive, keys, value: NOT_YET };
     this.#settleAt(cell, ofDerive, key);
     return cell;
@@ -180,8 +180,17 @@ export class Tracker implements Follower {
   #inputOf<Key>(inputs: Map<Key, number>, key: Key): number {
     const known = inputs.get(key);
     if (known !== undefined) return known;
-    const cell = this.#cells.addInput();
+    const cell = this.#newCell(this.#cells.addInput());
     this.#settleAt(cell, inputs as Map<unknown, number>, key);
+    return cell;
+  }
+
+  /** Every list has a place for every cell: one with wide gaps would be kept as a dictionary, which is slow. */
+  #newCell(cell: number): number {
+    this.#asked[cell] = undefined;
+    this.#effects[cell] = undefined;
+    this.#homes[cell] = undefined;
+    this.#keys[cell] = undefined;
     return cell;
   }
 
