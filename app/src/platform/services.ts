@@ -7,6 +7,7 @@ import type { JobWorker } from '../workers/jobProtocol.ts';
 import { createGuardedWorker } from './guardedWorker.ts';
 import type { MarksWorker } from '../workers/marksProtocol.ts';
 import type { OpenAnswer, SheetWorker } from '../workers/sheetProtocol.ts';
+import { type JobNews, createBrowserNews } from './jobNews.ts';
 import { type Locks, createBrowserLocks } from './locks.ts';
 
 /** The browser, as the app needs it; each part has a stand-in for tests. */
@@ -19,6 +20,7 @@ export interface Services {
   readonly takeJobFile: (file: Blob, at: FirstKept, stop?: AbortSignal) => ReturnType<JobWorker['take']>;
   readonly createMarksWorker: () => MarksWorker & { readonly end: () => void };
   readonly locks: Locks;
+  readonly news: JobNews;
   readonly download: (name: string, blob: Blob) => void;
 }
 
@@ -96,6 +98,7 @@ export async function createServices(): Promise<Services> {
     takeJobFile,
     createMarksWorker,
     locks: createBrowserLocks(),
+    news: createBrowserNews(),
     download: downloadBlob,
   };
 }

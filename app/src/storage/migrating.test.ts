@@ -10,6 +10,7 @@ import { settingsOf } from '@zest/core/job/job';
 import { JOB_VERSION } from '@zest/core/job/migrations/migrations';
 import type { JobRecord } from '@zest/core/job/record';
 import { createChance } from '@zest/core/testing/job';
+import { freeLocks, noNews } from '../testing/locks.ts';
 import type { Services } from '../platform/services.ts';
 import { createJobStore } from '../stores/jobStore.ts';
 import { type Database, openDatabase, rowsOf } from './database.ts';
@@ -59,11 +60,8 @@ async function browserWith(records: readonly Raw[], version: number | undefined)
     storage: createJobStorage(database),
     now: () => 42,
     makeId: createIdMaker(createChance(3)),
-    locks: {
-      take: async () => () => undefined,
-      askToSettle: async () => undefined,
-      onAsked: () => () => undefined,
-    },
+    locks: freeLocks,
+    news: noNews,
   } as unknown as Services;
   const store = createJobStore(services);
   const stored = async (): Promise<string | undefined> => {

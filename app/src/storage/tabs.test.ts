@@ -6,6 +6,9 @@ import { createJob, listRecords } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { createChance } from '@zest/core/testing/job';
+import { bidNode } from '@zest/core/calculate/graph/nodes';
+import type { Diff } from '@zest/core/job/job';
+import type { JobNews } from '../platform/jobNews.ts';
 import type { Locks } from '../platform/locks.ts';
 import type { Services } from '../platform/services.ts';
 import { type JobStore, createJobStore } from '../stores/jobStore.ts';
@@ -56,7 +59,32 @@ function sharedLocks(): Locks {
   };
 }
 
+/** News as they go between the tabs of a browser: copied, and a moment later. */
+function sharedNews(): { readonly ofTab: () => JobNews } {
+  const tabs = new Set<{ readonly jobId: string; readonly heard: (diff: Diff) => void }>();
+  return {
+    ofTab: () => {
+      let own: (typeof tabs extends Set<infer Tab> ? Tab : never) | undefined;
+      return {
+        tell: (jobId, diff) => {
+          const others = [...tabs].filter((tab) => tab !== own && tab.jobId === jobId);
+          const copy = structuredClone(diff);
+          queueMicrotask(() => {
+            for (const { heard } of others) heard(copy);
+          });
+        },
+        hear: (jobId, heard) => {
+          const tab = (own = { jobId, heard });
+          tabs.add(tab);
+          return () => void tabs.delete(tab);
+        },
+      };
+    },
+  };
+}
+
 let databases = 0;
+let news: ReturnType<typeof sharedNews>;
 let storage: JobStorage;
 let locks: Locks;
 let now = 1_000_000;
@@ -71,7 +99,13 @@ function tab(name: string): JobStore {
       await storage.saveDiff(...asked);
     },
   };
-  return createJobStore({ storage: own, now: () => now, makeId, locks } as unknown as Services);
+  return createJobStore({
+    storage: own,
+    now: () => now,
+    makeId,
+    locks,
+    news: news.ofTab(),
+  } as unknown as Services);
 }
 
 const names = async (): Promise<readonly string[]> =>
@@ -81,6 +115,7 @@ beforeEach(async () => {
   refusing.clear();
   now = 1_000_000;
   locks = sharedLocks();
+  news = sharedNews();
   storage = createJobStorage(await openDatabase(() => undefined, `tabs-${(databases += 1)}`));
   await storage.createJob(
     summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
@@ -252,5 +287,96 @@ describe('a job of many changes', () => {
     expect(loaded?.line.get(line.id)).toEqual(line);
     expect(loaded?.item.size).toBe(job.item.size);
     database.close();
+  });
+});
+
+const shownIn = (store: JobStore): readonly string[] =>
+  [...(store.getState().open?.job.line.values() ?? [])].map(({ description }) => description).sort();
+const totalIn = (store: JobStore): unknown => store.getState().open?.figures.figure(bidNode('total'));
+const priced = (description: string): RecordOf<'line'> => ({
+  ...lineCalled(description),
+  typedCost: { kind: 'other', amount: '100' },
+});
+/** Until the tab shows what is wanted; the test ends by its time where it never does. */
+const until = (store: JobStore, isSo: () => boolean): Promise<void> =>
+  new Promise((resolve) => {
+    const look = (): void => {
+      if (!isSo()) return;
+      stop();
+      resolve();
+    };
+    const stop = store.subscribe(look);
+    look();
+  });
+
+describe('a tab that only reads', () => {
+  it('follows what the other writes, to the bid, and still takes over all of it', async () => {
+    const [a, b] = [tab('a'), tab('b')];
+    await a.actions.openJob('job-a');
+    await b.actions.openJob('job-a');
+    const line = priced('first');
+    a.actions.transact('add', put(line));
+    await until(b, () => shownIn(b).includes('first'));
+    expect(totalIn(b)).toEqual(totalIn(a));
+    a.actions.transact('change', put({ ...line, description: 'renamed', quantity: '3' }));
+    a.actions.transact('add', put(priced('second')));
+    await until(b, () => shownIn(b).length === 2);
+    expect(shownIn(b)).toEqual(['renamed', 'second']);
+    expect(totalIn(b)).toEqual(totalIn(a));
+    expect(b.getState().readOnly).toBe(true);
+    expect(await b.actions.takeOver()).toMatchObject({ ok: true });
+    b.actions.transact('add', put(priced('third')));
+    await b.actions.settled();
+    expect(await names()).toEqual(['renamed', 'second', 'third']);
+    // Now it is the first that follows.
+    await until(a, () => shownIn(a).length === 3);
+    expect(totalIn(a)).toEqual(totalIn(b));
+  });
+
+  it('reads the job again where a change does not follow on what it shows', async () => {
+    const [a, b] = [tab('a'), tab('b')];
+    await a.actions.openJob('job-a');
+    await b.actions.openJob('job-a');
+    a.actions.transact('add', put(priced('missed')));
+    await until(b, () => shownIn(b).length === 1);
+    // A change that this tab never heard of.
+    const line = priced('unheard');
+    const diff = { added: [line], removed: [], updated: [] };
+    await storage.saveDiff('job-a', diff, {});
+    news.ofTab().tell('job-a', { added: [], removed: [], updated: [[line, { ...line, quantity: '7' }]] });
+    await until(b, () => shownIn(b).length === 2);
+    expect(shownIn(b)).toEqual(['missed', 'unheard']);
+  });
+});
+
+describe('a job that is opened while another still is', () => {
+  beforeEach(async () => {
+    await storage.createJob(
+      summarize(job, { id: 'job-b', createdAt: 1, changedAt: 1 }, 0),
+      listRecords(job),
+      new Map(),
+    );
+  });
+
+  it('is the one that is open in the end, whichever comes first, and the other is free', async () => {
+    const a = tab('a');
+    const asked = [a.actions.openJob('job-a'), a.actions.closeJob(), a.actions.openJob('job-b')];
+    await Promise.all(asked);
+    expect(a.getState()).toMatchObject({ open: { jobId: 'job-b' }, readOnly: false, loading: false });
+    a.actions.transact('add', put(lineCalled('in b')));
+    await a.actions.settled();
+    expect(await names()).toEqual([]);
+    const b = tab('b');
+    await b.actions.openJob('job-a');
+    expect(b.getState().readOnly).toBe(false);
+  });
+
+  it('is closed where the last that was asked is to close', async () => {
+    const a = tab('a');
+    await Promise.all([a.actions.openJob('job-a'), a.actions.openJob('job-b'), a.actions.closeJob()]);
+    expect(a.getState()).toMatchObject({ open: undefined, loading: false });
+    const b = tab('b');
+    await b.actions.openJob('job-b');
+    expect(b.getState().readOnly).toBe(false);
   });
 });

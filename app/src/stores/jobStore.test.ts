@@ -8,6 +8,7 @@ import { EMPTY_DIFF, createJob, listRecords, settingsOf } from '@zest/core/job/j
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { createChance } from '@zest/core/testing/job';
+import { noNews } from '../testing/locks.ts';
 import type { Services } from '../platform/services.ts';
 import { openDatabase } from '../storage/database.ts';
 import { createJobStorage, summarize } from '../storage/jobStorage.ts';
@@ -54,6 +55,7 @@ beforeEach(async () => {
       askToSettle: async () => undefined,
       onAsked: () => () => undefined,
     },
+    news: noNews,
   } as unknown as Services;
   store = createJobStore(services);
   await store.actions.openJob('job-a');

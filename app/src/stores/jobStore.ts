@@ -5,7 +5,16 @@ import type { Figures } from '@zest/core/calculate/figures';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { Command } from '@zest/core/job/change';
 import { EMPTY_HISTORY, type History, planRedo, planUndo, recordStep } from '@zest/core/job/history';
-import { type Diff, EMPTY_DIFF, type Job, applyDiff, isEmptyDiff, settingsOf } from '@zest/core/job/job';
+import {
+  type Diff,
+  EMPTY_DIFF,
+  type Job,
+  applyDiff,
+  findRecord,
+  isEmptyDiff,
+  settingsOf,
+} from '@zest/core/job/job';
+import { sameValue } from '@zest/core/job/sameValue';
 import type { FaultyRecord } from '@zest/core/job/readRecords';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import type { Problem } from '../messages/describeProblem.ts';
@@ -92,14 +101,18 @@ export function createJobStore(services: Services): JobStore {
   let saver: Saver | undefined;
   let release: (() => void) | undefined;
   let stopAnswering: (() => void) | undefined;
+  let stopHearing: (() => void) | undefined;
+  /** The job that is asked for last. Opening and closing go one after the other, however fast they are asked for. */
+  let wanted: string | undefined;
+  let turns: Promise<unknown> = Promise.resolve();
+  const inTurn = (work: () => Promise<void>): Promise<void> => {
+    const done = turns.then(work);
+    turns = done.catch(() => undefined);
+    return done;
+  };
 
-  /** Applies a diff to the job and its figures, and hands it to be saved; all of it or nothing. */
-  const apply = (
-    label: string,
-    diff: Diff,
-    history: History,
-    files?: ReadonlyMap<string, Blob>,
-  ): Result<Diff, Problem> => {
+  /** Applies a diff to the job and its figures; all of it or nothing. */
+  const follow = (label: string, diff: Diff, history: History): Result<Diff, Problem> => {
     const { open, revision } = store.getState();
     if (open === undefined || calculation === undefined) throw new Error('apply: no job is open');
     const before = bidTotal(open.figures);
@@ -119,8 +132,46 @@ export function createJobStore(services: Services): JobStore {
       lastChange: { label, deltaMinor },
       lastDiff: diff,
     });
-    saver?.save(diff, files, history);
     return accept(diff);
+  };
+
+  /** Applies a change and hands it to be saved. */
+  const apply = (
+    label: string,
+    diff: Diff,
+    history: History,
+    files?: ReadonlyMap<string, Blob>,
+  ): Result<Diff, Problem> => {
+    const done = follow(label, diff, history);
+    if (done.ok) saver?.save(diff, files, history);
+    return done;
+  };
+
+  /** Follows what another tab wrote; where it does not fit what is shown here, the job is read again. */
+  const hearOf = async (jobId: string, diff: Diff): Promise<void> => {
+    const { open, readOnly } = store.getState();
+    if (open?.jobId !== jobId || !readOnly) return;
+    if (fits(open.job, diff) && follow('Changed in another tab', diff, open.history).ok) return;
+    const read = await services.storage.readJob(jobId);
+    const now = store.getState();
+    if (read?.ok !== true || now.open?.jobId !== jobId || !now.readOnly) return;
+    const { job } = read.value;
+    store.setState({ open: { ...now.open, job, figures: figureAnew(job) }, revision: now.revision + 2 });
+  };
+
+  /** Hears what another tab writes, and follows it once the function that is given is called. */
+  const startHearing = (jobId: string): (() => void) => {
+    let early: Diff[] | undefined = [];
+    // One after the other: a change may only be followed when the one before it was.
+    const follows = (diff: Diff): void => void inTurn(() => hearOf(jobId, diff));
+    stopHearing?.();
+    stopHearing = services.news.hear(jobId, (diff) =>
+      early === undefined ? follows(diff) : early.push(diff),
+    );
+    return () => {
+      early?.forEach(follows);
+      early = undefined;
+    };
   };
 
   /** The steps that were kept with a job. Those of another version tell of records as they were then: they go. */
@@ -139,7 +190,9 @@ export function createJobStore(services: Services): JobStore {
     store.setState({ readOnly: true });
     // What was not written by now never will be from here: say so, and offer it as a file.
     if (saver !== undefined && saver.unsaved() > 0)
-      store.setState({ save: { state: 'failed', full: false, lost: 'taken' } });
+      return store.setState({ save: { state: 'failed', full: false, lost: 'taken' } });
+    const jobId = store.getState().open?.jobId;
+    if (jobId !== undefined) startHearing(jobId)();
   };
 
   /** From now on this tab writes the job, and every write brings the generation it got. */
@@ -168,6 +221,7 @@ export function createJobStore(services: Services): JobStore {
           ...(steps === undefined ? {} : { history: steps.write }),
           rewrite: mustRewrite && open !== undefined ? rewriteOf(open.job, read.aside) : undefined,
         });
+        services.news.tell(jobId, diff);
         mustRewrite = false;
         kept = steps?.kept ?? kept;
       },
@@ -176,6 +230,8 @@ export function createJobStore(services: Services): JobStore {
           save.state === 'failed' && save.lost !== undefined ? { save, readOnly: true } : { save },
         ),
     );
+    stopHearing?.();
+    stopHearing = undefined;
     stopAnswering?.();
     stopAnswering = services.locks.onAsked(lockOf(jobId), async () => {
       // Nothing more is changed here while the other tab waits for what is left to be written.
@@ -187,41 +243,60 @@ export function createJobStore(services: Services): JobStore {
     });
   };
 
-  const actions: JobActions = {
-    openJob: async (jobId) => {
-      if (store.getState().open?.jobId === jobId) return;
-      await actions.closeJob();
-      store.setState({ ...CLOSED, loading: true });
-      release = await services.locks.take(lockOf(jobId), false, onLost);
-      // The generation first: what is read after it cannot be changed by another tab any more.
-      const generation = release === undefined ? undefined : await services.storage.claim(jobId);
-      const read = await services.storage.readJob(jobId);
-      if (read?.ok !== true) {
-        release?.();
-        release = undefined;
-        store.setState({ ...CLOSED, missing: true, refused: read?.problem });
-        return;
-      }
-      const { job, aside } = read.value;
-      const { history, kept } = await readHistory(jobId, read.value);
-      if (release !== undefined) becomeWriter(jobId, generation, kept, read.value);
-      const open = { jobId, job, figures: figureAnew(job), history };
-      const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
-      // A tab that only reads may have another's newer total here, beside records of a moment before.
-      const isOther =
-        release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(open.figures);
-      const drift = isOther ? { fromMinor } : undefined;
-      store.setState({ ...CLOSED, open, readOnly: release === undefined, drift, aside });
-    },
-    closeJob: async () => {
-      await saver?.settled();
-      stopAnswering?.();
+  const close = async (): Promise<void> => {
+    await saver?.settled();
+    stopAnswering?.();
+    stopHearing?.();
+    release?.();
+    release = undefined;
+    saver = undefined;
+    stopAnswering = undefined;
+    stopHearing = undefined;
+    calculation = undefined;
+    store.setState(CLOSED);
+  };
+
+  const open = async (jobId: string): Promise<void> => {
+    await close();
+    store.setState({ ...CLOSED, loading: true });
+    release = await services.locks.take(lockOf(jobId), false, onLost);
+    // Heard from here on, or a change that is written while the job is read would be missed.
+    const heardAll = release === undefined ? startHearing(jobId) : () => undefined;
+    // The generation first: what is read after it cannot be changed by another tab any more.
+    const generation = release === undefined ? undefined : await services.storage.claim(jobId);
+    const read = await services.storage.readJob(jobId);
+    if (read?.ok !== true) {
       release?.();
       release = undefined;
-      saver = undefined;
-      stopAnswering = undefined;
-      calculation = undefined;
-      store.setState(CLOSED);
+      stopHearing?.();
+      store.setState({ ...CLOSED, missing: true, refused: read?.problem });
+      return;
+    }
+    const { job, aside } = read.value;
+    const { history, kept } = await readHistory(jobId, read.value);
+    if (release !== undefined) becomeWriter(jobId, generation, kept, read.value);
+    const opened = { jobId, job, figures: figureAnew(job), history };
+    const fromMinor = (await services.storage.getSummary(jobId))?.totalMinor;
+    // A tab that only reads may have another's newer total here, beside records of a moment before.
+    const isOther =
+      release !== undefined && fromMinor !== undefined && fromMinor !== bidTotal(opened.figures);
+    const drift = isOther ? { fromMinor } : undefined;
+    store.setState({ ...CLOSED, open: opened, readOnly: release === undefined, drift, aside });
+    heardAll();
+  };
+
+  const actions: JobActions = {
+    openJob: (jobId) => {
+      wanted = jobId;
+      return inTurn(async () => {
+        if (wanted === jobId && store.getState().open?.jobId !== jobId) await open(jobId);
+      });
+    },
+    closeJob: () => {
+      wanted = undefined;
+      return inTurn(async () => {
+        if (wanted === undefined || wanted !== store.getState().open?.jobId) await close();
+      });
     },
     unsaved: () => saver?.unsaved() ?? 0,
     transact: (label, command, files) => {
@@ -280,3 +355,9 @@ export function createJobStore(services: Services): JobStore {
 
   return Object.assign(store, { actions });
 }
+
+/** Whether a change can follow what is here: it finds what it takes the place of, and nothing that it brings. */
+const fits = (job: Job, { added, removed, updated }: Diff): boolean =>
+  added.every(({ id }) => findRecord(job, id) === undefined) &&
+  removed.every((record) => sameValue(findRecord(job, record.id), record)) &&
+  updated.every(([from]) => sameValue(findRecord(job, from.id), from));

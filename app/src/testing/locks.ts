@@ -1,3 +1,4 @@
+import type { JobNews } from '../platform/jobNews.ts';
 import type { Locks } from '../platform/locks.ts';
 
 /** Locks of a browser with one tab. */
@@ -6,3 +7,6 @@ export const freeLocks: Locks = {
   askToSettle: async () => undefined,
   onAsked: () => () => undefined,
 };
+
+/** News of a browser with one tab. */
+export const noNews: JobNews = { tell: () => undefined, hear: () => () => undefined };

@@ -1,4 +1,4 @@
-import { freeLocks } from '../testing/locks.ts';
+import { freeLocks, noNews } from '../testing/locks.ts';
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { put } from '@zest/core/job/change';
@@ -56,6 +56,7 @@ beforeEach(async () => {
     now: () => 1,
     makeId,
     locks: freeLocks,
+    news: noNews,
   } as unknown as Services;
   const jobs = createJobStore(services);
   await jobs.actions.openJob('job-a');
