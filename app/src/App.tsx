@@ -1,4 +1,4 @@
-import { ChakraProvider } from '@chakra-ui/react';
+import { Button, ChakraProvider } from '@chakra-ui/react';
 import { Suspense, lazy, useEffect } from 'react';
 import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toasts } from './components/toaster.tsx';
@@ -86,11 +86,26 @@ function ThemeClass() {
   return null;
 }
 
+/** Another tab runs a newer version, which has the store; what is shown here cannot be saved any more. */
+function ReplacedBanner() {
+  const replaced = useView((state) => state.replaced);
+  if (!replaced) return null;
+  return (
+    <div className="banner bad" role="alert">
+      A newer version of Zest Line is open in another tab. Reload this tab to keep working.
+      <Button size="xs" onClick={() => location.reload()}>
+        Reload
+      </Button>
+    </div>
+  );
+}
+
 export function App({ stores }: { readonly stores: Stores }) {
   return (
     <StoresProvider value={stores}>
       <ChakraProvider value={system}>
         <ThemeClass />
+        <ReplacedBanner />
         <RouterProvider router={router} />
         <Toasts />
       </ChakraProvider>

@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
 import { createServices } from './platform/services.ts';
 import { purgeDeleted, seedDemo } from './storage/jobFiles.ts';
+import { createCopyStore } from './stores/copyStore.ts';
 import { createJobStore } from './stores/jobStore.ts';
 import { browserIdle, createLookStore } from './stores/lookStore.ts';
 import { createViewStore } from './stores/viewStore.ts';
@@ -14,12 +15,22 @@ const root = document.getElementById('root');
 if (root === null) throw new Error('main: the page has no root');
 
 async function start(container: HTMLElement): Promise<void> {
-  const services = await createServices();
+  const view = createViewStore(localStorage);
+  const services = await createServices({
+    // Nothing can be shown of the jobs before the other tab lets go.
+    onBlocked: () => {
+      container.textContent =
+        'Zest Line is open in another tab with an older version. Close that tab, or reload it, and this one goes on by itself.';
+    },
+    onReplaced: () => view.setState({ replaced: true }),
+  });
   await purgeDeleted(services);
   await seedDemo(services);
   const jobs = createJobStore(services);
   const look = createLookStore(jobs, services.now, browserIdle);
-  const stores = { services, jobs, view: createViewStore(localStorage), look };
+  const copies = createCopyStore(jobs, services);
+  await copies.actions.start();
+  const stores = { services, jobs, view, look, copies };
   createRoot(container).render(<App stores={stores} />);
 }
 

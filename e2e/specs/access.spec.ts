@@ -43,7 +43,7 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   'the view of the plan, with a sheet beside': async (page) => {
     await openDemo(page);
     await openSheet(page, 'A-101');
-    await page.getByLabel('Set beside').selectOption({ label: 'A-102 Upper floor plan' });
+    await page.getByLabel('Split view', { exact: true }).selectOption({ label: 'A-102 Upper floor plan' });
     await doToSheet(page, 'Legend on or off');
     await page.getByRole('button', { name: 'View' }).click();
     await expect(page.getByLabel('Colors by')).toBeVisible();

@@ -248,7 +248,9 @@ test('a sheet goes out with its marks and legend as PDF and as PNG', async ({ pa
 test('a schedule, a sheet or the estimate stands beside the plan with its own zoom', async ({ page }) => {
   await openDemo(page);
   const desk = await openSheet(page, 'A-101');
-  await page.getByLabel('Set beside').selectOption({ label: 'A-601 Door, window and finish schedules' });
+  await page
+    .getByLabel('Split view', { exact: true })
+    .selectOption({ label: 'A-601 Door, window and finish schedules' });
   const beside = page.getByRole('complementary', { name: 'Beside' });
   const other = beside.getByRole('application', { name: /A-601/ });
   await expect(other).toHaveAttribute('data-camera-scale', /\d/);
@@ -258,7 +260,7 @@ test('a schedule, a sheet or the estimate stands beside the plan with its own zo
   await beside.getByLabel('What stands beside').selectOption('Estimate');
   await expect(beside.getByRole('grid', { name: 'Estimate' })).toBeVisible();
   await goTo(page, 'Estimate');
-  await page.getByLabel('Set beside').selectOption({ label: 'A-101 Ground floor plan' });
+  await page.getByLabel('Split view', { exact: true }).selectOption({ label: 'A-101 Ground floor plan' });
   await expect(beside.getByRole('application', { name: /A-101/ })).toBeVisible();
   await beside.getByRole('button', { name: 'Close what is beside' }).click();
   await expect(beside).toHaveCount(0);

@@ -75,7 +75,7 @@ test('jobs are made, renamed, duplicated, exported, deleted, brought back and im
   ).toBe(true);
 
   await page.getByRole('button', { name: `Delete ${DEMO_JOB}`, exact: true }).click();
-  await expect(page.getByText(`‘${DEMO_JOB}’ is deleted.`, { exact: false })).toBeVisible();
+  await expect(page.getByText(`‘${DEMO_JOB}’ was deleted.`, { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toBeVisible();
 
@@ -99,6 +99,49 @@ test('a second tab on a job only reads until it takes over', async ({ page, cont
   await title.press('Enter');
   await waitSaved(second);
   await expect(title).toHaveValue('Changed');
+  // The first tab follows, without being touched.
+  await expect(page.getByLabel('Sheet title').first()).toHaveValue('Changed');
+});
+
+test('copies of a job go to a folder when it is closed, and open as the same job', async ({ page }) => {
+  // The browser's own private folder stands in for one that a person picks.
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('Bids', { create: true }),
+    });
+  });
+  await page.goto('/jobs');
+  const kept = page.getByRole('region', { name: 'Where your jobs are kept' });
+  await expect(kept).toContainText('No copies outside the browser yet.');
+  await kept.getByRole('button', { name: 'Choose a folder for copies' }).click();
+  await expect(kept).toContainText('Copies go to the folder ‘Bids’');
+  await newJob(page, 'Garden wall');
+  await goTo(page, 'Estimate');
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await waitSaved(page);
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await expect(kept).toContainText('Last copy');
+  const copies = await page.evaluate(async () => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Bids');
+    const found: { name: string; bytes: number[] }[] = [];
+    for await (const entry of folder.values()) {
+      if (entry.kind !== 'file') continue;
+      const file = await (entry as FileSystemFileHandle).getFile();
+      found.push({ name: file.name, bytes: [...new Uint8Array(await file.arrayBuffer())] });
+    }
+    return found;
+  });
+  expect(copies.map(({ name }) => name)).toEqual([
+    expect.stringMatching(/^garden-wall \w{8} [-\d ]+\.zestjob$/),
+  ]);
+  const [{ name, bytes }] = copies as [(typeof copies)[0]];
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
+  await expect(page.getByRole('button', { name: 'Garden wall', exact: true })).toHaveCount(2);
+  await page.reload();
+  await expect(kept).toContainText('Copies go to the folder ‘Bids’');
 });
 
 test('a metric job measures in meters, writes commas and prices in euro', async ({ page }) => {

@@ -3,12 +3,15 @@ import type { LucideIcon } from 'lucide-react';
 interface IconActionProps {
   readonly label: string;
   readonly icon: LucideIcon;
+  /** A short word beside the picture, where there is room for it. */
+  readonly word?: string;
   readonly onClick: () => void;
 }
 
 /** A small button that is all picture; its words are for readers and for the pointer that rests on it. */
-export const IconAction = ({ label, icon: Icon, onClick }: IconActionProps) => (
+export const IconAction = ({ label, icon: Icon, word, onClick }: IconActionProps) => (
   <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
-    <Icon size={15} />
+    <Icon size={15} aria-hidden="true" />
+    {word === undefined ? null : <span className="icon-word">{word}</span>}
   </button>
 );

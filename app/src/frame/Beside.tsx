@@ -61,11 +61,11 @@ export function BesideChoice() {
   return (
     <select
       className="beside-choice"
-      aria-label="Set beside"
+      aria-label="Split view"
       value={keyOf(what)}
       onChange={(event) => setView({ beside: readKey(event.target.value) })}
     >
-      <option value="">Nothing beside</option>
+      <option value="">Split view: off</option>
       <Options job={job} />
     </select>
   );

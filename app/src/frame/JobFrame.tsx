@@ -12,6 +12,8 @@ import { describeProblem } from '../messages/describeProblem.ts';
 import { plural } from '../messages/words.ts';
 import {
   useJobActions,
+  useCopies,
+  useCopyActions,
   useFormats,
   useJobState,
   useLook,
@@ -65,6 +67,7 @@ function Frame() {
         <SaveBanner />
         <DriftBanner />
         <AsideBanner />
+        <CopiesBanner />
         <div className="work-split">
           <div className="work-main">
             <Outlet />
@@ -230,6 +233,27 @@ function AsideBanner() {
       </Button>
       <Button size="xs" onClick={actions.seeAside}>
         I have seen it
+      </Button>
+    </div>
+  );
+}
+
+/** Copies that have stopped are told where the work is done; the job itself is saved all the same. */
+function CopiesBanner() {
+  const { folder, state, reason } = useCopies((copies) => copies);
+  const actions = useCopyActions();
+  if (state !== 'failed' && state !== 'blocked') return null;
+  const blocked = state === 'blocked';
+  return (
+    <div className="banner" role="status">
+      {blocked
+        ? `Copies to the folder ‘${folder ?? ''}’ have stopped: the browser needs your permission again.`
+        : reason}
+      <Button size="xs" onClick={() => void (blocked ? actions.allow() : actions.writeNow())}>
+        {blocked ? 'Allow it' : 'Try again'}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => void actions.forget()}>
+        Stop copies
       </Button>
     </div>
   );

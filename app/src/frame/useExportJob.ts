@@ -10,7 +10,9 @@ export function useExportJob(): () => Promise<void> {
   return async () => {
     const { jobId, job } = openNow();
     const packed = await packJob(services, jobId, job);
-    if (packed.ok) services.download(packed.value.name, packed.value.blob);
-    else tellProblem(describeProblem(packed.problem));
+    if (packed.ok) {
+      services.download(packed.value.name, packed.value.blob);
+      await services.storage.noteExport(jobId, services.now());
+    } else tellProblem(describeProblem(packed.problem));
   };
 }

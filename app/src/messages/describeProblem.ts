@@ -13,7 +13,7 @@ import type { StoredProblem } from '../storage/storedJob.ts';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';
 
 import type { JoinProblem } from '@zest/core/takeoff/joinSheets';
-import { RECORD_WORDS, describeDimension, plural } from './words.ts';
+import { RECORD_WORDS, describeDimension, plural, fileSize } from './words.ts';
 
 type DrawingProblem = PdfProblem | ImageProblem;
 
@@ -29,6 +29,7 @@ export type AppProblem =
   | { readonly kind: 'takeover-own'; readonly count: number }
   | { readonly kind: 'takeover-theirs'; readonly count: number }
   | { readonly kind: 'save-lost'; readonly why: 'taken' | 'gone'; readonly count: number }
+  | { readonly kind: 'copy-failed'; readonly reason: string }
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   /** A file that was being read beside the page: too much of it, stopped by the person, or the worker died. */
   | { readonly kind: 'reading-ended'; readonly why: 'too-long' | 'canceled' | 'died' }
@@ -51,7 +52,6 @@ export type Problem =
 
 const short = (text: string, limit = 60): string => (text.length > limit ? `${text.slice(0, limit)}…` : text);
 const quote = (text: string): string => `‘${short(text)}’`;
-const megabytes = (bytes: number): string => `${Math.round(bytes / 1024 ** 2)} MB`;
 
 /** What happened, to what, and what to do. One sentence or two, for every problem there is. */
 export function describeProblem(problem: Problem): string {
@@ -158,7 +158,7 @@ function describeZestjob(problem: ZestjobProblem): string {
     case 'zestjob-unknown-entry':
       return `The job file holds ${quote(problem.name)}, which doesn't belong in it. Export it again where it came from.`;
     case 'zestjob-too-large':
-      return `The job file unpacks to more than ${megabytes(problem.limit)}. It was not opened, to keep this machine safe.`;
+      return `The job file unpacks to more than ${fileSize(problem.limit)}. It was not opened, to keep this machine safe.`;
     case 'zestjob-no-job':
       return 'There is no job in this file: job.json is missing. Choose a file that ends in .zestjob.';
     case 'zestjob-not-json':
@@ -186,7 +186,7 @@ function describeZestjob(problem: ZestjobProblem): string {
     case 'zestjob-file-size':
       return `The drawings ${quote(problem.name)} were cut off in the job file. Export it again where it came from.`;
     case 'zestjob-file-unpacks':
-      return `The drawings ${quote(problem.name)} in the job file would unpack to more than ${megabytes(problem.limit)} in one piece. Nothing was imported. Take them out where the job came from, or print them to a new PDF.`;
+      return `The drawings ${quote(problem.name)} in the job file would unpack to more than ${fileSize(problem.limit)} in one piece. Nothing was imported. Take them out where the job came from, or print them to a new PDF.`;
     default:
       return unreachable(problem);
   }
@@ -213,9 +213,9 @@ function describeDrawing(problem: DrawingProblem): string {
     case 'pdf-too-many-pages':
       return `The PDF has ${problem.pages.toLocaleString('en-US')} pages; up to ${problem.limit.toLocaleString('en-US')} are taken at once. Split it into smaller sets.`;
     case 'pdf-too-large':
-      return `The PDF is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken. Split it into smaller sets.`;
+      return `The PDF is ${fileSize(problem.bytes)}; up to ${fileSize(problem.limit)} are taken. Split it into smaller sets.`;
     case 'pdf-unpacks-too-large':
-      return `One piece of the PDF would unpack to more than ${megabytes(problem.limit)}, which no drawing needs. Print it to a new PDF and add that.`;
+      return `One piece of the PDF would unpack to more than ${fileSize(problem.limit)}, which no drawing needs. Print it to a new PDF and add that.`;
     default:
       return unreachable(problem);
   }
@@ -317,6 +317,8 @@ function describeOther(problem: Other): string {
       return `${quote(problem.name)} is a margin of the price, so it must be below 100 %.`;
     case 'disk-full':
       return 'The disk is full: the last changes are not saved. Free some space, then try again; or export the job now.';
+    case 'copy-failed':
+      return `The copy of the job could not be written to the folder${problem.reason === '' ? '' : ` (${problem.reason})`}. The job itself is saved in the browser. Check that the folder is still there and has room, then try again.`;
     case 'storage-failed':
       return 'The browser refused to save the last changes. They are still here: try again, or export the job now.';
     case 'job-unreadable':
@@ -338,7 +340,7 @@ function describeOther(problem: Other): string {
         ? `Another tab took over before ${plural(problem.count, 'change')} made here could be saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}.`
         : `This job was removed from this browser. ${plural(problem.count, 'change')} made here can't be saved. Export the job to keep it.`;
     case 'file-too-large':
-      return `The file is ${megabytes(problem.bytes)}; up to ${megabytes(problem.limit)} are taken.`;
+      return `The file is ${fileSize(problem.bytes)}; up to ${fileSize(problem.limit)} are taken.`;
     case 'reading-ended':
       return problem.why === 'canceled'
         ? 'Reading was stopped. Nothing was imported.'

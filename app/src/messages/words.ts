@@ -117,3 +117,16 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
+
+const SIZES = [
+  [1024 ** 3, 'GB'],
+  [1024 ** 2, 'MB'],
+  [1024, 'kB'],
+] as const;
+
+/** How large a file is, in two or three digits: `640 kB`, `12 MB`, `3.4 GB`. */
+export function fileSize(bytes: number): string {
+  const [size, unit] = SIZES.find(([least]) => bytes >= least) ?? [1024, 'kB'];
+  const value = bytes / size;
+  return `${value < 10 && value % 1 >= 0.05 ? value.toFixed(1) : Math.round(value)} ${unit}`;
+}

@@ -7,7 +7,9 @@ import type { JobWorker } from '../workers/jobProtocol.ts';
 import { createGuardedWorker } from './guardedWorker.ts';
 import type { MarksWorker } from '../workers/marksProtocol.ts';
 import type { OpenAnswer, SheetWorker } from '../workers/sheetProtocol.ts';
+import { type CopyFolders, createBrowserCopyFolders } from './copyFolder.ts';
 import { type JobNews, createBrowserNews } from './jobNews.ts';
+import { type Keeping, createBrowserKeeping } from './keeping.ts';
 import { type Locks, createBrowserLocks } from './locks.ts';
 
 /** The browser, as the app needs it; each part has a stand-in for tests. */
@@ -21,6 +23,8 @@ export interface Services {
   readonly createMarksWorker: () => MarksWorker & { readonly end: () => void };
   readonly locks: Locks;
   readonly news: JobNews;
+  readonly keeping: Keeping;
+  readonly copyFolders: CopyFolders;
   readonly download: (name: string, blob: Blob) => void;
 }
 
@@ -88,8 +92,16 @@ async function takeJobFile(
 
 const random = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) / 2 ** 32;
 
-export async function createServices(): Promise<Services> {
-  const database = await openDatabase();
+/** What other tabs with another version of the program do to this one. */
+export interface OtherVersions {
+  /** One that is older keeps this one from opening the store. */
+  readonly onBlocked: () => void;
+  /** One that is newer has taken the store; nothing more can be written here. */
+  readonly onReplaced: () => void;
+}
+
+export async function createServices(others: OtherVersions): Promise<Services> {
+  const database = await openDatabase(others);
   return {
     storage: createJobStorage(database),
     now: () => Date.now(),
@@ -99,6 +111,8 @@ export async function createServices(): Promise<Services> {
     createMarksWorker,
     locks: createBrowserLocks(),
     news: createBrowserNews(),
+    keeping: createBrowserKeeping(),
+    copyFolders: createBrowserCopyFolders(),
     download: downloadBlob,
   };
 }

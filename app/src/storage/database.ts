@@ -16,6 +16,8 @@ export interface JobSummary {
   readonly totalMinor: number;
   readonly createdAt: number;
   readonly changedAt: number;
+  /** When it was last saved as a file by the person. */
+  readonly exportedAt?: number;
   /** A job that others are started from, in a folder: `Timber/Small`. */
   readonly template?: { readonly folder: string };
   /** Set while a deletion can still be undone. */
@@ -86,8 +88,15 @@ export type Database = IDBPDatabase<ZestSchema>;
 const NAME = 'zest-line';
 const VERSION = 5;
 
-/** Opens the one database. `onBlocked` is told when another tab holds an older version open. */
-export function openDatabase(onBlocked: () => void = () => undefined, name = NAME): Promise<Database> {
+interface Told {
+  /** Another tab holds an older version open, and this one waits for it. */
+  readonly onBlocked?: () => void;
+  /** Another tab has opened a newer version: this one is closed and cannot be written any more. */
+  readonly onReplaced?: () => void;
+}
+
+/** Opens the one database. */
+export function openDatabase({ onBlocked, onReplaced }: Told = {}, name = NAME): Promise<Database> {
   return openDB<ZestSchema>(name, VERSION, {
     upgrade(database, from) {
       if (from < 1) {
@@ -102,8 +111,11 @@ export function openDatabase(onBlocked: () => void = () => undefined, name = NAM
       if (from < 4) database.createObjectStore('history', { keyPath: ['jobId', 'seq'] });
       if (from < 5) database.createObjectStore('aside', { keyPath: ['jobId', 'id'] });
     },
-    blocked: onBlocked,
-    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+    blocked: () => onBlocked?.(),
+    blocking: (_current, _blocked, event) => {
+      (event.target as IDBDatabase).close();
+      onReplaced?.();
+    },
   });
 }
 

@@ -25,7 +25,7 @@ function value<Value>(
 let databases = 0;
 /** A job of which a state was kept, and whose only sheet was removed since. */
 async function createSheetless(): Promise<{ services: Services; jobId: string }> {
-  const storage = createJobStorage(await openDatabase(() => undefined, `files-${(databases += 1)}`));
+  const storage = createJobStorage(await openDatabase({}, `files-${(databases += 1)}`));
   const services = {
     storage,
     now: () => 5,

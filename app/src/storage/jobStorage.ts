@@ -69,6 +69,8 @@ export interface JobStorage {
   ) => Promise<void>;
   /** The steps that were kept with a job, in no order. */
   readonly loadHistory: (jobId: string) => Promise<readonly HistoryRow[]>;
+  /** Remembers that a job was saved as a file. */
+  readonly noteExport: (jobId: string, at: number) => Promise<void>;
   /** Deletes a job so that it can be brought back, or brings it back with null. */
   readonly markDeleted: (jobId: string, at: number | null) => Promise<void>;
   /** Takes a job away for good, if it was deleted before this time and nobody brought it back. */
@@ -205,6 +207,12 @@ export function createJobStorage(database: Database): JobStorage {
     await transaction.done;
     return true;
   };
+  const changeSummary = async (jobId: string, changed: Partial<JobSummary>): Promise<void> => {
+    const transaction = database.transaction('jobs', 'readwrite', STRICT);
+    const summary = await transaction.store.get(jobId);
+    if (summary !== undefined) void transaction.store.put({ ...summary, ...changed });
+    await transaction.done;
+  };
   return {
     listJobs: () => database.getAll('jobs'),
     getSummary: (jobId) => database.get('jobs', jobId),
@@ -263,12 +271,8 @@ export function createJobStorage(database: Database): JobStorage {
       void jobs.put({ ...summary, ...changed, ...(rewrite === undefined ? {} : { version: JOB_VERSION }) });
       await transaction.done;
     },
-    markDeleted: async (jobId, deletedAt) => {
-      const transaction = database.transaction('jobs', 'readwrite', STRICT);
-      const summary = await transaction.store.get(jobId);
-      if (summary !== undefined) void transaction.store.put({ ...summary, deletedAt });
-      await transaction.done;
-    },
+    noteExport: (jobId, exportedAt) => changeSummary(jobId, { exportedAt }),
+    markDeleted: (jobId, deletedAt) => changeSummary(jobId, { deletedAt }),
     purge: async (jobId, deletedBefore) => {
       const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
       const summary = await transaction.objectStore('jobs').get(jobId);

@@ -32,7 +32,7 @@ let databases = 0;
 
 /** A browser in which an earlier version left a job, and a store that opens it. */
 async function browserWith(records: readonly Raw[], version: number | undefined) {
-  const database: Database = await openDatabase(() => undefined, `migrating-${(databases += 1)}`);
+  const database: Database = await openDatabase({}, `migrating-${(databases += 1)}`);
   const summary = {
     id: 'job-a',
     name: 'Boathouse',

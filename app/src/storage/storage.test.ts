@@ -24,7 +24,7 @@ const asked = {
 } as const;
 let databases = 0;
 const fresh = async (): Promise<JobStorage> =>
-  createJobStorage(await openDatabase(() => undefined, `test-${(databases += 1)}`));
+  createJobStorage(await openDatabase({}, `test-${(databases += 1)}`));
 const sorted = (records: Iterable<{ readonly id: string }>): unknown[] =>
   [...records].sort((a, b) => (a.id < b.id ? -1 : 1));
 

@@ -116,7 +116,7 @@ beforeEach(async () => {
   now = 1_000_000;
   locks = sharedLocks();
   news = sharedNews();
-  storage = createJobStorage(await openDatabase(() => undefined, `tabs-${(databases += 1)}`));
+  storage = createJobStorage(await openDatabase({}, `tabs-${(databases += 1)}`));
   await storage.createJob(
     summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
     listRecords(job),
@@ -279,7 +279,7 @@ describe('a job of many changes', () => {
 
   it('is read as it was kept before its records were kept as JSON', async () => {
     const name = 'kept-before';
-    const database = await openDatabase(() => undefined, name);
+    const database = await openDatabase({}, name);
     const before = createJobStorage(database);
     const line = lineCalled('Crane');
     await database.put('bulk', { jobId: 'job-b', part: 0, records: [...listRecords(job), line] });

@@ -14,7 +14,7 @@ import { saveTemplate, startFromTemplate } from './templates.ts';
 
 let databases = 0;
 async function createServices(): Promise<Services> {
-  const storage = createJobStorage(await openDatabase(() => undefined, `templates-${(databases += 1)}`));
+  const storage = createJobStorage(await openDatabase({}, `templates-${(databases += 1)}`));
   return { storage, now: () => 5, makeId: createIdMaker(createChance(21)) } as unknown as Services;
 }
 

@@ -9,6 +9,7 @@ import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { Services } from '../platform/services.ts';
 import type { JobActions, JobState, JobStore, OpenJob } from './jobStore.ts';
 import type { SecondLook } from '@zest/core/doubts/secondLook';
+import type { CopyActions, CopyState, CopyStore } from './copyStore.ts';
 import type { LookStore } from './lookStore.ts';
 import type { ViewState, ViewStore } from './viewStore.ts';
 
@@ -17,6 +18,7 @@ export interface Stores {
   readonly jobs: JobStore;
   readonly view: ViewStore;
   readonly look: LookStore;
+  readonly copies: CopyStore;
 }
 
 const StoresContext = createContext<Stores | undefined>(undefined);
@@ -36,6 +38,9 @@ export const useView = <Value,>(select: (state: ViewState) => Value): Value =>
   useStore(useStores().view, select);
 /** The latest second look at the open job; undefined while it was not taken yet. */
 export const useLook = (): SecondLook | undefined => useStore(useStores().look, (state) => state.look);
+export const useCopies = <Value,>(select: (state: CopyState) => Value): Value =>
+  useStore(useStores().copies, select);
+export const useCopyActions = (): CopyActions => useStores().copies.actions;
 export const useSetView = (): ViewStore['setState'] => useStores().view.setState;
 
 /** The open job as it is when it is asked for: for what is done to it, not for what is shown. */

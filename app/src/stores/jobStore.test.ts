@@ -40,7 +40,7 @@ let held = false;
 
 beforeEach(async () => {
   held = false;
-  const storage = createJobStorage(await openDatabase(() => undefined, `store-${(databases += 1)}`));
+  const storage = createJobStorage(await openDatabase({}, `store-${(databases += 1)}`));
   await storage.createJob(
     summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
     listRecords(job),

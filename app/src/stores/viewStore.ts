@@ -69,6 +69,8 @@ export interface ViewState {
   /** A row of the estimate that was just added, and the column of it that is typed into at once. */
   readonly typing: { readonly key: string; readonly column: string } | undefined;
   readonly selectedMarks: ReadonlySet<string>;
+  /** A newer version of the program is open in another tab, and this one can save no more. */
+  readonly replaced: boolean;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
   /** The schedule that is open to be corrected. */
@@ -102,6 +104,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     estimateSide: 'bid',
     typing: undefined,
     selectedMarks: new Set(),
+    replaced: false,
     finderOpen: false,
     keysOpen: false,
     schedule: undefined,

@@ -45,7 +45,7 @@ const selected = (): string[] => [...stores.view.getState().selectedMarks];
 const press = (key: string): boolean => hand.command({ key } as KeyboardEvent);
 
 beforeEach(async () => {
-  const storage = createJobStorage(await openDatabase(() => undefined, `hand-${(databases += 1)}`));
+  const storage = createJobStorage(await openDatabase({}, `hand-${(databases += 1)}`));
   await storage.createJob(
     summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
     listRecords(job),

@@ -112,6 +112,10 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Ha
   );
 }
 
+/** How much a pixel of a pinch zooms, and one of a wheel: a notch of 100 px is 15 %. */
+const PINCH_RATE = 0.008;
+const NOTCH_RATE = 0.0014;
+
 /** A wheel's steps zoom; a trackpad's two fingers pan, its pinch zooms. */
 function bindWheel(target: HTMLElement, desk: Desk): () => void {
   const wheel = (event: WheelEvent): void => {
@@ -121,7 +125,9 @@ function bindWheel(target: HTMLElement, desk: Desk): () => void {
       event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL || (event.deltaX === 0 && Math.abs(event.deltaY) >= 50);
     if (event.ctrlKey || event.metaKey || stepped) {
       const lines = event.deltaMode === WheelEvent.DOM_DELTA_PIXEL ? event.deltaY : event.deltaY * 33;
-      const factor = Math.exp(-Math.max(-250, Math.min(250, lines)) * (event.ctrlKey ? 0.008 : 0.0022));
+      const factor = Math.exp(
+        -Math.max(-250, Math.min(250, lines)) * (event.ctrlKey && !stepped ? PINCH_RATE : NOTCH_RATE),
+      );
       desk.setCamera(zoomAbout(camera, placeOf(target, event), factor));
     } else desk.setCamera(panBy(camera, -event.deltaX, -event.deltaY));
   };

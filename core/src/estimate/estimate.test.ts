@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import Decimal from 'decimal.js';
 import fc from 'fast-check';
-import { formatMoney, formatUnitCost, minorDigits, toMinor } from '../pricing/money.ts';
+import { formatMoney, formatMoneyShort, formatUnitCost, minorDigits, toMinor } from '../pricing/money.ts';
 import { roundQuantity, roundUpTo, withWaste } from '../pricing/quantity.ts';
 import { COMMA_FORMAT, POINT_FORMAT } from '../units/numberFormat.ts';
 import { distribute } from './distribute.ts';
@@ -19,6 +19,23 @@ describe('money', () => {
     expect(formatUnitCost(0.6275, { currency: 'USD', numbers: POINT_FORMAT })).toBe('$0.6275');
     expect(formatUnitCost(164, { currency: 'USD', numbers: POINT_FORMAT })).toBe('$164.00');
     expect(formatUnitCost(50.061, { currency: 'USD', numbers: POINT_FORMAT }, 'four')).toBe('$50.0610');
+  });
+
+  it.each([
+    [2_000_000, '$20k'],
+    [150_000_000, '$1.5M'],
+    [-12_345_600, '−$123.5k'],
+    [99_900, '$999'],
+    [50, '$0.5'],
+    [0, '$0'],
+    [300_000_000_000, '$3bn'],
+  ])('of %d cents is %s along an axis', (minor, words) => {
+    expect(formatMoneyShort(minor, { currency: 'USD', numbers: POINT_FORMAT })).toBe(words);
+  });
+
+  it('keeps the job’s marks and the currency’s place along an axis', () => {
+    expect(formatMoneyShort(150_000, { currency: 'EUR', numbers: COMMA_FORMAT })).toBe('1,5k\u00a0€');
+    expect(formatMoneyShort(20_000, { currency: 'JPY', numbers: POINT_FORMAT })).toBe('¥20k');
   });
 
   it('extends quantity by unit cost as decimal.js does, to the cent', () => {

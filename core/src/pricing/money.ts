@@ -52,6 +52,20 @@ export function formatUnitCost(amount: number, format: MoneyFormat, places: 'own
   return dress(formatNumber(Math.abs(exact), shown, format.numbers), exact < 0, format);
 }
 
+const LARGE = [
+  [1e9, 'bn'],
+  [1e6, 'M'],
+  [1e3, 'k'],
+] as const;
+
+/** Money where only its size matters, as along an axis: `$20k`, `1,5M €`, `$750`. */
+export function formatMoneyShort(minor: number, format: MoneyFormat): string {
+  const amount = Math.abs(minor) / 10 ** minorDigits(format.currency);
+  const [size, letter] = LARGE.find(([least]) => amount >= least) ?? [1, ''];
+  const figure = formatNumber(amount / size, amount % size === 0 ? 0 : 1, format.numbers, true);
+  return dress(`${figure}${letter}`, minor < 0, format);
+}
+
 function dress(figure: string, negative: boolean, { currency, numbers }: MoneyFormat): string {
   const symbol = own(SYMBOLS, currency) ?? `${currency}\u00a0`;
   const sign = negative ? '−' : '';

@@ -1,6 +1,6 @@
 import { BarController, BarElement, CategoryScale, Chart as ChartJs, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
-import { formatMoney } from '@zest/core/pricing/money';
+import { formatMoney, formatMoneyShort } from '@zest/core/pricing/money';
 import { BRIDGE_CAUSES, type Bridge } from '@zest/core/reports/bridge';
 import { useFormats } from '../../stores/context.tsx';
 import { CHART_FONT, useChartColors } from './chartColors.ts';
@@ -89,7 +89,7 @@ export function BridgeChart({ bridge }: { readonly bridge: Bridge }) {
           y: {
             min: floor,
             grid: { color: colors.line },
-            ticks: { color: colors.soft, callback: (value) => write(Number(value)) },
+            ticks: { color: colors.soft, callback: (value) => formatMoneyShort(Number(value), money) },
           },
         },
       }}

@@ -13,7 +13,7 @@ import { sectionNode } from '@zest/core/calculate/graph/nodes';
 import { NO_SECTION } from '@zest/core/job/lineKey';
 import { inOrder } from '@zest/core/job/job';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
-import { formatMoney } from '@zest/core/pricing/money';
+import { formatMoney, formatMoneyShort } from '@zest/core/pricing/money';
 import { hoursByCraft } from '@zest/core/reports/hoursByCraft';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { COST_WORDS } from '../../messages/words.ts';
@@ -65,6 +65,7 @@ export function CostCharts() {
     indexAxis: 'y' as const,
   };
   const writeMoney = (minor: number): string => formatMoney(Math.round(minor), money);
+  const writeAxis = (minor: number): string => formatMoneyShort(Math.round(minor), money);
   const writeHours = (hours: number): string => `${formatNumber(hours, 1, numbers)} h`;
   return (
     <>
@@ -90,7 +91,7 @@ export function CostCharts() {
                   },
                 },
               },
-              scales: axes(writeMoney),
+              scales: axes(writeAxis),
             }}
           />
         </div>

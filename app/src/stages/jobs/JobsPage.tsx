@@ -14,6 +14,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { startFromTemplate } from '../../storage/templates.ts';
 import { NewJobDialog } from './NewJobDialog.tsx';
+import { WhereKept } from './WhereKept.tsx';
 import { Templates } from './Templates.tsx';
 import { dayOf } from '../../platform/days.ts';
 
@@ -130,12 +131,13 @@ export function JobsPage() {
         />
         {deleted.map((job) => (
           <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
-            ‘{job.name}’ is deleted. It goes for good when Zest Line is next opened.
+            ‘{job.name}’ was deleted. You can bring it back for a day.
             <Button size="xs" onClick={() => void services.storage.markDeleted(job.id, null).then(refresh)}>
               Undo
             </Button>
           </div>
         ))}
+        {jobs === undefined ? null : <WhereKept jobs={kept} />}
       </main>
       {asking !== undefined ? (
         <NewJobDialog
@@ -146,6 +148,8 @@ export function JobsPage() {
             const made = await (template === undefined
               ? createNewJob(services, asked)
               : startFromTemplate(services, template, asked));
+            // The first job is the moment to ask: there is something to lose now.
+            if (made.ok) void services.keeping.askToPersist();
             if (made.ok) void navigate(`/job/${made.value}/sheets`);
             return made.ok ? undefined : describeProblem(made.problem);
           }}
@@ -184,8 +188,11 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
   const [renaming, setRenaming] = useState<string | undefined>();
   const onExport = async (job: JobSummary): Promise<void> => {
     const packed = await packJob(services, job.id);
-    if (packed.ok) services.download(packed.value.name, packed.value.blob);
-    else tellProblem(describeProblem(packed.problem));
+    if (packed.ok) {
+      services.download(packed.value.name, packed.value.blob);
+      await services.storage.noteExport(job.id, services.now());
+      await refresh();
+    } else tellProblem(describeProblem(packed.problem));
   };
   const rename = (job: JobSummary, name: string): string | undefined => {
     void settle('Renaming', renameJob(services, job, name)).then((done) => done && setRenaming(undefined));
@@ -242,17 +249,25 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
               <IconAction
                 label={`Rename ${job.name}`}
                 icon={Pencil}
+                word="Rename"
                 onClick={() => setRenaming(renaming === job.id ? undefined : job.id)}
               />
               <IconAction
                 label={`Duplicate ${job.name}`}
                 icon={Copy}
+                word="Duplicate"
                 onClick={() => void settle('Duplicating', duplicateJob(services, job.id))}
               />
-              <IconAction label={`Export ${job.name}`} icon={Download} onClick={() => void onExport(job)} />
+              <IconAction
+                label={`Export ${job.name}`}
+                icon={Download}
+                word="Export"
+                onClick={() => void onExport(job)}
+              />
               <IconAction
                 label={`Delete ${job.name}`}
                 icon={Trash2}
+                word="Delete"
                 onClick={() => void services.storage.markDeleted(job.id, services.now()).then(refresh)}
               />
             </td>

@@ -33,6 +33,8 @@ describe('how a scale reads', () => {
     expect(checkError(checked)).toBeCloseTo(0, 9);
     const long = { ...checked, check: { ...known, text: '24 m' } };
     expect(writeError(checkError(long) ?? NaN, POINT_FORMAT)).toBe('measured back 1.60 % long');
+    expect(writeError(checkError(checked) ?? NaN, POINT_FORMAT)).toBe('measured back exactly');
+    expect(writeError(-0.000_06, POINT_FORMAT)).toBe('measured back 0.01 % short');
     expect(checkError({ ...checked, scale: null })).toBeUndefined();
   });
 

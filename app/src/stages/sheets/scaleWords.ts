@@ -33,8 +33,13 @@ export function checkError(sheet: Sheet): number | undefined {
     : undefined;
 }
 
+/** Below this share, an error of scale is written as none: half of the last place that is shown. */
+const EXACT = 0.000_05;
+
 export const writeError = (error: number, numbers: NumberFormat): string =>
-  `measured back ${formatNumber(Math.abs(error) * 100, 2, numbers)} % ${error < 0 ? 'short' : error === 0 ? 'off' : 'long'}`;
+  Math.abs(error) < EXACT
+    ? 'measured back exactly'
+    : `measured back ${formatNumber(Math.abs(error) * 100, 2, numbers)} % ${error < 0 ? 'short' : 'long'}`;
 
 /** How a round factor between a scale and the printed one reads: as what was probably mistaken. */
 export function writeSlip(slip: number, numbers: NumberFormat): string {
