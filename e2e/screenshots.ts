@@ -87,7 +87,7 @@ async function takeAll(page: Page): Promise<void> {
   await take('quotes');
   await page.getByRole('link', { name: 'Compare', exact: true }).click();
   await page.getByLabel('Name of the snapshot').fill('Before the call with the club');
-  await page.getByRole('button', { name: 'Keep a snapshot' }).click();
+  await page.getByRole('button', { name: 'Save a snapshot' }).click();
   await page
     .getByRole('combobox', { name: 'To', exact: true })
     .selectOption({ label: 'Now with just Tile instead of rubber' });

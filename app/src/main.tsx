@@ -20,7 +20,7 @@ async function start(container: HTMLElement): Promise<void> {
     // Nothing can be shown of the jobs before the other tab lets go.
     onBlocked: () => {
       container.textContent =
-        'Zest Line is open in another tab with an older version. Close that tab, or reload it, and this one goes on by itself.';
+        'Zest Line is open in another tab with an older version. Close or reload that tab, and this one continues.';
     },
     onReplaced: () => view.setState({ replaced: true }),
   });
@@ -35,5 +35,5 @@ async function start(container: HTMLElement): Promise<void> {
 }
 
 start(root).catch((error: unknown) => {
-  root.textContent = `Zest Line could not open its storage in this browser (${error instanceof Error ? error.message : 'unknown'}). Private windows and full disks do this; try a normal window.`;
+  root.textContent = `Zest Line couldn’t open its storage in this browser (${error instanceof Error ? error.message : 'unknown'}). This happens in private windows and when the disk is full. Try a normal window.`;
 });

@@ -90,7 +90,7 @@ export async function takeOver(count: number, baseURL: string): Promise<Faults> 
     lines += 1;
     // Without waiting for it to be saved: the other tab must.
     await wants.waitForTimeout(chance() * 60);
-    await wants.getByRole('button', { name: 'Take over' }).click();
+    await wants.getByRole('button', { name: 'Edit here' }).click();
     await wants.getByText('This job is open in another tab.', { exact: false }).waitFor({ state: 'hidden' });
     const found = await settledLines(wants, lines);
     if (found < lines) lost.push(`round ${turn}: ${found} lines of ${lines} were handed over`);

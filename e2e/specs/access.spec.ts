@@ -32,7 +32,7 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await openDemo(page);
     const desk = await openSheet(page, 'A-101');
     await desk.click([88, 40]);
-    await expect(page.getByRole('toolbar', { name: 'Marks in hand' })).toBeVisible();
+    await expect(page.getByRole('toolbar', { name: 'Selected marks' })).toBeVisible();
   },
   'join two sheets': async (page) => {
     await openDemo(page);
@@ -45,14 +45,14 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await openSheet(page, 'A-101');
     await page.getByLabel('Split view', { exact: true }).selectOption({ label: 'A-102 Upper floor plan' });
     await doToSheet(page, 'Legend on or off');
-    await page.getByRole('button', { name: 'View' }).click();
+    await page.getByRole('button', { name: 'View', exact: true }).click();
     await expect(page.getByLabel('Colors by')).toBeVisible();
   },
   'the library': async (page) => {
     await openDemo(page);
     await goTo(page, 'Assemblies');
     await page.getByRole('link', { name: 'Library', exact: true }).click();
-    await expect(page.getByRole('button', { name: 'Take into the job' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Add to the job' })).toBeVisible();
   },
   'figures and tables': async (page) => {
     await openDemo(page);

@@ -127,7 +127,7 @@ test('a table is read from CSV and looked up; beyond its last row it says so', a
     mimeType: 'text/csv',
     buffer: Buffer.from('Width (in),Bars\n16,2\n20,3\nabout 22,3\n24,4\n'),
   });
-  await expect(page.locator('.import-notes')).toContainText('Row 4, Width: ‘about 22’ is no figure');
+  await expect(page.locator('.import-notes')).toContainText('Row 4, Width: ‘about 22’ isn’t a number');
   await page.getByRole('button', { name: 'Name a figure' }).click();
   const formula = page.getByRole('combobox', { name: 'Formula of Figure 1' });
   await formula.fill('lookup(footings, bars, width, 18 in)');
@@ -156,21 +156,21 @@ test('on a scope, components are left out, the place is hard to work in, and ano
   await expect(tape).not.toBeChecked();
   await expect.poll(async () => Number(await total.getAttribute('data-total'))).toBeLessThan(before);
   const without = Number(await total.getAttribute('data-total'));
-  await page.getByRole('combobox', { name: 'Harder here' }).selectOption('usual');
+  await page.getByRole('combobox', { name: 'Difficulty here' }).selectOption('usual');
   await page
-    .getByRole('combobox', { name: 'Harder here' })
+    .getByRole('combobox', { name: 'Difficulty here' })
     .selectOption({ label: 'Occupied building, hours × 1.25' });
   await expect.poll(async () => Number(await total.getAttribute('data-total'))).toBeGreaterThan(without);
   const harder = Number(await total.getAttribute('data-total'));
 
-  await page.getByRole('button', { name: 'Another in its place' }).click();
+  await page.getByRole('button', { name: 'Swap for another' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Assembly to take').selectOption({ label: 'Stud partition' });
+  await dialog.getByLabel('New assembly for it').selectOption({ label: 'Stud partition' });
   await expect(dialog.getByText('Then')).toBeVisible();
   await dialog.getByRole('button', { name: 'Leave it' }).click();
   expect(Number(await total.getAttribute('data-total'))).toBe(harder);
-  await page.getByRole('button', { name: 'Another in its place' }).click();
-  await dialog.getByLabel('Assembly to take').selectOption({ label: 'Stud partition' });
+  await page.getByRole('button', { name: 'Swap for another' }).click();
+  await dialog.getByLabel('New assembly for it').selectOption({ label: 'Stud partition' });
   await dialog.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('button', { name: /^▾ Stud partition$/ })).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -218,7 +218,7 @@ test('an assembly is kept, bettered and taken over in another job only when aske
   await page.getByRole('link', { name: 'Library', exact: true }).click();
   await page.getByRole('textbox', { name: 'Search the library' }).fill('grade beam');
   await page.getByRole('button', { name: /^Grade beam .*version 2/ }).click();
-  await page.getByRole('button', { name: 'Take into the job' }).click();
+  await page.getByRole('button', { name: 'Add to the job' }).click();
   await expect(page.getByRole('textbox', { name: 'Name of the assembly' })).toHaveValue('Grade beam');
 
   // Bettered here, kept again: the first job is told, and changes nothing by itself.
@@ -235,7 +235,7 @@ test('an assembly is kept, bettered and taken over in another job only when aske
   await later.getByRole('button', { name: 'Show what differs' }).click();
   await expect(later).toContainText('component Concrete: changed');
   await expect(page.getByRole('textbox', { name: 'Waste of Concrete', exact: true })).toHaveValue('10');
-  await later.getByRole('button', { name: 'Take it over' }).click();
+  await later.getByRole('button', { name: 'Use this version' }).click();
   await expect(page.getByRole('textbox', { name: 'Waste of Concrete', exact: true })).toHaveValue('12');
   await expect(later).toHaveCount(0);
 

@@ -14,7 +14,7 @@ import {
   waitSaved,
 } from '../drivers/zest.ts';
 
-const bar = (page: Page) => page.getByRole('toolbar', { name: 'Marks in hand' });
+const bar = (page: Page) => page.getByRole('toolbar', { name: 'Selected marks' });
 const find = async (page: Page, name: string): Promise<void> => {
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox', { name: 'Find anything' }).fill(name);
@@ -104,8 +104,8 @@ test('zones: marks are put in one, it is built three times, and it can be hidden
   const feet = async (): Promise<number> => await feetOf(tallyFigure(page, 'p1'));
   const before = await feet();
   await page.getByRole('button', { name: 'View' }).click();
-  await page.getByLabel('East wing is built so many times').fill('3');
-  await page.getByLabel('East wing is built so many times').press('Enter');
+  await page.getByLabel('How many times East wing is built').fill('3');
+  await page.getByLabel('How many times East wing is built').press('Enter');
   // The store's wall of 26 ft counts two times more.
   await expect.poll(feet).toBeCloseTo(before + 52, 1);
   await page.getByRole('checkbox', { name: 'East wing' }).uncheck();
@@ -169,7 +169,7 @@ test('marks are caught in a loop, copied to the floor above, and taken off a who
   await desk.click([93, 60]);
   const before = await feetOf(tallyFigure(page, 'p1'));
   await bar(page)
-    .getByLabel('Copy to another sheet, at the same place')
+    .getByLabel('Copy to another sheet, in the same place')
     .selectOption('A-102 Upper floor plan');
   await expect(page.getByRole('button', { name: 'Undo copy 1 mark to A-102' })).toBeVisible();
   await expect.poll(async () => await feetOf(tallyFigure(page, 'p1'))).toBeCloseTo(before + 26, 0);
@@ -257,12 +257,12 @@ test('a schedule, a sheet or the estimate stands beside the plan with its own zo
   const scale = await desk.root.getAttribute('data-camera-scale');
   await beside.getByRole('button', { name: 'Zoom in' }).click();
   expect(await desk.root.getAttribute('data-camera-scale')).toBe(scale);
-  await beside.getByLabel('What stands beside').selectOption('Estimate');
+  await beside.getByLabel('What the split view shows').selectOption('Estimate');
   await expect(beside.getByRole('grid', { name: 'Estimate' })).toBeVisible();
   await goTo(page, 'Estimate');
   await page.getByLabel('Split view', { exact: true }).selectOption({ label: 'A-101 Ground floor plan' });
   await expect(beside.getByRole('application', { name: /A-101/ })).toBeVisible();
-  await beside.getByRole('button', { name: 'Close what is beside' }).click();
+  await beside.getByRole('button', { name: 'Close the split view' }).click();
   await expect(beside).toHaveCount(0);
 });
 
@@ -341,7 +341,7 @@ test('the points of a count carry a shape, a size and a turn of their own', asyn
   await tally.getByLabel('Shape of the sign').selectOption('triangle');
   await tally.getByLabel('Size of the sign on the sheet').fill('900');
   await tally.getByLabel('Size of the sign on the sheet').press('Enter');
-  await expect(tally.getByRole('alert')).toHaveText('Type 2 to 60 points.');
+  await expect(tally.getByRole('alert')).toHaveText('Type a size from 2 to 60 points.');
   await tally.getByLabel('Size of the sign on the sheet').fill('24 pt');
   await tally.getByLabel('Size of the sign on the sheet').press('Enter');
   await tally.getByLabel('Turn of the sign').fill('45');

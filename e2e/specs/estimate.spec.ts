@@ -42,7 +42,7 @@ test('typing over a quantity that flows pins it, with what flows beside it, unti
   await page.getByRole('tab', { name: 'Line' }).click();
   const panel = page.getByRole('tabpanel', { name: 'Line' });
   await expect(panel).toContainText('5.33 yd³');
-  await panel.getByRole('button', { name: 'Let it flow again' }).click();
+  await panel.getByRole('button', { name: 'Unpin' }).click();
   await expect.poll(() => totalOf(page)).toBe(before);
   await waitSaved(page);
 });
@@ -62,13 +62,13 @@ test('lines that are selected are adjusted by percent, and the adjustment comes 
   const dialog = page.getByRole('dialog', { name: 'Adjust by percent' });
   await dialog.getByLabel('Percent').fill('many');
   await dialog.getByRole('button', { name: 'Adjust', exact: true }).click();
-  await expect(dialog.getByText(/isn't a number/)).toBeVisible();
+  await expect(dialog.getByText(/isn’t a number/)).toBeVisible();
   await dialog.getByLabel('Percent').fill('10');
   await dialog.getByLabel('Why').fill('Mixer is far');
   await dialog.getByRole('button', { name: 'Adjust', exact: true }).click();
   // 101.75 at 164 x 1.02 for the region, and a tenth.
   await expect(rowOf(page, /Ready-mix concrete/).first()).toContainText('$18,722.81');
-  await page.getByRole('button', { name: 'Take off Mixer is far' }).click();
+  await page.getByRole('button', { name: 'Remove Mixer is far' }).click();
   await expect.poll(() => totalOf(page)).toBe(before);
 });
 
@@ -140,8 +140,8 @@ test('quotes are leveled side by side, and the one that is taken is a line of th
     await field.fill(amount);
     await field.press('Enter');
   }
-  await page.getByLabel('What must be in it', { exact: true }).fill('Flashing');
-  await page.getByLabel('What must be in it', { exact: true }).press('Enter');
+  await page.getByLabel('Must include', { exact: true }).fill('Flashing');
+  await page.getByLabel('Must include', { exact: true }).press('Enter');
   await page.getByRole('checkbox', { name: 'Flashing is in the quote of Company 1' }).uncheck();
   await page.getByLabel('Flashing, allowed for Company 1').fill('1400');
   await page.getByLabel('Flashing, allowed for Company 1').press('Enter');
@@ -152,7 +152,7 @@ test('quotes are leveled side by side, and the one that is taken is a line of th
   await page.getByRole('link', { name: 'Lines', exact: true }).click();
   await expect(rowOf(page, /Roofing/)).toContainText('$10,900.00');
   await page.keyboard.press('Control+z');
-  await expect(rowOf(page, /Roofing/)).toContainText('no quote taken');
+  await expect(rowOf(page, /Roofing/)).toContainText('no quote chosen');
 });
 
 test('a package is quoted line by line, and the quote that is taken prices its lines', async ({ page }) => {
@@ -160,7 +160,7 @@ test('a package is quoted line by line, and the quote that is taken prices its l
   await page.getByRole('link', { name: 'Quotes', exact: true }).click();
   await page.getByRole('button', { name: 'Add a package' }).click();
   await page.getByLabel('Priced').selectOption({ label: 'line by line' });
-  await expect(page.getByText('No lines are asked for yet')).toBeVisible();
+  await expect(page.getByText('This package doesn’t price any lines yet')).toBeVisible();
   await page.getByRole('button', { name: 'Add a quote' }).click();
   await page.getByRole('button', { name: 'Choose the lines' }).click();
   const dialog = page.getByRole('dialog', { name: 'Lines of the package' });
@@ -173,7 +173,7 @@ test('a package is quoted line by line, and the quote that is taken prices its l
   await price.press('Enter');
   // 5,600 ft², as they are pinned, at 0.50.
   await expect(page.getByRole('row', { name: /^Together/ })).toContainText('$2,800.00');
-  await page.getByRole('radio', { name: 'take it: Company 1' }).check();
+  await page.getByRole('radio', { name: 'choose: Company 1' }).check();
   await page.getByRole('link', { name: 'Lines', exact: true }).click();
   await expect(rowOf(page, /Vapor barrier/).first()).toContainText('$2,800.00');
 });
@@ -265,7 +265,7 @@ test('markups are a margin, a graded rate, another rate for a section, and in an
   await page.keyboard.press('ArrowUp');
   await expect(page.getByText('Markup is at place 1 of 2.')).toBeAttached();
   await page.keyboard.press('Space');
-  await expect(page.getByText('Markup is put down at place 1 of 2.')).toBeAttached();
+  await expect(page.getByText('Markup is dropped at place 1 of 2.')).toBeAttached();
   await expect(page.getByText('10 % markup on cost', { exact: true })).toBeVisible();
 });
 
@@ -297,7 +297,7 @@ test('lines come along from another job unconfirmed, and the second look asks fo
 test('a doubt is accepted with a reason, and asked again once its figures change', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /Second look/ }).click();
-  const group = page.getByRole('region', { name: 'Outside of your yardsticks' });
+  const group = page.getByRole('region', { name: 'Outside your yardsticks' });
   await group.getByRole('button', { name: 'Accept…' }).click();
   await group.getByLabel(/^Why/).fill('The controller serves the pier too');
   await group.getByRole('button', { name: 'Accept', exact: true }).click();
@@ -318,7 +318,7 @@ test('a snapshot is kept; the bridge shows what changed the bid since, and the j
   const before = await totalOf(page);
   await page.getByRole('link', { name: 'Compare', exact: true }).click();
   await page.getByLabel('Name of the snapshot').fill('Monday');
-  await page.getByRole('button', { name: 'Keep a snapshot' }).click();
+  await page.getByRole('button', { name: 'Save a snapshot' }).click();
   await expect(page.getByText('Monday', { exact: true }).first()).toBeVisible();
   await page.getByRole('link', { name: 'Lines', exact: true }).click();
   await rowOf(page, /Silt fence/)
@@ -356,7 +356,7 @@ test('a job is saved as a template, and another is started from it with every qu
   await page.goto('/jobs');
   const row = page.getByRole('region', { name: 'Templates' }).getByRole('row', { name: /Boathouses/ });
   await expect(row).toContainText('Clubs');
-  await row.getByRole('button', { name: 'Start from it' }).click();
+  await row.getByRole('button', { name: 'Use template' }).click();
   const asked = page.getByRole('dialog', { name: 'New job' });
   await asked.getByLabel('Name').fill('The next one');
   await asked.getByRole('button', { name: 'Create the job' }).click();

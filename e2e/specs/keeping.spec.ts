@@ -91,9 +91,9 @@ test('a second tab on a job only reads until it takes over', async ({ page, cont
   const title = second.getByLabel('Sheet title').first();
   await title.fill('Changed');
   await title.press('Enter');
-  await expect(second.getByRole('alert')).toContainText('Take over here to change it');
+  await expect(second.getByRole('alert')).toContainText('To change it here, choose Edit here');
   await title.press('Escape');
-  await second.getByRole('button', { name: 'Take over' }).click();
+  await second.getByRole('button', { name: 'Edit here' }).click();
   await expect(page.getByText('This job is open in another tab.', { exact: false })).toBeVisible();
   await title.fill('Changed');
   await title.press('Enter');
@@ -218,7 +218,7 @@ test('a bid that an earlier version of the program figured otherwise is told whe
   await page.getByRole('button', { name: DEMO_JOB, exact: true }).click();
   const told = page.getByText('The bid was $1,000,000.00 when this job was last saved', { exact: false });
   await expect(told).toContainText(`makes it ${total}`);
-  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await page.getByRole('button', { name: 'Got it' }).click();
   await expect(told).toHaveCount(0);
 });
 
@@ -258,17 +258,17 @@ test('records of an older version that cannot be read are named, given out and k
   );
   await page.goto('/jobs');
   await page.getByRole('button', { name: DEMO_JOB, exact: true }).click();
-  const told = page.getByRole('alert').filter({ hasText: '1 record of this job could not be read' });
+  const told = page.getByRole('alert').filter({ hasText: '1 record in this job couldn’t be read' });
   await expect(told).toContainText('‘Superintendent’');
   await expect(page.getByText('without the records named below it is', { exact: false })).toBeVisible();
   expect(await totalOf(page)).toBeLessThan(total);
   const saving = page.waitForEvent('download');
-  await told.getByRole('button', { name: 'Save what is missing' }).click();
+  await told.getByRole('button', { name: 'Save the missing records' }).click();
   const saved = JSON.parse(await readFile(await (await saving).path(), 'utf8')) as { record: object }[];
   expect(saved.map(({ record }) => record)).toEqual([
     expect.objectContaining({ description: 'Superintendent', unit: 7 }),
   ]);
-  await told.getByRole('button', { name: 'I have seen it' }).click();
+  await told.getByRole('button', { name: 'Got it' }).click();
   await expect(told).toHaveCount(0);
   // The first change writes the job in this version; what was set aside is not asked about again.
   await goTo(page, 'Estimate');

@@ -34,7 +34,7 @@ test('a roof is covered from the library; what fits no roof is not offered', asy
   const field = page.getByRole('combobox', { name: 'Apply an assembly' });
   await field.fill('conduit');
   await expect(page.getByRole('listbox', { name: /^Assemblies for/ }).getByRole('option')).toHaveText([
-    'No assembly for roof slopes has that.',
+    'No matching assemblies for roof slopes.',
   ]);
   await field.press('Escape');
   const before = await totalOf(page);

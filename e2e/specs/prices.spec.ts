@@ -27,7 +27,7 @@ test('a price list is read with its columns named, wrong rows told by their numb
     );
   await expect(dialog.getByRole('status').first()).toContainText('1 new item, 1 to update');
   await expect(dialog.getByRole('list', { name: 'Rows that were refused' })).toContainText(
-    'Row 5: Material: ‘on request’ is no figure.',
+    'Row 5: Material: ‘on request’ isn’t a number.',
   );
   await expect(dialog.getByRole('list', { name: 'Rows that were refused' })).toContainText(
     'Row 6: Material: ‘-4’ is below zero.',
@@ -48,7 +48,7 @@ test('what is no price list is refused by name, and reading a long one can be st
   const dialog = await openImport(page);
   const file = dialog.getByLabel('Price list');
   await file.setInputFiles(csv('empty.csv', ' '));
-  await expect(dialog.getByRole('alert')).toContainText('There is nothing in ‘empty.csv’');
+  await expect(dialog.getByRole('alert')).toContainText('‘empty.csv’ is empty');
   await file.setInputFiles({
     name: 'broken.xlsx',
     mimeType: 'application/zip',
@@ -62,10 +62,10 @@ test('what is no price list is refused by name, and reading a long one can be st
   await file.setInputFiles(long);
   await expect(dialog.getByRole('status')).toContainText(/\d+ rows/);
   await dialog.getByRole('button', { name: 'Stop reading' }).click();
-  await expect(dialog.getByText('A price list as CSV or XLSX')).toBeVisible();
+  await expect(dialog.getByText('Drop a price list here, CSV or XLSX')).toBeVisible();
   // And it goes on with another file at once.
   await file.setInputFiles(csv('short.csv', 'Stuff,Sum\nB-7,3\n'));
-  await expect(dialog.getByRole('alert')).toContainText('Say which column holds the code');
+  await expect(dialog.getByRole('alert')).toContainText('Choose the column with the code');
   await dialog.getByLabel('Column 1, Stuff').selectOption({ label: 'Code' });
   await dialog.getByLabel('Column 2, Sum').selectOption({ label: 'Material' });
   await expect(dialog.getByRole('button', { name: 'Import 1 item' })).toBeEnabled();
@@ -104,7 +104,7 @@ test('prices are raised by percent, with the bid shown before; figures that are 
   await row.getByRole('gridcell').nth(4).click();
   await page.keyboard.type('a lot');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText("‘a lot’ isn't a number");
+  await expect(page.getByRole('alert')).toContainText('‘a lot’ isn’t a number');
 });
 
 test('an item that is added is typed at once, and stays in sight of a filter that does not fit it', async ({
@@ -160,7 +160,7 @@ test('a crew works by its days, a wage moves it, and a region moves all of the b
   await page.getByRole('button', { name: 'Add a region' }).click();
   await page.getByLabel('Factor on labor in Region 1').fill('1.1');
   await page.getByLabel('Factor on labor in Region 1').press('Enter');
-  await page.getByLabel('This job is priced as in').selectOption({ label: 'Region 1' });
+  await page.getByLabel('Prices in this job are for').selectOption({ label: 'Region 1' });
   await goTo(page, 'Estimate');
   await expect(page.getByRole('row', { name: /New line/ })).toContainText('$1,320.00');
 });

@@ -74,11 +74,8 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
   const whole = await readFile(DEMO_PDF);
   const cases: readonly (readonly [Parameters<typeof addPdf>[1], RegExp])[] = [
     [pdf('empty.pdf', Buffer.alloc(0)), /empty\.pdf: The file is empty/],
-    [
-      pdf('letter.pdf', Buffer.from('Dear estimator, please find attached')),
-      /letter\.pdf: This is not a PDF/,
-    ],
-    [pdf('cut.pdf', Buffer.from(whole.subarray(0, 700))), /cut\.pdf: The PDF is damaged or was cut off/],
+    [pdf('letter.pdf', Buffer.from('Dear estimator, please find attached')), /letter\.pdf: This isn’t a PDF/],
+    [pdf('cut.pdf', Buffer.from(whole.subarray(0, 700))), /cut\.pdf: The PDF is damaged or incomplete/],
     [
       {
         name: 'huge.png',
@@ -95,7 +92,7 @@ test('drawings that cannot be taken are refused in a sentence, and the next ones
       { name: 'torn.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('ffd8ffe000104a46', 'hex') },
       /torn\.jpg: The image is damaged/,
     ],
-    [pdf('locked.pdf', await lockedPdf()), /locked\.pdf: The PDF is locked with a password/],
+    [pdf('locked.pdf', await lockedPdf()), /locked\.pdf: This PDF is password-protected/],
     [pdf('atlas.pdf', await manyPages(3000)), /atlas\.pdf: The PDF has 3,000 pages; up to 1,000/],
     [pdf('blanks.pdf', blanks()), /blanks\.pdf: One piece of the PDF would unpack to more than 92 MB/],
   ];
@@ -118,7 +115,7 @@ test('a page with more on it than can be drawn says so, and the others are drawn
   await goTo(page, 'Measure');
   const sheets = page.getByRole('complementary', { name: 'Tally' }).getByLabel('Sheet', { exact: true });
   await sheets.selectOption({ index: DEMO_SHEETS });
-  await expect(page.getByText('There is too much on this page to draw it.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('This page has too much on it to draw.')).toBeVisible({ timeout: 60_000 });
   await sheets.selectOption({ index: 0 });
   await expect(page.locator('[data-drawn="sharp"]')).toBeAttached({ timeout: 30_000 });
 });
@@ -142,12 +139,12 @@ test('job files that cannot be taken are refused in a sentence', async ({ page }
   const cases: readonly (readonly [Uint8Array, RegExp])[] = [
     [
       new Uint8Array(await readFile('demo/files/tern-island-boathouse.zestjob')).slice(0, 9000),
-      /not a job file, or it was cut off/,
+      /isn’t a job file, or it is incomplete/,
     ],
     [envelope({ format: 'zestjob', version: 7, records: [] }), /comes from a newer Zest Line/],
     [
       envelope({ format: 'zestjob', version: 1, records: [], extra: true }),
-      /field ‘extra’ that is not known/,
+      /field ‘extra’ that this program doesn’t know/,
     ],
     [zipSync({ 'notes.txt': strToU8('hello') }), /no job in this file/],
   ];
@@ -171,9 +168,9 @@ test('formulas that do not work say why in their place, and the bid goes on', as
     await expect(formula).toHaveValue(text);
   };
   await say('area + thickness', /area \+ thickness: an area cannot be added to a length/);
-  await say('area', /This gives an area; a volume is wanted here/);
+  await say('area', /This gives an area; a volume is needed here/);
   await say('area * thicknes', /Did you mean thickness/);
-  await say('area * (', /stops too early/);
+  await say('area * (', /isn’t finished/);
   await formula.fill('area * thickness / (pumped - 1)');
   await formula.press('Enter');
   await expect(page.getByText('divides by zero').first()).toBeVisible();
@@ -196,7 +193,7 @@ test('a name of 5,000 characters is refused where it is typed, and stays there t
   await name.fill('x'.repeat(5000));
   await name.press('Enter');
   await expect(page.getByRole('alert')).toHaveText(
-    'The name of the scope is too long; up to 200 characters are taken. Shorten it.',
+    'The name of the scope is too long; the limit is 200 characters.',
   );
   await expect(name).toHaveValue('x'.repeat(5000));
   await expect(tallyFigure(page, 'rubber_floor')).toHaveText(/2,822\.0/);
@@ -224,7 +221,7 @@ async function typeUnsaved(page: Page): Promise<Awaited<ReturnType<typeof fillDi
   await title.fill('Cover sheet');
   await title.press('Enter');
   await expect(
-    page.getByText('The disk is full: the last changes are not saved.', { exact: false }),
+    page.getByText('The disk is full, so the last changes aren’t saved.', { exact: false }),
   ).toBeVisible();
   await expect(page.locator('[data-saved="failed"]')).toBeVisible();
   await expect(title).toHaveValue('Cover sheet');
@@ -263,7 +260,7 @@ test('what could not be saved is asked about before the job is left, and before 
   await closing;
   await page.goBack();
   await leave.getByRole('button', { name: 'Leave and lose 1 change' }).click();
-  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
 });
 
 test('a tab that cannot save is not taken over without a word, and what it could not save never comes back', async ({
@@ -274,12 +271,12 @@ test('a tab that cannot save is not taken over without a word, and what it could
   const disk = await typeUnsaved(page);
   const second = await context.newPage();
   await openDemo(second);
-  const take = second.getByRole('button', { name: 'Take over' });
+  const take = second.getByRole('button', { name: 'Edit here' });
   await take.click();
-  await expect(second.getByText("The other tab has 1 change it can't save.", { exact: false })).toBeVisible();
-  await second.getByRole('button', { name: 'Take over without them' }).click();
+  await expect(second.getByText('The other tab has 1 change it can’t save.', { exact: false })).toBeVisible();
+  await second.getByRole('button', { name: 'Edit here and lose them' }).click();
   await expect(
-    page.getByText('Another tab took over before 1 change made here could be saved.', { exact: false }),
+    page.getByText('Another tab took this job before 1 change made here could be saved.', { exact: false }),
   ).toBeVisible();
   const title = second.getByLabel('Sheet title').first();
   await title.fill('Cover');

@@ -71,7 +71,7 @@ test('calibrate a stretched scan: each way gets a scale of its own, and a mistak
   await page.keyboard.press('s');
   await click(left, top);
   await click(left, bottom);
-  await expect(page.getByText(/keep 60' the other way/)).toBeVisible();
+  await expect(page.getByText(/keep 60' in the other direction/)).toBeVisible();
   await setLength(`40'`);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('button', { name: /across, 1:.* up/ })).toBeVisible();
@@ -128,9 +128,9 @@ test('sheets are edited many at once in a table, put on levels, and found by the
   await page.keyboard.type('Footings');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Undo change a sheet' })).toBeVisible();
-  await expect(page.getByLabel('Footings is built so many times')).toHaveValue('1');
+  await expect(page.getByLabel('How many times Footings is built')).toHaveValue('1');
   const before = await page.locator('[data-total]').getAttribute('data-total');
-  const times = page.getByLabel('Ground floor is built so many times');
+  const times = page.getByLabel('How many times Ground floor is built');
   await times.fill('2');
   await times.press('Enter');
   await expect(page.locator('[data-total]')).not.toHaveAttribute('data-total', before ?? '');

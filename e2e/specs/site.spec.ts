@@ -86,9 +86,9 @@ test('join the road: two sheets become one along the match line, and a run cross
   await expect(page.getByRole('article', { name: 'C-101 Grading plan west' })).toBeVisible();
   await page
     .getByRole('article', { name: /C-101\+C-102/ })
-    .getByRole('button', { name: 'Join anew' })
+    .getByRole('button', { name: 'Join again' })
     .click();
-  await expect(page.getByRole('button', { name: 'Join anew', exact: true })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Join again', exact: true })).toBeEnabled();
 });
 
 test('a join of the same place twice, or of places on one side, is refused with its reason', async ({
@@ -101,11 +101,11 @@ test('a join of the same place twice, or of places on one side, is refused with 
   if (end === undefined) throw new Error('no end');
   await pick(page, FIRST, [end, end]);
   await pick(page, SECOND, ENDS);
-  await expect(page.getByRole('alert')).toHaveText(/The two places are the same one on a sheet/);
+  await expect(page.getByRole('alert')).toHaveText(/Both points are in the same spot on one sheet/);
   await expect(page.getByRole('button', { name: 'Join', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Pick again' }).click();
   await sheetOf(page, SECOND).selectOption({ label: 'C-101 Grading plan west' });
-  await expect(page.getByRole('alert')).toHaveText(/Both panes show the same sheet/);
+  await expect(page.getByRole('alert')).toHaveText(/Both sides show the same sheet/);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('heading', { name: 'Sheets' })).toBeVisible();
 });

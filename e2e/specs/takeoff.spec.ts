@@ -31,10 +31,10 @@ test('measure a floor of partitions with doors: openings sit in the wall, move w
   await expect(page.getByRole('button', { name: 'Undo deduction of openings' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await desk.click([68, 61]);
-  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  const bar = page.getByRole('toolbar', { name: 'Selected marks' });
   await expect(bar.getByLabel('Width of the opening').first()).toHaveValue('3′-0″');
-  await bar.getByLabel('Counts so many times').fill('3');
-  await bar.getByLabel('Counts so many times').press('Enter');
+  await bar.getByLabel('How many times it counts').fill('3');
+  await bar.getByLabel('How many times it counts').press('Enter');
   await expect(tallyFigure(page, 'doors')).toHaveText('17 ea');
   await bar.getByRole('button', { name: 'Delete the marks' }).click();
   await expect(tallyFigure(page, 'doors')).toHaveText('11 ea');
@@ -59,11 +59,11 @@ test('a conduit run with risers: at right angles between clicks, with rises and 
   // 30 across and 20 down, never the diagonal; 8 up and 4 down.
   await expect.poll(async () => await feetOf(tallyFigure(page, 'furring'))).toBeCloseTo(62, 0);
   await desk.click([25, 10]);
-  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
-  await bar.getByLabel('Tail at the start').fill('8');
-  await bar.getByLabel('Tail at the start').press('Enter');
-  await bar.getByLabel('Tail at the end').fill('2 ft');
-  await bar.getByLabel('Tail at the end').press('Enter');
+  const bar = page.getByRole('toolbar', { name: 'Selected marks' });
+  await bar.getByLabel('End allowance at the start').fill('8');
+  await bar.getByLabel('End allowance at the start').press('Enter');
+  await bar.getByLabel('End allowance at the end').fill('2 ft');
+  await bar.getByLabel('End allowance at the end').press('Enter');
   await expect.poll(async () => await feetOf(tallyFigure(page, 'furring'))).toBeCloseTo(72, 0);
 });
 
@@ -78,7 +78,7 @@ test('a roof slope: pitch and edges give true area and true lengths', async ({ p
   await page.keyboard.press('Escape');
   await expect(tallyFigure(page, 'roof_slope_4')).toHaveText('no pitch');
   await desk.click([24, 14]);
-  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  const bar = page.getByRole('toolbar', { name: 'Selected marks' });
   await bar.getByLabel('Pitch').fill('steep');
   await bar.getByLabel('Pitch').press('Enter');
   await expect(page.getByRole('alert')).toHaveText('Type a pitch such as 6/12, 30 % or 27°.');
@@ -119,7 +119,7 @@ test('areas: a circle, a hole cut later, one cut out of another, copied to anoth
   await page.keyboard.down('Shift');
   await desk.click([30, 23]);
   await page.keyboard.up('Shift');
-  const bar = page.getByRole('toolbar', { name: 'Marks in hand' });
+  const bar = page.getByRole('toolbar', { name: 'Selected marks' });
   await bar.getByRole('button', { name: 'Cut the second out of the first' }).click();
   // The circle with its hole, and the box that was cut out, still a mark of its own.
   await expect.poll(async () => (await numberOf(figure)) / (Math.PI * 100)).toBeCloseTo(1, 2);
@@ -145,7 +145,7 @@ test('pieces without a sheet are typed into a scope, and wrong ones say why', as
   await expect(tallyFigure(page, 'furring')).toHaveText('formula');
   await expect(page.getByRole('note').filter({ hasText: 'formula' }).first()).toHaveAttribute(
     'title',
-    /an area; a length is wanted/,
+    /an area; a length is needed/,
   );
   await page.getByRole('button', { name: 'Undo add a piece' }).click();
   await expect(tallyFigure(page, 'furring')).toHaveText('112′-0″');
@@ -235,7 +235,7 @@ test('a measuring wheel sends its readings into a scope; what is no reading is t
   await request.put('/api/wheel/failing', { data: { on: true } });
   await request.post('/api/wheel/readings', { data: { lengthM: 3 } });
   await request.put('/api/wheel/failing', { data: { on: false } });
-  await expect(page.getByText('no length. It was left out', { exact: false })).toBeVisible();
+  await expect(page.getByText('isn’t a length, so it was ignored', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Undo reading of the wheel' }).click();
   await expect(tallyFigure(page, 'furring')).toHaveText('not measured yet');
 });

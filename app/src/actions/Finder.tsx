@@ -88,7 +88,7 @@ function FinderBox() {
         </ul>
         {found.length === 0 ? (
           <p className="soft" style={{ padding: '10px 16px', margin: 0 }}>
-            Nothing is called that here.
+            No matches.
           </p>
         ) : null}
       </div>

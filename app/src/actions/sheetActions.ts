@@ -99,7 +99,7 @@ export function listSheetActions(stores: Stores, navigate: (path: string) => voi
     },
     {
       id: 'junctions',
-      label: 'Dots where the runs of the scope in hand meet, on or off',
+      label: 'Show or hide dots where the runs of the selected scope meet',
       run: () => view.setState(({ junctionsShown }) => ({ junctionsShown: !junctionsShown })),
     },
     {

@@ -48,9 +48,9 @@ export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = 
   ['X', 'hold the kind of place the point is drawn to, and let it go'],
   ['Shift drag', 'catch marks in a box'],
   ['Ctrl drag', 'catch marks in a loop drawn by hand'],
-  ['Ctrl+A', 'all marks of the scope in hand on this sheet'],
+  ['Ctrl+A', 'all marks of the selected scope on this sheet'],
   ['Ctrl+C  X  V', 'copy, cut, paste marks, also onto another sheet or job'],
-  ['Arrow keys', 'pan, or nudge the marks in hand; with Shift further'],
+  ['Arrow keys', 'pan, or nudge the selected marks; farther with Shift'],
   ['+  −  0', 'zoom in, out, whole sheet'],
   ['[  ]', 'previous and next sheet'],
 ];

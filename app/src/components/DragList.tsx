@@ -23,7 +23,7 @@ interface DragListProps {
 }
 
 const INSTRUCTIONS = {
-  draggable: 'Space takes it up, the arrow keys move it, space puts it down, Escape leaves it where it was.',
+  draggable: 'Press space to pick it up, arrow keys to move it, space to drop it, Escape to cancel.',
 };
 
 /** One place a press, however high the things are. */
@@ -56,10 +56,10 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
   const placeOf = ({ id }: { readonly id: string | number }): string =>
     `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `${name(active)} is taken up.`,
+    onDragStart: ({ active }) => `${name(active)} is picked up.`,
     onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active)} is at ${placeOf(over)}.`),
     // It takes the place of what it is put down on, in the order as it is read out before and after.
-    onDragEnd: ({ active, over }) => `${name(active)} is put down at ${placeOf(over ?? active)}.`,
+    onDragEnd: ({ active, over }) => `${name(active)} is dropped at ${placeOf(over ?? active)}.`,
     onDragCancel: ({ active }) => `${name(active)} stays at ${placeOf(active)}.`,
   };
   return (
@@ -104,7 +104,7 @@ function DragItem({
         {...drag.attributes}
         {...drag.listeners}
         aria-label={`Move ${name}`}
-        title="Take it up or down; by keyboard: space, arrows, space"
+        title="Drag to move; or press space, arrow keys, space"
       >
         <GripVertical size={13} />
       </button>

@@ -10,13 +10,13 @@ interface TimesInputProps {
 export function TimesInput({ name, value, onCommit }: TimesInputProps) {
   return (
     <CommitInput
-      label={`${name} is built so many times`}
+      label={`How many times ${name} is built`}
       className="right"
       style={{ width: 46 }}
       value={String(value)}
       onCommit={(text) => {
         const times = Number(text);
-        return Number.isInteger(times) && times >= 1 ? onCommit(times) : 'Type a whole number from 1.';
+        return Number.isInteger(times) && times >= 1 ? onCommit(times) : 'Type a whole number, 1 or more.';
       }}
     />
   );

@@ -71,7 +71,7 @@ export function BesideChoice() {
   );
 }
 
-/** What stands beside the work, with a zoom or a scroll of its own. */
+/** What the split view shows the work, with a zoom or a scroll of its own. */
 export function Beside() {
   const job = useTables('sheet', 'schedule');
   const what = useView((state) => state.beside);
@@ -83,13 +83,13 @@ export function Beside() {
       <div className="beside-head">
         <select
           className="input"
-          aria-label="What stands beside"
+          aria-label="What the split view shows"
           value={keyOf(what)}
           onChange={(event) => setView({ beside: readKey(event.target.value) })}
         >
           <Options job={job} />
         </select>
-        <IconAction label="Close what is beside" icon={X} onClick={() => setView({ beside: undefined })} />
+        <IconAction label="Close the split view" icon={X} onClick={() => setView({ beside: undefined })} />
       </div>
       <Suspense fallback={null}>
         <Content what={what} job={job} />
@@ -107,7 +107,7 @@ function Content({ what, job }: { readonly what: BesideWhat; readonly job: Shown
   return <ScheduleTable id={what.id} />;
 }
 
-const Gone = () => <p className="empty">It is no longer in the job.</p>;
+const Gone = () => <p className="empty">It has been deleted from the job.</p>;
 
 /** A schedule to read while measuring; a click on its title opens it to be corrected. */
 function ScheduleTable({ id }: { readonly id: string }) {
@@ -117,7 +117,7 @@ function ScheduleTable({ id }: { readonly id: string }) {
   return (
     <div className="beside-schedule">
       <button type="button" className="link" onClick={() => setView({ schedule })}>
-        Correct it, or make scopes of its rows
+        Fix it, or make scopes from its rows
       </button>
       <table>
         <thead>

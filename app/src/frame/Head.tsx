@@ -78,7 +78,7 @@ function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
     <button
       type="button"
       className="scale-chip cut"
-      title={next === 'scale' ? 'Set the scale' : 'Measure a known dimension back'}
+      title={next === 'scale' ? 'Set the scale' : 'Check the scale with a known dimension'}
       onClick={() => setView({ tool: next })}
     >
       <i className={state} aria-hidden="true" />
@@ -143,6 +143,7 @@ function Total() {
   const shown = useRef<HTMLElement>(null);
   const total = knownValue(figures.figure(bidNode('total'))) ?? 0;
   const unpriced = listUnpriced(figures).length;
+  const left = unpriced === 0 ? '' : `${plural(unpriced, 'line')} without a price`;
   useEffect(() => {
     // The bench waits for this mark: the new total stands in the page.
     if (shown.current !== null) performance.mark('total-shown', { detail: revision });
@@ -153,7 +154,7 @@ function Total() {
       type="button"
       className="plain-button head-total"
       onClick={() => actions.select({ type: 'bid' })}
-      aria-label={`Bid total ${formatMoney(total, money)}${unpriced > 0 ? `, ${plural(unpriced, 'line')} not in it` : ''}`}
+      aria-label={`Bid total ${formatMoney(total, money)}${left === '' ? '' : `, ${left}`}`}
     >
       <b ref={shown} data-total={total}>
         {formatMoney(total, money)}
@@ -161,7 +162,7 @@ function Total() {
       <small>
         {delta === 0 ? null : <span>{`${delta > 0 ? '+' : ''}${formatMoney(delta, money)}`}</span>}
         {delta !== 0 && unpriced > 0 ? ' · ' : null}
-        {unpriced > 0 ? <span className="warn">{plural(unpriced, 'line')} not in it</span> : null}
+        {unpriced > 0 ? <span className="warn">{left}</span> : null}
         {unpriced === 0 ? (delta === 0 ? 'bid' : ' last change') : null}
       </small>
     </button>

@@ -175,7 +175,7 @@ function SaveBanner() {
           variant={failed ? 'outline' : 'solid'}
           onClick={() => takeOver(behind !== undefined)}
         >
-          {behind === undefined ? 'Take over' : 'Take over without them'}
+          {behind === undefined ? 'Edit here' : 'Edit here and lose them'}
         </Button>
       ) : null}
     </div>
@@ -200,7 +200,7 @@ function DriftBanner() {
         : 'Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. '}
       Check the bid before you send it.
       <Button size="xs" onClick={actions.seeDrift}>
-        I have seen it
+        Got it
       </Button>
     </div>
   );
@@ -224,15 +224,14 @@ function AsideBanner() {
   };
   return (
     <div className="banner" role="alert">
-      {plural(aside.length, 'record')} of this job could not be read and {aside.length === 1 ? 'is' : 'are'}{' '}
-      not in it: {names.join(', ')}
-      {more > 0 ? ` and ${more} more` : ''}. Everything else is here. Check the bid, and keep the file of what
-      is missing.
+      {plural(aside.length, 'record')} in this job couldn’t be read: {names.join(', ')}
+      {more > 0 ? ` and ${more} more` : ''}. The bid is without {aside.length === 1 ? 'it' : 'them'};
+      everything else is here. Check the bid, and save the missing records as a file.
       <Button size="xs" onClick={save}>
-        Save what is missing
+        Save the missing records
       </Button>
       <Button size="xs" onClick={actions.seeAside}>
-        I have seen it
+        Got it
       </Button>
     </div>
   );

@@ -11,8 +11,8 @@ export function StageFailed() {
     <div className="empty" role="alert">
       <h2>This page stopped working</h2>
       <p>
-        The program made a mistake; it is nothing you did ({useReason()}). The job is still here. Export it to
-        have it in a file, then try again, step back, or work on another page.
+        Something went wrong in the program, not with what you did ({useReason()}). The job is still here.
+        Export it to be safe, then try again, undo, or work on another page.
       </p>
       {isOpen ? <WaysOn /> : null}
       <p className="first">

@@ -141,7 +141,7 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'waste':
       return `with ${label.percent} % waste`;
     case 'round-up':
-      return label.multiple === '1' ? 'rounded up' : `in steps of ${label.multiple}`;
+      return label.multiple === '1' ? 'rounded up' : `rounded up to ${label.multiple}s`;
     case 'spares':
       return `with ${label.spares} to spare`;
     case 'minimum':
@@ -161,11 +161,11 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'bought':
       return 'bought';
     case 'rounded-up':
-      return 'more than is needed';
+      return 'extra from rounding';
     case 'typed':
       return 'quantity of the line';
     case 'pinned':
-      return 'pinned over it';
+      return 'pinned';
     case 'price':
       return label.item;
     case 'line':

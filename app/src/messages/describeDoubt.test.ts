@@ -16,8 +16,8 @@ const say = (about: DoubtAbout, job = us, more = {}): string => {
 /** One of each rule, so that a new rule without words is missed here. */
 const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'sheet-without-scale', marks: 0 }, /none is set\. Set it/],
-  [{ rule: 'sheet-without-scale', marks: 3 }, /3 marks.*until the scale is set/],
-  [{ rule: 'scope-without-marks' }, /Measure it, or remove it/],
+  [{ rule: 'sheet-without-scale', marks: 3 }, /3 marks.*until you set the scale/],
+  [{ rule: 'scope-without-marks' }, /Measure it, or delete it/],
   [{ rule: 'scope-priced-nowhere' }, /Apply an assembly/],
   [{ rule: 'marks-overlap', areaM2: 9.290304 }, /100\.0 ft² in common/],
   [{ rule: 'opening-beyond-wall', side: 'height', openingM: 3.048, wallM: 2.7432 }, /10′.*wall of 9′/],
@@ -26,21 +26,21 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'units-differ', failure: { kind: 'no-price' } }, /./],
   [{ rule: 'line-without-unit' }, /Give it a unit/],
   [{ rule: 'line-without-code' }, /cost code/],
-  [{ rule: 'line-without-section' }, /Move it into a section/],
-  [{ rule: 'zero-quantity' }, /Type its quantity, or remove/],
+  [{ rule: 'line-without-section' }, /isn’t part of any section.*Move it/],
+  [{ rule: 'zero-quantity' }, /Type its quantity, or delete/],
   [{ rule: 'unconfirmed', source: 'Heron Slip', quantity: 1204.5, unit: 'ft' }, /1,204\.50? ft.*Heron Slip/],
-  [{ rule: 'pinned-far', pinned: 500, flowing: 720, unit: 'ft²' }, /Pinned at 500.*720.* ft² flow/],
+  [{ rule: 'pinned-far', pinned: 500, flowing: 720, unit: 'ft²' }, /Pinned at 500.*calculated.*720.* ft²/],
   [{ rule: 'price-old', date: '2026-01-05', days: 324 }, /2026-01-05, 324 days ago/],
   [{ rule: 'price-old', date: '2026-11-24', days: 1 }, /1 day ago/],
   [
     { rule: 'quote-beside-lines', company: 'Mudlark', section: 'Sitework', lines: 1, cost: 41250 },
-    /Mudlark.*Sitework.*1 line of our own there, \$412\.50, is in the bid too/,
+    /Mudlark.*Sitework.*1 line of your own there, \$412\.50, is in the bid too/,
   ],
   [{ rule: 'quote-open', company: 'Mudlark', missing: ['Disposal', 'Fees'] }, /leaves out Disposal, Fees/],
   [{ rule: 'quote-expired', company: 'Mudlark', validUntil: '2026-11-20' }, /Mudlark.*2026-11-20/],
   [
     { rule: 'yardstick-out', each: 231.4, low: '150', high: '220', of: 'price', unit: 'ft²' },
-    /\$231\.40 \/ ft² is outside of 150 to 220/,
+    /\$231\.40 \/ ft² is outside 150 to 220/,
   ],
   [
     { rule: 'yardstick-out', each: 0.5, low: '', high: '0.4', of: 'hours', unit: '' },
@@ -49,7 +49,7 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'yardstick-out', each: 3, low: '4', high: '', of: 'cost', unit: 'ea' }, /4 at least/],
   [
     { rule: 'alternate-doubles', alternate: 'Tile', base: 'Rubber floor' },
-    /Tile adds it.*‘Rubber floor’.*goes with the alternate/,
+    /Tile adds it.*‘Rubber floor’.*removed by the alternate/,
   ],
 ];
 
@@ -69,7 +69,7 @@ describe('what a doubt says', () => {
     const comma = { decimalMark: ',', groupMark: '.', currency: 'EUR' };
     expect(say({ rule: 'marks-overlap', areaM2: 12.5 }, metric, comma)).toMatch(/12,50? m²/);
     expect(say({ rule: 'unconfirmed', source: '', quantity: 1204.5, unit: 'm' }, metric, comma)).toMatch(
-      /1\.204,50? m came along\./,
+      /1\.204,50? m came from another job\./,
     );
     expect(
       say(

@@ -14,24 +14,24 @@ import { plural } from './words.ts';
 export const RULE_WORDS: Readonly<Record<DoubtRule, string>> = {
   'sheet-without-scale': 'Sheets without a scale',
   'scope-without-marks': 'Not measured yet',
-  'scope-priced-nowhere': 'Measured, but in no price',
+  'scope-priced-nowhere': 'Measured, but not priced',
   'marks-overlap': 'The same area measured twice',
   'opening-beyond-wall': 'Openings larger than their wall',
-  'formula-wrong': 'Formulas that give no figure',
+  'formula-wrong': 'Formulas that don’t work out',
   'line-without-price': 'Lines without a price',
   'units-differ': 'Units that do not convert',
   'line-without-unit': 'Lines without a unit',
   'line-without-code': 'Lines without a cost code',
-  'line-without-section': 'Lines in no section',
-  'zero-quantity': 'Quantities of nothing',
+  'line-without-section': 'Lines without a section',
+  'zero-quantity': 'Quantities of zero',
   unconfirmed: 'Quantities from another job',
-  'pinned-far': 'Pinned far from what flows',
+  'pinned-far': 'Pinned far from the calculated quantity',
   'price-old': 'Old prices',
-  'quote-expired': 'Quotes that no longer hold',
-  'quote-beside-lines': 'Quotes on top of our own lines',
-  'quote-open': 'Quotes with an exclusion that nothing is allowed for',
-  'yardstick-out': 'Outside of your yardsticks',
-  'alternate-doubles': 'Paid twice with an alternate',
+  'quote-expired': 'Expired quotes',
+  'quote-beside-lines': 'Quotes and your own lines for the same work',
+  'quote-open': 'Quotes with exclusions nobody priced',
+  'yardstick-out': 'Outside your yardsticks',
+  'alternate-doubles': 'Counted twice with an alternate',
 };
 
 /** What was found, and how it is put right. */
@@ -41,14 +41,14 @@ export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): str
   switch (about.rule) {
     case 'sheet-without-scale':
       return about.marks === 0
-        ? 'A scale is printed on it and none is set. Set it before measuring.'
-        : `${plural(about.marks, 'mark')} on it have no figure until the scale is set.`;
+        ? 'The sheet has a printed scale, but none is set. Set it before you measure.'
+        : `${plural(about.marks, 'mark')} on it can’t be measured until you set the scale.`;
     case 'scope-without-marks':
-      return 'Nothing is drawn, typed or counted. Measure it, or remove it.';
+      return 'Nothing has been drawn, typed or counted. Measure it, or delete it.';
     case 'scope-priced-nowhere':
-      return 'No assembly and no formula uses it. Apply an assembly, or price it with a line.';
+      return 'No assembly or formula uses it. Apply an assembly, or price it with a line.';
     case 'marks-overlap':
-      return `Two marks have ${joinFigure(formatQuantity(about.areaM2, AREA, display))} in common. Move or delete one.`;
+      return `Two marks have ${joinFigure(formatQuantity(about.areaM2, AREA, display))} in common. Move or delete one of them.`;
     case 'opening-beyond-wall':
       return `${length(about.openingM)} high in a wall of ${length(about.wallM)}. Correct the opening or the wall’s height.`;
     case 'formula-wrong':
@@ -56,29 +56,29 @@ export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): str
     case 'units-differ':
       return describeFailure(about.failure, job);
     case 'line-without-unit':
-      return 'Nobody can tell what is counted. Give it a unit.';
+      return 'Nobody can tell what is being counted. Give it a unit.';
     case 'line-without-code':
-      return 'It would report to nothing. Give it a cost code, or its section one.';
+      return 'It won’t show up under any cost code. Give it one, or give its section one.';
     case 'line-without-section':
-      return 'It stands outside of how the bid is split. Move it into a section.';
+      return 'It isn’t part of any section of the bid. Move it into one.';
     case 'zero-quantity':
-      return 'It is in the estimate and costs nothing. Type its quantity, or remove the line.';
+      return 'It is in the estimate at no cost. Type its quantity, or delete the line.';
     case 'unconfirmed':
-      return `${writeQuantity(about.quantity, about.unit, numbers)} ${about.unit} came along${about.source === '' ? '' : ` from ${about.source}`}. Measure it here, or confirm that it is right.`;
+      return `${writeQuantity(about.quantity, about.unit, numbers)} ${about.unit} came${about.source === '' ? ' from another job' : ` from ${about.source}`}. Measure it here, or confirm that it is right.`;
     case 'pinned-far':
-      return `Pinned at ${writeQuantity(about.pinned, about.unit, numbers)}, ${writeQuantity(about.flowing, about.unit, numbers)} ${about.unit} flow. Let it flow, or say why.`;
+      return `Pinned at ${writeQuantity(about.pinned, about.unit, numbers)}; calculated, it would be ${writeQuantity(about.flowing, about.unit, numbers)} ${about.unit}. Unpin it, or say why.`;
     case 'price-old':
-      return `Priced ${about.date}, ${plural(about.days, 'day')} ago. Ask for it anew.`;
+      return `Priced ${about.date}, ${plural(about.days, 'day')} ago. Ask for a new price.`;
     case 'quote-beside-lines':
-      return `${about.company} is taken for ${about.section}, and ${plural(about.lines, 'line')} of our own there, ${formatMoney(about.cost, money)}, ${about.lines === 1 ? 'is' : 'are'} in the bid too. Choose which lines the quote replaces, or accept that both are needed.`;
+      return `${about.company} is chosen for ${about.section}, and ${plural(about.lines, 'line')} of your own there, ${formatMoney(about.cost, money)}, ${about.lines === 1 ? 'is' : 'are'} in the bid too. Choose which lines the quote replaces, or accept that both are needed.`;
     case 'quote-open':
-      return `${about.company} leaves out ${about.missing.join(', ')}, and no allowance is set. Allow an amount, or ask for it.`;
+      return `${about.company} leaves out ${about.missing.join(', ')}, and nothing is allowed for it. Set an allowance, or ask for a price.`;
     case 'quote-expired':
-      return `The quote of ${about.company} held until ${about.validUntil}. Ask for a longer one, or take another.`;
+      return `The quote from ${about.company} expired on ${about.validUntil}. Ask for an extension, or choose another.`;
     case 'yardstick-out':
-      return `${writeEach(about, formats)} is outside of ${rangeWords(about.low, about.high)}. Look at what drives it.`;
+      return `${writeEach(about, formats)} is outside ${rangeWords(about.low, about.high)}. Check what drives it.`;
     case 'alternate-doubles':
-      return `${about.alternate} adds it, and the base bid holds ‘${about.base}’ too. Say that the base line goes with the alternate.`;
+      return `${about.alternate} adds it, and ‘${about.base}’ is in the base bid too. Mark the base line as removed by the alternate.`;
     default:
       return unreachable(about);
   }

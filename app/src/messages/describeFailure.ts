@@ -38,9 +38,9 @@ export function shortFailure(failure: Failure): string {
     case 'no-wage':
       return 'no wage';
     case 'no-size':
-      return 'none so big';
+      return 'none large enough';
     case 'no-quote':
-      return 'no quote taken';
+      return 'no quote chosen';
     default:
       return unreachable(failure);
   }
@@ -51,42 +51,42 @@ export function describeFailure(failure: Failure, job: Job): string {
   switch (failure.kind) {
     case 'no-scale': {
       const sheet = job.sheet.get(failure.sheetId as Id<'sheet'>);
-      return `Sheet ${sheet?.number ?? ''} has no scale yet. Set it, and the figure follows.`;
+      return `Sheet ${sheet?.number ?? ''} has no scale yet. Set it to get this figure.`;
     }
     case 'arithmetic':
       return describeProblem(failure.failure);
     case 'formula':
       return `‘${failure.source.slice(0, 60)}’: ${describeProblem(failure.problem)}`;
     case 'loop':
-      return `These figures wait for each other: ${failure.members.map((each) => nameNode(each, job)).join(' → ')}. Change one of them.`;
+      return `These figures depend on each other: ${failure.members.map((each) => nameNode(each, job)).join(' → ')}. Change one of them.`;
     case 'missing':
-      return `${nameNode(failure.node, job)} is not there any more. Choose another name in the formula.`;
+      return `${nameNode(failure.node, job)} no longer exists. Use another name in the formula.`;
     case 'no-price':
-      return 'No price yet. Choose an item of the price book or type a cost.';
+      return 'No price yet. Choose an item from the price book, or type a cost.';
     case 'no-quantity':
       return 'No quantity yet.';
     case 'item-unknown':
       return `The price book has no item ${failure.code}. Choose another, or add it.`;
     case 'out-of-range':
-      return `‘${failure.question}’ takes ${describeRange(failure)}. Answer it anew.`;
+      return `‘${failure.question}’ takes ${describeRange(failure)}. Change the answer.`;
     case 'no-marks-inside':
-      return `${failure.component} is figured for each mark, but stands inside another assembly, which gives it an amount only. Figure it on the total there.`;
+      return `${failure.component} is calculated for each mark, but here it is inside another assembly, which only passes it an amount. Calculate it on the total instead.`;
     case 'negative':
-      return `${failure.component} comes out below zero. Look at its formula and at the figures in it.`;
+      return `${failure.component} comes out below zero. Check its formula and the figures in it.`;
     case 'no-pitch':
       return failure.pitch === ''
         ? 'The roof slope has no pitch yet. Select it and type one, such as 6/12, 30 % or 27°.'
-        : `‘${failure.pitch}’ is no pitch. Type one such as 6/12, 30 % or 27°.`;
+        : `‘${failure.pitch}’ isn’t a pitch. Type one such as 6/12, 30 % or 27°.`;
     case 'units-do-not-convert':
-      return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a fitting unit.`;
+      return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a matching unit.`;
     case 'no-wage':
       return failure.craft === ''
-        ? 'Nobody is named for the hours. Choose who does the line, or give its item a craft or crew.'
+        ? 'There is nobody to do these hours. Choose who does the line, or give its item a craft or crew.'
         : `${failure.craft} has no wage. Set it under Prices, Labor and regions.`;
     case 'no-size':
-      return `No item of ‘${failure.family}’ in the price book is big enough${describeSizes(failure)}. Add a larger one, or choose an item by hand.`;
+      return `No item of ‘${failure.family}’ in the price book is large enough${describeSizes(failure)}. Add a larger one, or choose an item by hand.`;
     case 'no-quote':
-      return `No quote is taken for ${failure.package} yet. Take one under Quotes.`;
+      return `No quote is chosen for ${failure.package} yet. Choose one under Quotes.`;
     default:
       return unreachable(failure);
   }

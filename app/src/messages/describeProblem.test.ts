@@ -19,11 +19,11 @@ describe('what is said of a problem', () => {
   it('names both sides where dimensions do not fit', () => {
     expect(say('length + area')).toBe('length + area: a length cannot be added to an area.');
     expect(say('area - length')).toBe('area - length: a length cannot be taken from an area.');
-    expect(say('area', VOLUME)).toBe('This gives an area; a volume is wanted here.');
+    expect(say('area', VOLUME)).toBe('This gives an area; a volume is needed here.');
   });
 
   it('proposes what was probably meant', () => {
-    expect(say('lenght')).toBe('Nothing is called ‘lenght’ here. Did you mean length?');
+    expect(say('lenght')).toBe('No match for ‘lenght’ here. Did you mean length?');
   });
 
   it.each<[Problem, RegExp]>([
@@ -40,7 +40,7 @@ describe('what is said of a problem', () => {
     ],
     [
       { kind: 'record-invalid', type: 'scope', field: 'name', reason: { fault: 'too-long', limit: 200 } },
-      /The name of the scope is too long; up to 200/,
+      /The name of the scope is too long; the limit is 200/,
     ],
     [{ kind: 'disk-full' }, /disk is full.*export/],
     [{ kind: 'assembly-in-use', name: 'Wall', scopes: ['P1', 'P2'] }, /‘P1’, ‘P2’/],
@@ -70,7 +70,7 @@ describe('what stands where a figure would', () => {
     } as const;
     expect(shortFailure(failure)).toBe('units differ');
     expect(describeFailure(failure, job)).toBe(
-      'Measured in yd³ (a volume), but CN-1 is priced per ft². Choose an item with a fitting unit.',
+      'Measured in yd³ (a volume), but CN-1 is priced per ft². Choose an item with a matching unit.',
     );
     expect(shortFailure({ kind: 'no-scale', sheetId: 'sheet:a' })).toBe('no scale');
   });

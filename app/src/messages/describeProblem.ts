@@ -79,13 +79,13 @@ function describeFormula(problem: FormulaProblem): string {
     case 'formula-unexpected':
       return `${quote(problem.found)} does not fit here. An operator, a name or a figure is missing before it.`;
     case 'formula-unit-unknown':
-      return `${quote(problem.unit)} is no unit that is known here.${suggest(problem.near)}`;
+      return `${quote(problem.unit)} isn’t a unit this program knows.${suggest(problem.near)}`;
     case 'formula-unfinished':
-      return 'The formula stops too early. Something is missing at its end.';
+      return 'The formula isn’t finished: something is missing at the end.';
     case 'formula-unclosed':
-      return 'This parenthesis is never closed. Add a ‘)’.';
+      return 'This parenthesis isn’t closed. Add a ‘)’.';
     case 'formula-name-unknown':
-      return `Nothing is called ${quote(problem.name)} here.${suggest(problem.near)}`;
+      return `No match for ${quote(problem.name)} here.${suggest(problem.near)}`;
     case 'formula-function-unknown':
       return `There is no function ${quote(problem.name)}.${suggest(problem.near)}`;
     case 'formula-table-unknown':
@@ -93,11 +93,11 @@ function describeFormula(problem: FormulaProblem): string {
     case 'formula-column-unknown':
       return `The table ${problem.table} has no column ${quote(problem.name)}.${suggest(problem.near)}`;
     case 'formula-text':
-      return 'A quoted word stands in a filter only, as in total(doors, width, level = "Upper floor").';
+      return 'Text in quotes only works in a filter, as in total(doors, width, level = "Upper floor").';
     case 'formula-filter-text':
       return `Only ${problem.known.join(', ')} can be compared with a quoted word, by = or !=.`;
     case 'formula-filter-measure':
-      return `${problem.measure} is a matter of all runs together and cannot be told apart by level, zone or sheet.`;
+      return `${problem.measure} comes from all the runs together, so it can’t be split by level, zone or sheet.`;
     case 'formula-total-mixed':
       return `Several scopes have ${quote(problem.measure)}, in units that cannot be added up. Name one scope, or give the properties different names.`;
     case 'formula-arguments':
@@ -107,14 +107,14 @@ function describeFormula(problem: FormulaProblem): string {
     case 'formula-dimension-argument':
       return describeArgument(problem);
     case 'formula-power':
-      return 'A power needs a plain whole number where its base has a unit.';
+      return 'Only a whole number can be the power of something with a unit.';
     case 'formula-condition':
-      return 'A comparison such as ‘length > 3 ft’ does not fit here, or is missing.';
+      return 'Use a comparison such as ‘length > 3 ft’ here, and only here.';
     case 'formula-not-a-figure':
-      return 'This is a comparison; a figure is wanted. Use if(condition, then, else).';
+      return 'This is a comparison, but a number is needed here. Use if(condition, then, else).';
     case 'formula-dimension-result':
-      return `This gives ${describeDimension(problem.found)}; ${describeDimension(problem.wanted)} is wanted here.${
-        isNumber(problem.found) ? ' Is a unit missing?' : ''
+      return `This gives ${describeDimension(problem.found)}; ${describeDimension(problem.wanted)} is needed here.${
+        isNumber(problem.found) ? ' Did you leave out the unit?' : ''
       }`;
     default:
       return unreachable(problem);
@@ -152,11 +152,11 @@ function describeZestjob(problem: ZestjobProblem): string {
     case 'zestjob-empty':
       return 'The job file is empty. Export it again where it came from.';
     case 'zestjob-not-zip':
-      return 'This is not a job file, or it was cut off on the way. Export or copy it again.';
+      return 'This isn’t a job file, or it is incomplete. Export or copy it again.';
     case 'zestjob-damaged':
-      return `${problem.name === '' ? 'The job file' : quote(problem.name)} was damaged on its way: it isn't what was written. Copy or export the file again. Nothing was imported.`;
+      return `${problem.name === '' ? 'The job file' : quote(problem.name)} was damaged in transit. Copy or export the file again. Nothing was imported.`;
     case 'zestjob-unknown-entry':
-      return `The job file holds ${quote(problem.name)}, which doesn't belong in it. Export it again where it came from.`;
+      return `The job file holds ${quote(problem.name)}, which doesn’t belong in it. Export it again where it came from.`;
     case 'zestjob-too-large':
       return `The job file unpacks to more than ${fileSize(problem.limit)}. It was not opened, to keep this machine safe.`;
     case 'zestjob-no-job':
@@ -164,21 +164,21 @@ function describeZestjob(problem: ZestjobProblem): string {
     case 'zestjob-not-json':
       return 'The job in this file is damaged and cannot be read. Export it again where it came from.';
     case 'zestjob-other-format':
-      return 'This zip holds something else than a Zest Line job. Choose a file that ends in .zestjob.';
+      return 'This zip file isn’t a Zest Line job. Choose a file that ends in .zestjob.';
     case 'zestjob-newer':
       return `The job comes from a newer Zest Line (format ${problem.version}; this one reads up to ${problem.known}). Update Zest Line, then open it again.`;
     case 'zestjob-unknown-field':
-      return `The job file has a field ${quote(problem.field)} that is not known. Nothing was taken over.`;
+      return `The job file has a field ${quote(problem.field)} that this program doesn’t know. Nothing was imported.`;
     case 'zestjob-record-type':
-      return `Record ${problem.index + 1} of the job file is a ${quote(problem.type)}, which is not known. Nothing was taken over.`;
+      return `Record ${problem.index + 1} of the job file is a ${quote(problem.type)}, which this program doesn’t know. Nothing was imported.`;
     case 'zestjob-record':
       return `Record ${problem.index + 1} of the job file was refused. ${describeProblem(problem.problem)}`;
     case 'zestjob-duplicate':
-      return `The job file has ${quote(problem.id)} twice. Nothing was taken over.`;
+      return `The job file has ${quote(problem.id)} twice. Nothing was imported.`;
     case 'zestjob-settings':
-      return `The job file has ${problem.count} settings records; a job has one. Nothing was taken over.`;
+      return `The job file has ${problem.count} settings records; a job has one. Nothing was imported.`;
     case 'zestjob-inconsistent':
-      return `The job in this file does not hold together. ${describeProblem(problem.problem)}`;
+      return `The job in this file contradicts itself. ${describeProblem(problem.problem)}`;
     case 'zestjob-snapshot':
       return `The snapshot ${quote(problem.name)} in the file is damaged. Export the job again where it came from.`;
     case 'zestjob-file-missing':
@@ -197,23 +197,23 @@ function describeDrawing(problem: DrawingProblem): string {
     case 'pdf-empty':
       return 'The file is empty. Download or copy it again.';
     case 'image-unknown':
-      return 'This is no PNG, JPEG or TIFF.';
+      return 'This isn’t a PNG, JPEG or TIFF.';
     case 'image-damaged':
-      return 'The image is damaged or was cut off. Ask for it again.';
+      return 'The image is damaged or incomplete. Ask for it again.';
     case 'image-too-large':
-      return `The scan is ${problem.width.toLocaleString('en-US')} by ${problem.height.toLocaleString('en-US')} pixels; up to ${Math.round(problem.limit / 1e6)} million pixels are taken. Scan it again at a lower resolution, or in parts.`;
+      return `The scan is ${problem.width.toLocaleString('en-US')} by ${problem.height.toLocaleString('en-US')} pixels; the limit is ${Math.round(problem.limit / 1e6)} million. Scan it again at a lower resolution, or in parts.`;
     case 'pdf-not-pdf':
-      return 'This is not a PDF, nor a PNG, JPEG or TIFF. Choose the drawings in one of these.';
+      return 'This isn’t a PDF, PNG, JPEG or TIFF. Add the drawings in one of these formats.';
     case 'pdf-damaged':
-      return 'The PDF is damaged or was cut off, and cannot be read. Download or copy it again.';
+      return 'The PDF is damaged or incomplete and can’t be read. Download or copy it again.';
     case 'pdf-locked':
-      return 'The PDF is locked with a password. Save a copy without the password and add that.';
+      return 'This PDF is password-protected. Save a copy without the password, then add that.';
     case 'pdf-no-pages':
       return 'The PDF has no pages.';
     case 'pdf-too-many-pages':
-      return `The PDF has ${problem.pages.toLocaleString('en-US')} pages; up to ${problem.limit.toLocaleString('en-US')} are taken at once. Split it into smaller sets.`;
+      return `The PDF has ${problem.pages.toLocaleString('en-US')} pages; up to ${problem.limit.toLocaleString('en-US')} can be added at once. Split it into smaller sets.`;
     case 'pdf-too-large':
-      return `The PDF is ${fileSize(problem.bytes)}; up to ${fileSize(problem.limit)} are taken. Split it into smaller sets.`;
+      return `The PDF is ${fileSize(problem.bytes)}; the limit is ${fileSize(problem.limit)}. Split it into smaller sets.`;
     case 'pdf-unpacks-too-large':
       return `One piece of the PDF would unpack to more than ${fileSize(problem.limit)}, which no drawing needs. Print it to a new PDF and add that.`;
     default:
@@ -245,112 +245,112 @@ function describeLookup(problem: ArithmeticFailure & { kind: 'lookup-none' }): s
   const [wanted, low, high] = [needed, least, largest].map((value) => writePlain(value, dimension));
   if (mode === 'exact') return `The table ${table} has no row whose ${column} is ${wanted}.`;
   if (needed > largest)
-    return `${wanted} is beyond the last row of the table ${table}: its ${column} ends at ${high}. Add a row, or look again at what is asked for.`;
-  return `${wanted} is below the first row of the table ${table}: its ${column} begins at ${low}. Add a row, or look again at what is asked for.`;
+    return `${wanted} is beyond the last row of the table ${table}: its ${column} ends at ${high}. Add a row, or check the value you asked for.`;
+  return `${wanted} is below the first row of the table ${table}: its ${column} begins at ${low}. Add a row, or check the value you asked for.`;
 }
 
 function describeOther(problem: Other): string {
   switch (problem.kind) {
     case 'divide-by-zero':
-      return `${short(problem.text)} is zero here, and nothing can be divided by zero.`;
+      return `${short(problem.text)} is zero here, and you can’t divide by zero.`;
     case 'root-of-negative':
-      return `${short(problem.text)} is negative here and has no root.`;
+      return `${short(problem.text)} is negative here, so it has no square root.`;
     case 'lookup-none':
       return describeLookup(problem);
     case 'lookup-no-row':
       return `The table ${problem.table} has no row ${quote(problem.wanted)}.`;
     case 'lookup-empty':
-      return `The table ${problem.table} has no rows to look in. Add some.`;
+      return `The table ${problem.table} is empty. Add some rows.`;
     case 'assembly-inside-itself':
-      return `${problem.name} would stand inside itself. Choose another assembly for the inside.`;
+      return `${problem.name} would contain itself. Choose a different assembly.`;
     case 'name-in-use':
       return `${quote(problem.name)} is used by ${problem.users.slice(0, 4).join(', ')}${problem.users.length > 4 ? ` and ${problem.users.length - 4} more` : ''}. Change these first.`;
     case 'difficulty-in-use':
-      return `${quote(problem.name)} is chosen in ${plural(problem.count, 'place')}. Take it off there first.`;
+      return `${quote(problem.name)} is used in ${plural(problem.count, 'place')}. Remove it there first.`;
     case 'too-large':
-      return `${short(problem.text)} gives a figure too large to hold.`;
+      return `${short(problem.text)} is too large to calculate.`;
     case 'scale-not-read':
-      return `${quote(problem.text)} was not understood as a scale. Write 1/8" = 1'-0" or 1:100.`;
+      return `${quote(problem.text)} isn’t a scale. Write 1/8" = 1'-0" or 1:100.`;
     case 'scale-out-of-range':
-      return `A scale of ${quote(problem.text)} is not one that drawings have. Check the two points and the distance.`;
+      return `A scale of ${quote(problem.text)} is far outside what drawings use. Check the two points and the distance.`;
     case 'join-too-few-points':
-      return 'A join takes two places that both sheets show. Click the second on both.';
+      return 'To join sheets, pick two points that both of them show. Click the second one on both sheets.';
     case 'join-points-coincide':
-      return 'The two places are the same one on a sheet, so nothing says how to turn it. Take one of them back and pick another, far away.';
+      return 'Both points are in the same spot on one sheet, so the other can’t be lined up. Undo one and pick another, far away.';
     case 'join-same-sheet':
-      return 'Both panes show the same sheet. Choose the other half on one side.';
+      return 'Both sides show the same sheet. Choose a different sheet on one side.';
     case 'join-same-side':
-      return 'Both sheets lie on the same side of the line through the two places. Pick places on the match line, in the same order on both sheets.';
+      return 'Both sheets are on the same side of the line through the two points. Pick points on the match line, in the same order on both.';
     case 'join-too-large':
-      return 'The joined sheet would be larger than any paper. Check that the places are the same on both sheets.';
+      return 'The joined sheet would be larger than any paper. Check that you picked the same points on both sheets.';
     case 'scale-one-way':
-      return 'Both distances run the same way. Pick one across the sheet and one up it.';
+      return 'Both distances run in the same direction. Pick one across the sheet and one up it.';
     case 'scale-points-coincide':
-      return 'The two points are in one place, or the distance is zero. Pick two points far apart.';
+      return 'The two points are in the same spot, or the distance is zero. Pick two points far apart.';
     case 'record-invalid':
       return describeField(RECORD_WORDS[problem.type] ?? problem.type, problem.field, problem.reason);
     case 'record-unknown-field':
-      return `A ${RECORD_WORDS[problem.type] ?? problem.type} has a field ${quote(problem.field)} that is not known.`;
+      return `A ${RECORD_WORDS[problem.type] ?? problem.type} has a field ${quote(problem.field)} that this program doesn’t know.`;
     case 'record-missing-reference':
-      return `A ${RECORD_WORDS[problem.type] ?? problem.type} still points at ${quote(problem.missing)}, which is not there. Remove it first.`;
+      return `A ${RECORD_WORDS[problem.type] ?? problem.type} still refers to ${quote(problem.missing)}, which doesn’t exist. Remove it first.`;
     case 'key-taken':
-      return `The key ${quote(problem.key)} is taken by another scope. Choose another.`;
+      return `The key ${quote(problem.key)} is already used by another scope. Choose a different one.`;
     case 'key-reserved':
       return `${quote(problem.key)} is a word of the formula language. Choose another key.`;
     case 'code-taken':
-      return `The code ${quote(problem.code)} is taken by another item of the price book. Choose another.`;
+      return `The code ${quote(problem.code)} is already used by another item in the price book. Choose a different one.`;
     case 'record-gone':
-      return 'This was removed in the meantime. Nothing was changed.';
+      return 'This has been deleted since. Nothing was changed.';
     case 'opening-too-wide':
-      return 'The opening is wider than the wall it sits in. Give it a smaller width, or place it in a longer wall.';
+      return 'The opening is wider than its wall. Make it narrower, or put it in a longer wall.';
     case 'section-inside-itself':
-      return `Section ${quote(problem.name)} cannot stand inside itself.`;
+      return `Section ${quote(problem.name)} can’t be inside itself.`;
     case 'assembly-in-use':
-      return `${quote(problem.name)} is used by ${problem.scopes.map(quote).join(', ')}. Take it off there first.`;
+      return `${quote(problem.name)} is used by ${problem.scopes.map(quote).join(', ')}. Remove it there first.`;
     case 'section-in-use':
       return `Section ${quote(problem.name)} holds ${plural(problem.count, 'section')}. Move or remove them first.`;
     case 'craft-in-use':
-      return `${quote(problem.name)} is used by ${plural(problem.count, 'item')} of the price book or crews. Give them another craft first.`;
+      return `${quote(problem.name)} is used by ${plural(problem.count, 'item or crew', 'items and crews')}. Give them another craft first.`;
     case 'crew-in-use':
       return `Crew ${quote(problem.name)} does ${plural(problem.count, 'item or line', 'items and lines')}. Give them another crew first.`;
     case 'margin-too-large':
-      return `${quote(problem.name)} is a margin of the price, so it must be below 100 %.`;
+      return `${quote(problem.name)} is a margin of the price, so it has to be below 100 %.`;
     case 'disk-full':
-      return 'The disk is full: the last changes are not saved. Free some space, then try again; or export the job now.';
+      return 'The disk is full, so the last changes aren’t saved. Free up some space and try again, or export the job now.';
     case 'copy-failed':
       return `The copy of the job could not be written to the folder${problem.reason === '' ? '' : ` (${problem.reason})`}. The job itself is saved in the browser. Check that the folder is still there and has room, then try again.`;
     case 'storage-failed':
-      return 'The browser refused to save the last changes. They are still here: try again, or export the job now.';
+      return 'The browser couldn’t save the last changes. They are still here: try again, or export the job now.';
     case 'job-unreadable':
       return `This job could not be opened: its settings are ${problem.settings === 0 ? 'missing' : 'there more than once'}. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.`;
     case 'records-newer':
       return `A newer version of Zest Line saved this job (format ${problem.version}; this one reads up to ${problem.known}). Reload the page to update, then open it again. Nothing was changed.`;
     case 'job-missing':
-      return 'This job is not kept in this browser. It may have been deleted; import its .zestjob file to have it back.';
+      return 'This job isn’t in this browser. It may have been deleted. To get it back, import its .zestjob file.';
     case 'drawings-lost':
-      return `The drawings ${quote(problem.name)} are not kept in this browser. Remove their sheets, or add the drawings again; then export.`;
+      return `The drawings ${quote(problem.name)} aren’t in this browser. Remove their sheets or add the drawings again, then export.`;
     case 'read-only':
-      return 'This job is open in another tab. Take over here to change it.';
+      return 'This job is open in another tab. To change it here, choose Edit here.';
     case 'takeover-own':
-      return `${plural(problem.count, 'change')} made in this tab ${problem.count === 1 ? 'was' : 'were'} never saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}, then take over.`;
+      return `${plural(problem.count, 'change')} made in this tab ${problem.count === 1 ? 'was' : 'were'} never saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}, then choose Edit here.`;
     case 'takeover-theirs':
-      return `The other tab has ${plural(problem.count, 'change')} it can't save. Export the job there first; taking over leaves ${problem.count === 1 ? 'it' : 'them'} behind.`;
+      return `The other tab has ${plural(problem.count, 'change')} it can’t save. Export the job there first; editing here loses ${problem.count === 1 ? 'it' : 'them'}.`;
     case 'save-lost':
       return problem.why === 'taken'
-        ? `Another tab took over before ${plural(problem.count, 'change')} made here could be saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}.`
-        : `This job was removed from this browser. ${plural(problem.count, 'change')} made here can't be saved. Export the job to keep it.`;
+        ? `Another tab took this job before ${plural(problem.count, 'change')} made here could be saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}.`
+        : `This job was removed from this browser. ${plural(problem.count, 'change')} made here can’t be saved. Export the job to keep it.`;
     case 'file-too-large':
-      return `The file is ${fileSize(problem.bytes)}; up to ${fileSize(problem.limit)} are taken.`;
+      return `The file is ${fileSize(problem.bytes)}; the limit is ${fileSize(problem.limit)}.`;
     case 'reading-ended':
       return problem.why === 'canceled'
         ? 'Reading was stopped. Nothing was imported.'
-        : `Reading ${problem.why === 'too-long' ? 'took too long and was stopped' : 'stopped: the file asks for more than this browser has'}. Nothing was imported. Split the file, or save it in a simpler form.`;
+        : `Reading ${problem.why === 'too-long' ? 'took too long and was stopped' : 'stopped: the file asks for more than this browser has'}. Nothing was imported. Split the file, or save it in a simpler format.`;
     case 'not-figured':
-      return `The program made a mistake over ‘${short(problem.label, 80)}’, so nothing was changed (${short(problem.reason, 120)}). Export the job to have it in a file, then reload the page.`;
+      return `Something went wrong with ‘${short(problem.label, 80)}’, so nothing was changed (${short(problem.reason, 120)}). Export the job to be safe, then reload the page.`;
     case 'clipboard':
-      return 'The browser did not allow the clipboard. Allow it for this page, or use the keys.';
+      return 'The browser blocked the clipboard. Allow it for this page, or use Ctrl+C and Ctrl+V.';
     case 'worker-unknown':
-      return `No craft and no crew is called ${quote(problem.text)}. Add it under Prices, Labor and regions.`;
+      return `There is no craft or crew called ${quote(problem.text)}. Add it under Prices, Labor and regions.`;
     case 'too-few-points':
       return problem.kindOfMark === 'run' ? 'A run needs two points.' : 'An area needs three points.';
     default:
@@ -362,15 +362,15 @@ function describeField(owner: string, field: string, reason: FieldFault): string
   const what = `The ${FIELD_WORDS[field.split('.').at(-1) ?? ''] ?? (field || 'record')} of the ${owner}`;
   switch (reason.fault) {
     case 'empty':
-      return `${what} is empty. Type one.`;
+      return `${what} is empty. Type something.`;
     case 'too-long':
-      return `${what} is too long; up to ${reason.limit.toLocaleString('en-US')} characters are taken. Shorten it.`;
+      return `${what} is too long; the limit is ${reason.limit.toLocaleString('en-US')} characters.`;
     case 'too-large':
       return `${what} is above ${reason.limit.toLocaleString('en-US')}.`;
     case 'too-small':
       return `${what} is below ${reason.limit.toLocaleString('en-US')}.`;
     case 'not-as-expected':
-      return `${what} was not understood. Check what was typed.`;
+      return `${what} isn’t valid. Check what you typed.`;
   }
 }
 

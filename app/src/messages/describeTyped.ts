@@ -11,13 +11,13 @@ export function describeTyped(problem: TypedProblem): string {
     case 'typed-mark':
       return `${text}: this job writes numbers the other way. Did you mean ${problem.meant.join(' or ')}?`;
     case 'typed-not-a-number':
-      return `${text} isn't a number. Type a figure such as ${problem.example}, or arithmetic such as 2 * ${problem.example}.`;
+      return `${text} isn’t a number. Type a figure such as ${problem.example}, or arithmetic such as 2 * ${problem.example}.`;
     case 'typed-percent':
       return `${text} is a percentage. Type an amount here.`;
     case 'typed-currency':
       return `${text} is in another currency; this job is in ${problem.currency}. Convert it first.`;
     case 'typed-range':
-      return `${text} isn't possible here. ${describeRange(problem.least, problem.most)}`;
+      return `${text} isn’t possible here. ${describeRange(problem.least, problem.most)}`;
     case 'typed-drawing':
       return `${text} would be ${problem.unit === 'm' ? 'meters' : 'feet'}. Did you mean ${problem.text} mm? Type the unit with it.`;
     default:

@@ -1,39 +1,21 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { put } from '@zest/core/job/change';
-import { createIdMaker } from '@zest/core/job/id';
-import { createJob, listRecords } from '@zest/core/job/job';
-import type { RecordOf } from '@zest/core/job/record';
-import { startJob } from '@zest/core/library/startJob';
+import { listRecords } from '@zest/core/job/job';
 import { createChance } from '@zest/core/testing/job';
+import type { RecordOf } from '@zest/core/job/record';
 import { bidNode } from '@zest/core/calculate/graph/nodes';
 import type { Diff } from '@zest/core/job/job';
 import type { JobNews } from '../platform/jobNews.ts';
 import type { Locks } from '../platform/locks.ts';
+import { startPlainJob } from '../testing/plainJob.ts';
 import type { Services } from '../platform/services.ts';
 import { type JobStore, createJobStore } from '../stores/jobStore.ts';
 import { openDatabase } from './database.ts';
 import { purgeDeleted, UNDO_DELETE_MS } from './jobFiles.ts';
 import { type JobStorage, WriteRefused, createJobStorage, summarize } from './jobStorage.ts';
 
-const makeId = createIdMaker(createChance(5));
-const job = createJob(
-  startJob(
-    { name: 'Shared', client: '', unitSystem: 'us', currency: 'USD', decimalMark: '.', groupMark: ',' },
-    makeId,
-  ),
-);
-const lineCalled = (description: string): RecordOf<'line'> => ({
-  type: 'line',
-  id: makeId('line'),
-  sectionId: null,
-  order: 1,
-  description,
-  quantity: '1',
-  unit: 'ea',
-  itemCode: '',
-  typedCost: null,
-});
+const { job, makeId, lineCalled } = startPlainJob('Shared', 5);
 
 /** Locks as a browser has them between its tabs. */
 function sharedLocks(): Locks {

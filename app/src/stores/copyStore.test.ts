@@ -2,37 +2,17 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { put } from '@zest/core/job/change';
-import { createIdMaker } from '@zest/core/job/id';
-import { createJob, listRecords } from '@zest/core/job/job';
-import type { RecordOf } from '@zest/core/job/record';
-import { startJob } from '@zest/core/library/startJob';
-import { createChance } from '@zest/core/testing/job';
+import { listRecords } from '@zest/core/job/job';
 import type { CopyFolder } from '../platform/copyFolder.ts';
 import type { Services } from '../platform/services.ts';
 import { openDatabase } from '../storage/database.ts';
 import { createJobStorage, summarize } from '../storage/jobStorage.ts';
 import { freeLocks, noNews } from '../testing/locks.ts';
+import { startPlainJob } from '../testing/plainJob.ts';
 import { type CopyStore, COPIES_KEPT, copyName, createCopyStore, staleCopies } from './copyStore.ts';
 import { type JobStore, createJobStore } from './jobStore.ts';
 
-const makeId = createIdMaker(createChance(8));
-const job = createJob(
-  startJob(
-    { name: 'Copied', client: '', unitSystem: 'us', currency: 'USD', decimalMark: '.', groupMark: ',' },
-    makeId,
-  ),
-);
-const lineOf = (description: string): RecordOf<'line'> => ({
-  type: 'line',
-  id: makeId('line'),
-  sectionId: null,
-  order: 1,
-  description,
-  quantity: '1',
-  unit: 'ea',
-  itemCode: '',
-  typedCost: null,
-});
+const { job, makeId, lineCalled } = startPlainJob('Copied', 8);
 
 let databases = 0;
 let files: Map<string, Blob>;
@@ -109,8 +89,8 @@ describe('copies of jobs in a folder', () => {
     expect(copies.getState()).toMatchObject({ folder: 'Bids', state: 'ready' });
     expect(files.size).toBe(1);
     const written = until(() => files.size === 2 && copies.getState().state === 'ready');
-    jobs.actions.transact('add', put(lineOf('one')));
-    jobs.actions.transact('add', put(lineOf('two')));
+    jobs.actions.transact('add', put(lineCalled('one')));
+    jobs.actions.transact('add', put(lineCalled('two')));
     await written;
     const last = [...files.keys()].sort().at(-1) ?? '';
     expect(last).toMatch(/^copied joba 2026-11-27 \d\d-\d\d-\d\d\.zestjob$/);
@@ -124,7 +104,7 @@ describe('copies of jobs in a folder', () => {
     const later = createCopyStore(jobs, services, 1e9);
     await later.actions.start();
     expect(later.getState()).toMatchObject({ folder: 'Bids', state: 'ready' });
-    jobs.actions.transact('add', put(lineOf('last')));
+    jobs.actions.transact('add', put(lineCalled('last')));
     await jobs.actions.closeJob();
     await later.actions.writeNow();
     expect(await linesIn([...files.keys()].at(-1) ?? '')).toEqual(['last']);
@@ -135,7 +115,7 @@ describe('copies of jobs in a folder', () => {
     await jobs.actions.openJob('job-a');
     broken = true;
     const failed = until(() => copies.getState().state === 'failed');
-    jobs.actions.transact('add', put(lineOf('one')));
+    jobs.actions.transact('add', put(lineCalled('one')));
     await failed;
     expect(copies.getState().reason).toMatch(/could not be written to the folder \(the disk is gone\)/);
     broken = false;
@@ -149,7 +129,7 @@ describe('copies of jobs in a folder', () => {
     await jobs.actions.openJob('job-a');
     permission = 'prompt';
     const blocked = until(() => copies.getState().state === 'blocked');
-    jobs.actions.transact('add', put(lineOf('one')));
+    jobs.actions.transact('add', put(lineCalled('one')));
     await blocked;
     expect(files.size).toBe(0);
     await copies.actions.allow();
@@ -165,7 +145,7 @@ describe('copies of jobs in a folder', () => {
     await copies.actions.choose();
     await copies.actions.forget();
     await jobs.actions.openJob('job-a');
-    jobs.actions.transact('add', put(lineOf('one')));
+    jobs.actions.transact('add', put(lineCalled('one')));
     await jobs.actions.closeJob();
     await copies.actions.writeNow();
     expect(files.size).toBe(0);

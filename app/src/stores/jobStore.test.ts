@@ -3,33 +3,19 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { put } from '@zest/core/job/change';
-import { createIdMaker } from '@zest/core/job/id';
-import { EMPTY_DIFF, createJob, listRecords, settingsOf } from '@zest/core/job/job';
+import { EMPTY_DIFF, listRecords, settingsOf } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
-import { startJob } from '@zest/core/library/startJob';
-import { createChance } from '@zest/core/testing/job';
 import { noNews } from '../testing/locks.ts';
+import { startPlainJob } from '../testing/plainJob.ts';
 import type { Services } from '../platform/services.ts';
 import { openDatabase } from '../storage/database.ts';
 import { createJobStorage, summarize } from '../storage/jobStorage.ts';
 import { type JobStore, createJobStore } from './jobStore.ts';
 
-const makeId = createIdMaker(createChance(3));
-const job = createJob(
-  startJob(
-    { name: 'Store', client: '', unitSystem: 'us', currency: 'USD', decimalMark: '.', groupMark: ',' },
-    makeId,
-  ),
-);
+const { job, makeId, lineCalled } = startPlainJob('Store', 3);
 const line: RecordOf<'line'> = {
-  type: 'line',
-  id: makeId('line'),
-  sectionId: null,
-  order: 1,
-  description: 'Permit',
+  ...lineCalled('Permit'),
   quantity: '2',
-  unit: 'ea',
-  itemCode: '',
   typedCost: { kind: 'other', amount: '100' },
 };
 let databases = 0;

@@ -59,7 +59,7 @@ export interface JobActions {
     command: Command,
     files?: ReadonlyMap<string, Blob>,
   ) => Result<Diff, Problem>;
-  /** Take back the last step, or do it again; nothing where there is none. */
+  /** Undo the last step, or do it again; nothing where there is none. */
   readonly undo: () => Result<unknown, Problem>;
   readonly redo: () => Result<unknown, Problem>;
   readonly select: (selection: Selection | undefined) => void;

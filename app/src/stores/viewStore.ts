@@ -27,7 +27,7 @@ export type WithinMode = (typeof WITHIN_MODES)[number];
 export const SHEET_GROUPS = ['nothing', 'discipline', 'level'] as const;
 export type SheetGroup = (typeof SHEET_GROUPS)[number];
 
-/** What stands beside the work. */
+/** What the split view shows. */
 export type Beside =
   | { readonly is: 'sheet'; readonly id: string }
   | { readonly is: 'schedule'; readonly id: string }

@@ -106,7 +106,7 @@ function DragRow({ id, index, className, movable, style, children }: RowFramePro
           ref={drag.setNodeRef}
           className="row-handle"
           aria-hidden="true"
-          title="Take it elsewhere; Alt and the arrow keys do it too"
+          title="Drag to move, or press Alt with an arrow key"
           onPointerDown={(event) => drag.listeners?.['onPointerDown']?.(event)}
         />
       ) : null}

@@ -5,7 +5,7 @@ import { readPasted } from './paste.ts';
 
 /** What the keys of a table do, for those who look them up. */
 export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['Enter, F2', 'edit the cell; typing begins anew'],
+  ['Enter, F2', 'edit the cell; typing replaces what is there'],
   ['Tab', 'take the text and go to the next cell'],
   ['Ctrl+Enter', 'put what is typed into every selected cell of the column'],
   ['Shift ↑ ↓ ← →', 'select a block of cells'],

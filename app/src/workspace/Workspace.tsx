@@ -83,11 +83,10 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
 }
 
 const NOT_DRAWN = {
-  damaged: 'This page could not be drawn. Add the PDF again.',
-  'too-dense':
-    'There is too much on this page to draw it. Print it to a new PDF with less on it, and add that.',
+  damaged: 'This page couldn’t be drawn. Add the PDF again.',
+  'too-dense': 'This page has too much on it to draw. Print it to a new PDF with less on it, then add that.',
   'too-long':
-    'Drawing this page took too long and was stopped. Print it to a new PDF with less on it, and add that.',
+    'Drawing this page took too long, so it was stopped. Print it to a new PDF with less on it, then add that.',
 } as const;
 
 /** Tells readers and drivers when the sheet has come to rest. */

@@ -75,7 +75,7 @@ export function describeTyped(job: Job, text: string): string {
   const unit = findDefaultUnit(LENGTH, settings.unitSystem);
   const length = evaluateEntry(lengthText, LENGTH, unit, formatsOf(settings).numbers);
   return length.ok
-    ? `‘${text.trim()}’ isn't a length to draw. Type a length above zero, such as ${settings.unitSystem === 'us' ? "12'6" : '3.75'}.`
+    ? `‘${text.trim()}’ isn’t a length to draw. Type a length above zero, such as ${settings.unitSystem === 'us' ? "12'6" : '3.75'}.`
     : describeProblem(length.problem);
 }
 

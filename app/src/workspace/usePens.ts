@@ -65,7 +65,7 @@ export interface Pens {
   readonly vertex: Handle | undefined;
   readonly pointer: Point | undefined;
   readonly grabbing: boolean;
-  /** Marks in hand on this sheet, and all of them. */
+  /** Selected marks on this sheet, and all of them. */
   readonly selected: readonly Mark[];
   readonly held: readonly Mark[];
   readonly onDown: (screenPoint: Point, event: PointerEvent) => 'pan' | 'drag' | 'click';

@@ -45,7 +45,7 @@ export interface AskedLine {
   readonly quantity: number | undefined;
 }
 
-/** What the lines come to at a quote's unit prices, whole minor units, and how many it leaves open. */
+/** Totals and details at a quote's unit prices, whole minor units, and how many it leaves open. */
 export function sumPrices(
   { prices }: Quote,
   lines: readonly AskedLine[],

@@ -167,7 +167,7 @@ describe('a price with hours of its own', () => {
     });
   });
 
-  it('is none while the hours are not said', () => {
+  it('is none while the hours are not set', () => {
     const under = priceByItem(item({ material: '3' }), 'ea', workers);
     expect(priceWithLabor(under, { ...labor, figure: '' }, workers)).toMatchObject({
       problem: { kind: 'no-price' },

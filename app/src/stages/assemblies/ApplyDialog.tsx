@@ -57,7 +57,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
       }
     >
       {scopes.length === 0 ? (
-        <p className="soft">Nothing of its kind is in this job yet. Make a scope for it under Measure.</p>
+        <p className="soft">There is nothing it could apply to yet. Make a scope under Measure first.</p>
       ) : (
         <div className="apply-list">
           {scopes.map(({ id, name }) => (

@@ -83,7 +83,7 @@ export function AssembliesStage() {
               size="sm"
               variant="outline"
               onClick={() => keep(assembly)}
-              title="Keep it as a version in the library, for other jobs"
+              title="Save this version to the library, for other jobs"
             >
               <Archive size={14} /> Keep
             </Button>
@@ -135,15 +135,15 @@ export function AssembliesStage() {
             }`,
           }))}
           current={assembly?.id}
-          nothing={all.length === 0 ? 'No assemblies yet.' : 'No assembly is called that.'}
+          nothing={all.length === 0 ? 'No assemblies yet.' : 'No matches.'}
           onChoose={go}
         />
         {assembly === undefined ? (
           <div className="empty">
             <h2>No assembly chosen</h2>
             <p>
-              An assembly asks a few questions and turns a wall, a slab or a count into everything it takes to
-              build it.
+              An assembly asks a few questions, then works out everything it takes to build a wall, a slab or
+              a count.
             </p>
           </div>
         ) : (

@@ -67,11 +67,11 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
             <th
               className="right"
               style={{ width: 62 }}
-              title="Bought and not installed: acts on material, unless the component says otherwise"
+              title="Bought but not installed. Applies to material, unless the component says otherwise"
             >
               Waste %
             </th>
-            <th className="right" style={{ width: 68 }} title="Bought in whole multiples of this">
+            <th className="right" style={{ width: 68 }} title="Bought in multiples of this">
               Round to
             </th>
             <th style={{ width: 90 }}>Price book</th>
@@ -100,7 +100,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       </table>
       {assembly.components.length === 0 ? (
         <p className="soft">
-          No components yet. Each is one material, labor or machine with its quantity formula.
+          No components yet. Each one is a material, labor or machine, with a formula for its quantity.
         </p>
       ) : null}
       <Button size="xs" variant="outline" mt="2" data-add-component onClick={add}>
@@ -207,7 +207,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
           <CommitInput
             label={`Round up ${component.name} to`}
             className="right"
-            placeholder="as is"
+            placeholder="no rounding"
             value={plainToLocal(component.roundUpTo, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ roundUpTo: kept }))

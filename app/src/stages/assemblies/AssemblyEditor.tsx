@@ -93,7 +93,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
           onCommit={(folder) => change('file an assembly', { folder: folder.trim() })}
         />
         <CommitInput
-          label="Also found by"
+          label="Search words"
           placeholder="also found by these words"
           value={assembly.tags ?? ''}
           onCommit={(tags) => change('change the words of an assembly', { tags: tags.trim() })}
@@ -103,7 +103,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
         <h2>
           Components
           <span className="soft" style={{ fontWeight: 400 }}>
-            {use === undefined ? 'on no scope yet' : 'figured on'}
+            {use === undefined ? 'not used yet' : 'calculated with'}
           </span>
           {use === undefined ? null : (
             <select

@@ -37,7 +37,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
   return (
     <>
       {assembly.inputs.length === 0 ? (
-        <p className="soft">No questions: everything follows from what is measured.</p>
+        <p className="soft">No questions: everything comes from what is measured.</p>
       ) : (
         <table className="lines">
           <thead>
@@ -189,7 +189,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
         />
       </div>
       <div className="wide">
-        <div className="soft field-label">Asked only where</div>
+        <div className="soft field-label">Ask only if</div>
         <FormulaInput
           label={`When ${input.question} is asked`}
           value={input.when ?? ''}
@@ -207,7 +207,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
           value={input.choices.map(({ label, value }) => `${label} = ${value}`).join('; ')}
           onCommit={(text) => {
             const choices = readChoices(text);
-            return choices === undefined ? 'Write each as label = answer, parted by ;' : set({ choices });
+            return choices === undefined ? 'Write each as label = answer, separated by ;' : set({ choices });
           }}
         />
       </div>

@@ -30,9 +30,9 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
   return (
     <div className="form" style={{ gap: 8 }}>
       <CommitArea
-        label="How it was figured"
+        label="How it was calculated"
         value={note}
-        placeholder="For the bid. Figures in braces stay true: {volume, yd³} of concrete, {thickness} thick."
+        placeholder="For the bid. Figures in braces stay up to date: {volume, yd³} of concrete, {thickness} thick."
         onCommit={(text) => change('change a note', { note: text })}
       />
       {note !== '' && use !== undefined ? (
@@ -43,7 +43,7 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
       {checks.map((check, index) => (
         <div key={index} className="check-row">
           <FormulaInput
-            label={`When warning ${index + 1} is told`}
+            label={`When to show warning ${index + 1}`}
             value={check.when}
             place={place}
             condition
@@ -53,7 +53,7 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
           <CommitInput
             label={`Warning ${index + 1}`}
             value={check.text}
-            placeholder="what to tell"
+            placeholder="what to say"
             onCommit={(text) => setCheck(index, { text })}
           />
           <button

@@ -55,10 +55,10 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   );
   return (
     <div className="details">
-      <Field label="Figured">
+      <Field label="Calculated">
         <select
           className="input"
-          aria-label={`What ${name} is figured on`}
+          aria-label={`What ${name} is calculated on`}
           value={component.per ?? 'total'}
           onChange={(event) =>
             set({ per: event.target.value === 'mark' ? 'mark' : undefined } as Partial<Component>)
@@ -78,7 +78,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           }
         >
           <option value="here">here, for this scope</option>
-          <option value="job">once, over the whole job</option>
+          <option value="job">once for the whole job</option>
         </select>
       </Field>
       {decimal('spares', `To spare, ${unit}`, 'none')}
@@ -93,10 +93,10 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           onCommit={(minimum) => set({ minimum })}
         />
       </Field>
-      <Field label="Waste acts on">
+      <Field label="Waste applies to">
         <select
           className="input"
-          aria-label={`What the waste of ${name} acts on`}
+          aria-label={`What the waste of ${name} applies to`}
           value={(component.wasteOn ?? ['material']).join()}
           onChange={(event) => {
             const kinds = event.target.value.split(',') as CostKind[];
@@ -114,7 +114,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
       </Field>
       <Field label="Hours times">
         <FormulaInput
-          label={`What the hours of ${name} are taken times`}
+          label={`Factor on the hours of ${name}`}
           value={component.hoursFactor ?? ''}
           place={place}
           placeholder="1"
@@ -124,7 +124,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
       </Field>
       {words('partNumber', 'Part number')}
       {words('costCode', 'Cost code')}
-      <Field label="Counted only where" wide>
+      <Field label="Include only if" wide>
         <FormulaInput
           label={`Rule of ${name}`}
           value={component.when ?? ''}
@@ -169,7 +169,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
     return (
       <Field label="Labor" wide>
         <button type="button" className="link" onClick={() => set({ labor: begin })}>
-          Hours of its own, in the place of the item&apos;s
+          Its own hours instead of the item’s
         </button>
       </Field>
     );
@@ -188,7 +188,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
         />
         <select
           className="input"
-          aria-label={`How the production of ${name} is said`}
+          aria-label={`Unit of the production of ${name}`}
           value={labor.by}
           onChange={(event) => set({ labor: { ...labor, by: event.target.value as ComponentLabor['by'] } })}
         >

@@ -41,7 +41,7 @@ export function FiguresPage() {
           <LookupTables />
         </section>
         <section aria-label="Difficulties">
-          <h2>Hard to work in: labor hours are taken times this</h2>
+          <h2>Difficulty: labor hours are multiplied by this</h2>
           <Difficulties />
         </section>
       </div>
@@ -72,7 +72,7 @@ function NamedFigures() {
     <>
       {named.length === 0 ? (
         <p className="soft">
-          A figure that several formulas need gets a name here once: a lap, a floor area, how many doors.
+          Name a figure once to use it in many formulas: a lap, a floor area, a number of doors.
         </p>
       ) : (
         <table className="lines">

@@ -97,7 +97,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
   return (
     <div className="box inner-box">
-      <CommitInput label="Name inside" value={inner.name} onCommit={(name) => set({ name })} />
+      <CommitInput label="Name of the inner assembly" value={inner.name} onCommit={(name) => set({ name })} />
       <div>
         <FormulaInput
           label={`Amount of ${inner.name}`}

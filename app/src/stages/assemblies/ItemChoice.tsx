@@ -21,7 +21,7 @@ interface ItemChoiceProps {
 const LIMIT = 12;
 
 const tellUnknown = (text: string): void =>
-  tellProblem(`‘${text}’ isn't an item of the price book. Choose one from the list, or add it under Prices.`);
+  tellProblem(`‘${text}’ isn’t an item of the price book. Choose one from the list, or add it under Prices.`);
 
 /** What was used lately stands first while nothing is typed. */
 function offered(items: Job['item'], recent: readonly string[], text: string): readonly Item[] {
@@ -76,8 +76,8 @@ export function ItemChoice({
       find={find}
       nothing={
         onUnknown === tellUnknown
-          ? 'Nothing fits. Add it under Prices.'
-          : 'No item fits. Enter keeps this as the description.'
+          ? 'No matches. Add it under Prices.'
+          : 'No matching item. Enter keeps this as the description.'
       }
       onChoose={(chosen) => {
         void rememberItem(storage, chosen);

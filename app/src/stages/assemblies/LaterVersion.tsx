@@ -51,7 +51,7 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
         {open ? 'Hide' : 'Show'} what differs
       </button>
       <Button size="xs" onClick={take}>
-        Take it over
+        Use this version
       </Button>
       {open ? (
         <ul>

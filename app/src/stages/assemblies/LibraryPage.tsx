@@ -101,7 +101,7 @@ export function LibraryPage() {
     const taken = done.value.added.find((record) => record.type === 'assembly' && !before.has(record.id));
     if (isForeign(which.currency, job))
       tell(
-        `The prices of ${which.name} are in ${which.currency} and were left empty. Type them, or choose items of this job.`,
+        `The prices in ${which.name} are in ${which.currency}, so they were left out. Type them, or choose items from this job.`,
       );
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
@@ -163,16 +163,14 @@ export function LibraryPage() {
           }))}
           current={offer?.key}
           nothing={
-            onlyFavorites
-              ? 'No favorites yet. Mark those you use often with the star.'
-              : 'Nothing in the library has these words.'
+            onlyFavorites ? 'No favorites yet. Star the ones you use often.' : 'No matches in the library.'
           }
           onChoose={setChosen}
         />
         {offer === undefined ? (
           <div className="empty">
             <h2>Nothing chosen</h2>
-            <p>Choose an assembly on the left to see what it asks and what it brings.</p>
+            <p>Choose an assembly on the left to see its questions and what it adds.</p>
           </div>
         ) : (
           <OfferView
@@ -259,7 +257,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
     const diff = offer.take(id)(empty);
     const records = createJob(diff.ok ? diff.value.added : []);
     const main = records.assembly.get(id) ?? [...records.assembly.values()].at(-1);
-    if (main === undefined) throw new Error(`alone: ${name} brought no assembly`);
+    if (main === undefined) throw new Error(`alone: ${name} has no assembly`);
     return { records: packAssemblies(records, [main.id]), main };
   };
   const fileName = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
@@ -278,12 +276,10 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
           <Star size={14} fill={favorite ? 'currentColor' : 'none'} /> {favorite ? 'A favorite' : 'Favorite'}
         </Button>
         <Button size="sm" onClick={onTake}>
-          <Plus size={14} /> Take into the job
+          <Plus size={14} /> Add to the job
         </Button>
       </div>
-      {inJob ? (
-        <p className="soft">This job has one of this name already; another comes in beside it.</p>
-      ) : null}
+      {inJob ? <p className="soft">This job already has one with this name; it will have both.</p> : null}
       <ContentTables content={content} />
       <div className="offer-foot">
         <Button

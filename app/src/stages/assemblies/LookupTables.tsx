@@ -53,7 +53,7 @@ export function LookupTables() {
     <>
       {tables.length === 0 ? (
         <p className="soft">
-          A table holds sizes to choose from. A formula takes the smallest that is big enough:{' '}
+          A table holds sizes to choose from. A formula picks the smallest one that is large enough:{' '}
           <code>lookup(footings, bars, width, 18 in)</code>.
         </p>
       ) : null}
@@ -110,14 +110,14 @@ type Note = Extract<ReturnType<typeof readTableCsv>, { ok: true }>['value']['not
 function describeTable(name: string, problem: TableProblem): string {
   switch (problem.kind) {
     case 'table-empty':
-      return `‘${name}’ has no rows. The first row names the columns; the others are the sizes.`;
+      return `‘${name}’ has no rows. The first row should name the columns, and the others hold the sizes.`;
     case 'table-too-large':
-      return `‘${name}’ has ${problem.count} ${problem.of}; a table takes ${problem.limit}. Split it.`;
+      return `‘${name}’ has ${problem.count} ${problem.of}; the limit is ${problem.limit}. Split it.`;
   }
 }
 
 const describeNote = ({ row, column, text }: Note): string =>
-  `Row ${row}, ${column}: ‘${text.slice(0, 40)}’ is no figure and is kept as a word.`;
+  `Row ${row}, ${column}: ‘${text.slice(0, 40)}’ isn’t a number, so it is kept as text.`;
 
 function TableBox({ table }: { readonly table: TableRecord }) {
   const { job } = useOpenJob();

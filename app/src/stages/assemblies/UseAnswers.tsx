@@ -78,7 +78,7 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
             type="button"
             className="link"
             title={`Back to ${input.value} ${input.unit}`}
-            aria-label={`${input.question} back to what it was by itself`}
+            aria-label={`Reset ${input.question} to its default`}
             onClick={() => answer('')}
           >
             usual

@@ -74,7 +74,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
       services.download(fileName(name, extension), await make());
     } catch {
       tellProblem(
-        `The ${extension.slice(1).toUpperCase()} could not be written. Nothing was changed; try again.`,
+        `The ${extension.slice(1).toUpperCase()} couldn’t be written. Nothing was changed. Try again.`,
       );
     }
     setBusy(false);
@@ -95,7 +95,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         size="sm"
         variant="outline"
         disabled={busy}
-        title="Every part once, with all that is bought of it"
+        title="Each part once, with the total to buy"
         onClick={() =>
           void write('-materials.csv', async () => (await import('./writeCsv.ts')).writeMaterials(figures))
         }
@@ -189,7 +189,7 @@ function Paper({ detail }: { readonly detail: BidDetail }) {
       </table>
       <Paragraphs title="Included" lines={report.inclusions} />
       <Paragraphs title="Not included" lines={report.exclusions} />
-      <Paragraphs title="How it was figured" lines={report.notes} />
+      <Paragraphs title="How it was calculated" lines={report.notes} />
       <p style={{ marginTop: 16 }}>{words.valid}</p>
     </article>
   );
@@ -258,13 +258,13 @@ function Wording({ settings }: { readonly settings: Settings }) {
         </div>
       </div>
       <LongText
-        label="Included, a line each"
+        label="Included, one per line"
         value={settings.inclusions}
         rows={6}
         onCommit={(text) => set({ inclusions: text })}
       />
       <LongText
-        label="Not included, a line each"
+        label="Not included, one per line"
         value={settings.exclusions}
         rows={4}
         onCommit={(text) => set({ exclusions: text })}
@@ -275,7 +275,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
           checked={settings.notesInBid === true}
           onChange={(event) => set({ notesInBid: event.target.checked })}
         />
-        How it was figured: the notes of the assemblies, with figures that follow
+        How it was calculated: notes from the assemblies, with current figures
       </label>
     </aside>
   );

@@ -63,7 +63,7 @@ export function bidDocument(report: BidReport, money: MoneyFormat): Readonly<Rec
       tableOf(report, money, words.total),
       ...listOf('Included', report.inclusions),
       ...listOf('Not included', report.exclusions),
-      ...listOf('How it was figured', report.notes),
+      ...listOf('How it was calculated', report.notes),
       { text: words.valid, margin: [0, 16, 0, 30] },
       {
         columns: [signature(settings.company), signature(settings.client)],

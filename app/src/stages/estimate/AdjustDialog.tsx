@@ -83,7 +83,7 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
           <LabeledText
             label="Percent"
             error={error}
-            hint="Minus takes off"
+            hint="Use minus for a discount"
             className="right"
             autoFocus
             value={percent}
@@ -109,7 +109,7 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
         <KindChoice legend="Kinds of cost" kinds={COST_KINDS} chosen={kinds} onChoose={setKinds} />
         <LabeledText
           label="Why"
-          hint="Shown where it acts"
+          hint="Shown on the lines it changes"
 
           placeholder="Steel is up"
           value={name}

@@ -29,8 +29,8 @@ export function Alternates() {
     <section aria-label="Alternates">
       {priced.length === 0 ? (
         <p className="soft">
-          An alternate is a version of part of the work, priced beside the base bid. Add one, then say of
-          lines or of what is measured that they come or go with it.
+          An alternate is another way to do part of the work, priced next to the base bid. Add one, then mark
+          the lines or scopes it adds or removes.
         </p>
       ) : null}
       {priced.map(({ alternate, change, lines }) => (
@@ -131,7 +131,7 @@ function Combination() {
       <dl className="facts">
         <dt>Base bid</dt>
         <dd>{formatMoney(sums.base, money)}</dd>
-        <dt>With what is ticked</dt>
+        <dt>With the ticked ones</dt>
         <dd>
           <b>{formatMoney(sums.chosen, money)}</b>
         </dd>

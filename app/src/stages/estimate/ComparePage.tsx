@@ -53,7 +53,7 @@ export function ComparePage() {
         records: [...listRecords(job)],
       });
     } catch {
-      return tellProblem('The snapshot could not be kept: the disk may be full. Nothing was changed.');
+      return tellProblem('The snapshot couldn’t be saved; the disk may be full. Nothing was changed.');
     }
     setName('');
     setFrom(id);
@@ -62,7 +62,7 @@ export function ComparePage() {
   const goBack = (snapshot: StoredSnapshot): void => {
     const refused = settle(`go back to ‘${snapshot.name}’`, restoreJob(createJob(snapshot.records)));
     if (refused !== undefined) tellProblem(refused);
-    else tell(`The job is as it was at ‘${snapshot.name}’. Undo brings the later state back.`);
+    else tell(`The job is back to ‘${snapshot.name}’. Undo brings back the newer state.`);
   };
   const bridge = useMemo(
     () => bridgeBetween(job, figures, snapshots, from, to),
@@ -96,7 +96,7 @@ export function ComparePage() {
             onChange={(event) => setName(event.target.value)}
           />
           <Button size="sm" type="submit">
-            Keep a snapshot
+            Save a snapshot
           </Button>
         </form>
       </div>
@@ -104,8 +104,8 @@ export function ComparePage() {
         <aside className="list scroll" aria-label="Snapshots">
           {snapshots.length === 0 ? (
             <p className="soft" style={{ padding: 12 }}>
-              A snapshot keeps the job as it is now. Later, the bridge shows what changed the bid since, and
-              the job can go back to it.
+              A snapshot saves the job as it is now. Later, the bridge shows what has changed the bid, and the
+              job can go back to it.
             </p>
           ) : null}
           {snapshots.map((each) => (
@@ -142,7 +142,7 @@ export function ComparePage() {
             <div className="empty">
               <h2>The bridge</h2>
               <p>
-                Choose two states: what changed the bid is shown by quantity, price, markup, added and
+                Choose two states to see what changed the bid: quantities, prices, markups, lines added and
                 removed.
               </p>
             </div>
@@ -220,7 +220,7 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
         </div>
       )}
       {bridge.lines.length === 0 ? (
-        <p className="soft">No line changed its cost.</p>
+        <p className="soft">No line’s cost has changed.</p>
       ) : (
         <table className="lines bridge-lines">
           <thead>

@@ -65,7 +65,7 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
     const refused = settle(`copy ${plural(rows.length, 'line')} from another job`, put(...records));
     if (refused !== undefined) return setError(refused);
     tell(
-      `${plural(rows.length, 'line')} came along. The quantities are unconfirmed until you bind or confirm them.`,
+      `${plural(rows.length, 'line')} copied. Their quantities are unconfirmed until you link or confirm them.`,
     );
     onClose();
   };
@@ -77,7 +77,7 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
       footer={
         <>
           <span className="soft" style={{ marginRight: 'auto' }}>
-            Quantities arrive unconfirmed.
+            Quantities are copied as unconfirmed.
           </span>
           <DialogButtons onCancel={onClose} onDone={copy} disabled={chosen.size === 0}>
             Copy {chosen.size === 0 ? '' : plural(chosen.size, 'line')}
@@ -113,12 +113,12 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
             {error}
           </p>
         )}
-        {jobs?.length === 0 ? <p className="soft">There is no other job yet.</p> : null}
+        {jobs?.length === 0 ? <p className="soft">There are no other jobs yet.</p> : null}
         {source === 'reading' ? <p role="status">Reading the job…</p> : null}
         {theirs === undefined || theirs === ours ? null : (
           <p className="field-error" role="note">
-            Its prices are in {theirs}, this job is in {ours}. Figures come along as they are and are not
-            converted: price what you copy anew.
+            Its prices are in {theirs}, this job is in {ours}. Amounts are not converted: price the copied
+            lines again.
           </p>
         )}
         {ready === undefined ? null : (

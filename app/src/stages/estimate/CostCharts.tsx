@@ -39,7 +39,7 @@ export function CostCharts() {
     return (
       <div className="empty">
         <h2>Nothing is priced yet</h2>
-        <p>Once lines have a cost, it is drawn here by section and kind, and the hours by craft.</p>
+        <p>When lines have costs, you’ll see them here by section and kind, with hours by craft.</p>
       </div>
     );
   const shades = [colors.rind, colors.zest, colors.pomelo, colors.leaf, colors.soft];

@@ -58,7 +58,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
     const section = sectionId === null ? undefined : job.section.get(sectionId);
     const moved = section === undefined ? undefined : how(job, section);
     if (moved === undefined)
-      estimate.tellRefused('Select a section that has another one before or around it.');
+      estimate.tellRefused('Select a section that has another one above it or around it.');
     else estimate.tellRefused(estimate.settle(`move section ${moved.name}`, put(moved)));
   };
   return (
@@ -73,12 +73,12 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
       <MoreMenu
         label="More to add"
         entries={[
-          ['Add words', () => addLine({ is: 'text', description: 'Words' })],
+          ['Add a text row', () => addLine({ is: 'text', description: 'Text' })],
           ['Add a subtotal', () => addLine({ is: 'subtotal', description: 'Subtotal' })],
           ['Add a section inside', () => addSection(currentPlace().sectionId)],
-          ['Take the section into the one before', () => nest(nestSection)],
-          ['Take the section out again', () => nest(unnestSection)],
-          [byCode ? 'Lines under what was measured' : 'Lines in the sections of their codes', spread],
+          ['Move the section into the one above', () => nest(nestSection)],
+          ['Move the section out one level', () => nest(unnestSection)],
+          [byCode ? 'Show lines under their scopes' : 'Show lines in their sections', spread],
           ['Save the job as a template', onTemplate],
         ]}
       />

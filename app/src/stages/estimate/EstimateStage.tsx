@@ -85,7 +85,7 @@ export function EstimateStage() {
             <div className="empty">
               <h2>No lines yet</h2>
               <p>
-                Lines come by themselves from assemblies on measured scopes. Others are typed: add a line, or
+                Assemblies on measured scopes add lines automatically. To type one yourself, add a line, or
                 copy some from another job.
               </p>
             </div>

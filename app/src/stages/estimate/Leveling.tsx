@@ -125,7 +125,7 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
   );
 }
 
-/** Our own lines that the taken quote stands for: to compare with, and out of the bid while one is taken. */
+/** Your own lines that the taken quote stands for: to compare with, and out of the bid while one is taken. */
 function OwnRow({ each, span, change }: Pick<LevelingProps, 'each' | 'change'> & { readonly span: number }) {
   const { figures } = useOpenJob();
   const { money } = useFormats();
@@ -136,10 +136,10 @@ function OwnRow({ each, span, change }: Pick<LevelingProps, 'each' | 'change'> &
   );
   return (
     <tr>
-      <th scope="row">Our own lines</th>
+      <th scope="row">Your own lines</th>
       <td colSpan={Math.max(1, span)}>
         {each.lines.length === 0 ? (
-          <span className="soft">None is replaced: the quote is added to what the estimate has. </span>
+          <span className="soft">No lines are replaced: the quote is added to the estimate. </span>
         ) : (
           <span>
             {plural(each.lines.length, 'line')}, <b>{formatMoney(own, money)}</b>
@@ -198,7 +198,7 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
       <th scope="row">
         <div className="alternate-head">
           <CommitInput
-            label={`What must be in it: ${text}`}
+            label={`Must include: ${text}`}
             value={text}
             onCommit={(next) =>
               change({ asks: each.asks.map((one) => (one.key === ask ? { ...one, text: next } : one)) })
@@ -246,8 +246,8 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
 function AddAsk({ each, change }: Pick<LevelingProps, 'each' | 'change'>) {
   return (
     <CommitInput
-      label="What must be in it"
-      placeholder="What must be in it"
+      label="Must include"
+      placeholder="Must include"
       value=""
       onCommit={(text) => {
         if (text.trim() === '') return undefined;

@@ -69,9 +69,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       </dl>
       {line.failure === undefined ? null : <p className="warn">{describeFailure(line.failure, job)}</p>}
       <LaborUnknown row={row} />
-      {row.type === 'quote' ? (
-        <p className="soft">What it costs is taken from its quotes, under Quotes.</p>
-      ) : null}
+      {row.type === 'quote' ? <p className="soft">Its cost comes from its quotes, under Quotes.</p> : null}
       <PinnedNote row={row} estimate={estimate} flowing={facts?.flowing} />
       {row.type === 'line' || row.type === 'component' ? <WhyThisPrice row={row} /> : null}
       {row.type === 'line' || row.type === 'component' ? (
@@ -166,7 +164,7 @@ function LaborUnknown({ row }: { readonly row: PricedRow }) {
   if (failure === undefined) return null;
   return (
     <p className="warn">
-      {describeFailure(failure, job)} Everything else of this line is in the bid; its labor is not.
+      {describeFailure(failure, job)} The rest of this line is in the bid, but its labor isn’t.
     </p>
   );
 }
@@ -206,7 +204,7 @@ function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flow
       <dl className="facts">
         <dt>Pinned</dt>
         <dd>{write(quantity)}</dd>
-        <dt>Flows</dt>
+        <dt>Calculated</dt>
         <dd>{write(flowing)}</dd>
         <dt>Difference</dt>
         <dd>{apart === undefined ? '' : write(apart)}</dd>
@@ -215,10 +213,10 @@ function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flow
         size="xs"
         variant="outline"
         onClick={() =>
-          estimate.tellRefused(estimate.change('let a quantity flow', [row.key], { pinned: undefined }))
+          estimate.tellRefused(estimate.change('unpin a quantity', [row.key], { pinned: undefined }))
         }
       >
-        Let it flow again
+        Unpin
       </Button>
     </div>
   );

@@ -39,7 +39,7 @@ export function LinePicker({ label, lines, text, chosen, onChoose, formats }: Li
           </span>
         </label>
       ))}
-      {shown.length === 0 ? <p className="soft">No line has these words.</p> : null}
+      {shown.length === 0 ? <p className="soft">No matching lines.</p> : null}
     </div>
   );
 }

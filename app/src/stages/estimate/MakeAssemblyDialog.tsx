@@ -80,7 +80,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
           onText={setName}
         />
         <div className="form-two">
-          <Labeled label="The lines are for" hint="Their quantities grow with it.">
+          <Labeled label="The lines are for" hint="Their quantities scale with it.">
             {(control) => (
               <select
                 {...control}
@@ -119,7 +119,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
           </Labeled>
         </div>
         {made === undefined ? (
-          <p className="soft">Nothing is measured yet that these lines could be for.</p>
+          <p className="soft">There is nothing measured yet that these lines could belong to.</p>
         ) : (
           <table className="lines">
             <tbody>

@@ -144,7 +144,7 @@ function Grades({ markup, onChange }: GradesProps) {
           <CommitInput
             label={`Part ${at + 1} of ${markup.name}, up to`}
             className="right"
-            placeholder="all beyond"
+            placeholder="above that"
             value={plainToLocal(grade.upTo, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'amount' }, (kept) => change(at, { upTo: kept }))
@@ -212,7 +212,7 @@ function Rates({ markup, onChange }: RatesProps) {
           />
           <span className="unit">%</span>
           <IconAction
-            label={`${nameOf(on)} as the others`}
+            label={`Use the usual rate for ${nameOf(on)}`}
             icon={Trash2}
             onClick={() => onChange(rates.filter((rate) => rate.on !== on))}
           />
@@ -220,7 +220,7 @@ function Rates({ markup, onChange }: RatesProps) {
       ))}
       <select
         className="input"
-        aria-label={`Another rate of ${markup.name}`}
+        aria-label={`Another rate for ${markup.name}`}
         value=""
         onChange={(event) => {
           const on = event.target.value;

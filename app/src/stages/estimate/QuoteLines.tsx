@@ -100,8 +100,8 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
       </table>
       {lines.length > 0 ? null : (
         <p className="soft" style={{ margin: '0 0 8px' }}>
-          No lines are asked for yet, and none is in the bid by this package. Those that are chosen take the
-          prices of the quote that is taken.
+          This package doesn’t price any lines yet. The lines you choose take the prices of the quote you
+          choose.
         </p>
       )}
       <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>

@@ -61,8 +61,8 @@ export function QuotesPage() {
         <div className="empty">
           <h2>No quotes yet</h2>
           <p>
-            A package is work or goods that several are asked to price: their quotes stand side by side, are
-            leveled, and one is taken.
+            A package is work that several companies price. Compare their quotes side by side, level them, and
+            choose one.
           </p>
           <div className="first">
             <Button size="sm" onClick={add}>

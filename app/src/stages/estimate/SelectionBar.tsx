@@ -76,12 +76,12 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
     placeIn({ id, as: 'adds' });
   };
   return (
-    <div className="selection-bar" role="toolbar" aria-label="With what is selected">
+    <div className="selection-bar" role="toolbar" aria-label="Selected lines">
       <span className="soft">
         {onSection !== undefined
           ? `Section ${onSection.name}`
           : keys.length === 0
-            ? 'Select lines; with Shift, several'
+            ? 'Select lines; hold Shift for several'
             : plural(keys.length, 'line')}
       </span>
       <Button
@@ -101,7 +101,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
       >
         <option value="">Alternate…</option>
         <AlternateOptions />
-        <option value="new">Comes with a new alternate</option>
+        <option value="new">Added by a new alternate</option>
       </select>
       <select
         className="input"
@@ -125,7 +125,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
           size="xs"
           variant="outline"
           onClick={() =>
-            estimate.tellRefused(estimate.change('let quantities flow', pinned, { pinned: undefined }))
+            estimate.tellRefused(estimate.change('unpin quantities', pinned, { pinned: undefined }))
           }
         >
           Let {plural(pinned.length, 'quantity', 'quantities')} flow
@@ -148,7 +148,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         size="xs"
         variant="outline"
         disabled={typed.length === 0}
-        title="Of typed lines"
+        title="From typed lines"
         onClick={() => setAsking('assembly')}
       >
         Make an assembly

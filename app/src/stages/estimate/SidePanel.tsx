@@ -29,8 +29,8 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
   const side = useView((state) => state.estimateSide);
   const setView = useSetView();
   return (
-    <aside className="summary side" aria-label="What the lines come to">
-      <div className="side-tabs" role="tablist" aria-label="What the lines come to">
+    <aside className="summary side" aria-label="Totals and details">
+      <div className="side-tabs" role="tablist" aria-label="Totals and details">
         {SIDES.map(([id, name]) => (
           <button
             key={id}
@@ -57,7 +57,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
           row !== undefined && isPriced(row) ? (
             <LinePanel key={row.key} row={row} estimate={estimate} />
           ) : (
-            <p className="soft">Select a priced line to see what its price is made of.</p>
+            <p className="soft">Select a priced line to see what makes up its price.</p>
           )
         ) : null}
         {side === 'alternates' ? ALTERNATES : null}

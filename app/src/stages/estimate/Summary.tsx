@@ -157,7 +157,7 @@ function Row({
   );
 }
 
-/** What acts on costs and can be taken off again. */
+/** What changes costs and can be taken off again. */
 function Adjustments() {
   const job = useTables('adjustment', 'region', 'section');
   const regionId = useOfJob(({ job: now }) => settingsOf(now).regionId);
@@ -173,10 +173,10 @@ function Adjustments() {
         ? plural(on.lines.length, 'line')
         : (job.section.get(on.sectionId)?.name ?? '');
   return (
-    <ul className="adjustments" aria-label="What acts on costs">
+    <ul className="adjustments" aria-label="What changes costs">
       {region === undefined ? null : (
         <li>
-          <span className="cut">Prices as in {region.name}</span>
+          <span className="cut">Prices for {region.name}</span>
         </li>
       )}
       {adjustments.map((each) => (
@@ -189,10 +189,10 @@ function Adjustments() {
           </span>
           <span>{plainToLocal(each.percent, numbers)} %</span>
           <IconAction
-            label={`Take off ${each.name}`}
+            label={`Remove ${each.name}`}
             icon={Trash2}
             onClick={() => {
-              const refused = settle(`take off ${each.name}`, remove(each.id));
+              const refused = settle(`remove ${each.name}`, remove(each.id));
               if (refused !== undefined) tellProblem(refused);
             }}
           />
@@ -207,7 +207,7 @@ function Unpriced() {
   const { job, figures } = useOpenJobLater();
   const actions = useJobActions();
   const unpriced = useMemo(() => listUnpriced(figures), [figures]);
-  if (unpriced.length === 0) return <p className="soft">Every line has a figure.</p>;
+  if (unpriced.length === 0) return <p className="soft">Every line has a price.</p>;
   const nameOf = (key: string): string => {
     const line = findLine(job, key);
     return line === undefined ? key : nameOfLine(line);

@@ -10,11 +10,11 @@ import { saveTemplate } from '../../storage/templates.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 
 const WORDS: Readonly<Record<keyof TemplateChoices, string>> = {
-  prices: 'Prices, and costs that were typed',
-  quantities: 'Quantities that were typed on lines',
-  quotes: 'Quotes, and which were taken',
-  alternates: 'Alternates, none of them accepted',
-  client: 'The client and the place',
+  prices: 'Prices and typed costs',
+  quantities: 'Typed quantities',
+  quotes: 'Quotes and which were chosen',
+  alternates: 'Alternates, none accepted',
+  client: 'The client and location',
 };
 
 /** A job kept to start others from: what must come out, with nothing measured in it. */
@@ -28,7 +28,7 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
   const save = async (): Promise<void> => {
     const saved = await saveTemplate(services, job, { name: name.trim(), folder: folder.trim(), choices });
     if (!saved.ok) return setError(describeProblem(saved.problem));
-    tell(`‘${name.trim()}’ is among the templates. New jobs can be started from it.`);
+    tell(`‘${name.trim()}’ is saved as a template. You can start new jobs from it.`);
     onClose();
   };
   return (
@@ -57,14 +57,14 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
         />
         <LabeledText
           label="Folder"
-          hint="Timber / Small, or none"
+          hint="Timber / Small, or leave empty"
 
           value={folder}
           onText={setFolder}
         />
         <fieldset className="kinds">
           <legend className="soft">
-            Sections, scopes, assemblies and markups are kept; sheets and measurements are not. Also keep:
+            Sections, scopes, assemblies and markups are saved; sheets and measurements are not. Also save:
           </legend>
           {(Object.keys(WORDS) as (keyof TemplateChoices)[]).map((key) => (
             <label key={key} style={{ display: 'block' }}>

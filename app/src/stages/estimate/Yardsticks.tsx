@@ -58,8 +58,8 @@ export function Yardsticks() {
     <section aria-label="Yardsticks">
       {readings.length === 0 ? (
         <p className="soft">
-          A yardstick is a rule of thumb: cost per square foot, hours per cubic yard. The job is held against
-          your own range.
+          A yardstick is a rule of thumb: cost per square foot, hours per cubic yard. The job is checked
+          against your own range.
         </p>
       ) : null}
       {readings.map((reading) => (

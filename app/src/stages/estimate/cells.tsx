@@ -135,7 +135,7 @@ export function QuantityCell({ quantity, unit, failure, source, pinnedOver }: Qu
   return (
     <>
       {source === undefined ? null : (
-        <span className="flow" title={`Flows from ${plainToLocal(source, numbers)}`}>
+        <span className="flow" title={`Calculated from ${plainToLocal(source, numbers)}`}>
           ◆
         </span>
       )}
@@ -158,12 +158,12 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
   const write = (value: number): string => writeQuantity(value, unit, numbers);
   const words =
     flowing === undefined
-      ? 'Pinned; what flows has no figure'
-      : `Pinned; ${write(flowing)} ${unit} flow, ${describeDifference(quantity - flowing, write)}`;
+      ? 'Pinned; there is no calculated quantity'
+      : `Pinned; calculated ${write(flowing)} ${unit}, ${describeDifference(quantity - flowing, write)}`;
   return (
     <span
       className="pinned"
-      title={`${words}. Empty the cell to let it go.`}
+      title={`${words}. Empty the cell to unpin it.`}
       aria-label={`${write(quantity)}. ${words}`}
     >
       <Pin size={11} aria-hidden="true" />
@@ -174,6 +174,4 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
 }
 
 const describeDifference = (difference: number, write: (value: number) => string): string =>
-  difference === 0
-    ? 'just as much'
-    : `${write(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'} pinned`;
+  difference === 0 ? 'the same' : `${write(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'} pinned`;

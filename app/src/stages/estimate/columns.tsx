@@ -203,7 +203,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
       return text('Alternate', '120px', (row) => {
         const place = alternateOfRow(job, row);
         const name = place === undefined ? '' : (job.alternate.get(place.id)?.name ?? '');
-        return place === undefined ? '' : place.as === 'adds' ? `adds: ${name}` : `dropped by ${name}`;
+        return place === undefined ? '' : place.as === 'adds' ? `adds: ${name}` : `removed by ${name}`;
       });
     case 'note':
       return text('Note', '160px', (row) =>
@@ -272,10 +272,7 @@ function totalColumn(kind: CostKind | 'hours', source: ColumnSource): Plain {
     title: kind === 'hours' ? 'Hours' : KIND_TITLES[kind],
     width: TOTAL_WIDTHS[kind],
     align: 'right',
-    hint:
-      kind === 'hours'
-        ? 'What is typed is for one unit of the line'
-        : 'A cost that is typed is for one unit of the line',
+    hint: kind === 'hours' ? 'Type hours for one unit of the line' : 'Type a cost for one unit of the line',
     ...typedOver(kind, write, source),
   };
 }

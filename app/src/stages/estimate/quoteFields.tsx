@@ -61,11 +61,11 @@ export function TakenRow({ each, quotes, change, under = 0 }: TakenRowProps) {
             <input
               type="radio"
               name={`taken ${each.id}`}
-              aria-label={`${each.takenId === id ? 'taken' : 'take it'}: ${company}`}
+              aria-label={`${each.takenId === id ? 'chosen' : 'choose'}: ${company}`}
               checked={each.takenId === id}
               onChange={() => change({ takenId: id })}
             />{' '}
-            {each.takenId === id ? 'taken' : 'take it'}
+            {each.takenId === id ? 'chosen' : 'choose'}
           </label>
         </td>
       ))}

@@ -232,7 +232,10 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
       );
     else if (only?.type === 'section' && only.section !== null)
       tellRefused(settle(`delete section ${only.section.name}`, removeSection(only.section.id)));
-    else tellProblem('Lines from an assembly go when it is taken off its scope, under Measure.');
+    else
+      tellProblem(
+        'To remove lines that come from an assembly, remove the assembly from its scope under Measure.',
+      );
   };
 
   const move = (moved: readonly EstimateRow[], to: EstimateRow, side: Side): void =>

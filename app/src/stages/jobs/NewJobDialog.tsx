@@ -69,7 +69,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         {templates.length === 0 ? null : (
           <Labeled
             label="Start from"
-            hint="A template brings its sections, scopes, assemblies, prices, units and currency"
+            hint="A template includes sections, scopes, assemblies, prices, units and currency"
           >
             {(control) => (
               <select
@@ -78,7 +78,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
                 value={from?.id ?? ''}
                 onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
               >
-                <option value="">What ships with Zest Line</option>
+                <option value="">Zest Line’s own prices and assemblies</option>
                 {templates.map(({ id, name, template: kept }) => (
                   <option key={id} value={id}>
                     {kept?.folder ? `${kept.folder}: ${name}` : name}

@@ -33,7 +33,7 @@ export function Templates({ templates, onStart, onDelete }: TemplatesProps) {
                   </td>
                   <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
                     <Button size="xs" variant="outline" onClick={() => onStart(each)}>
-                      Start from it
+                      Use template
                     </Button>
                     <IconAction
                       label={`Delete template ${each.name}`}

@@ -126,11 +126,7 @@ function fixOf(
   if (about.rule === 'unconfirmed')
     return ['Confirm it', `confirm ${doubt.name}`, confirmQuantities(new Set([id]))];
   if (about.rule === 'pinned-far' && place.at === 'line')
-    return [
-      'Let it flow',
-      `let ${doubt.name} flow`,
-      changeLines([[place.key, { pinned: undefined }]], makeId),
-    ];
+    return ['Unpin it', `unpin ${doubt.name}`, changeLines([[place.key, { pinned: undefined }]], makeId)];
   return undefined;
 }
 
@@ -194,7 +190,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
               className="input"
               autoFocus
               aria-label={`Why ${doubt.name} is fine`}
-              placeholder="Why it is fine"
+              placeholder="Why it’s fine"
               value={reason}
               onChange={(event) => setReason(event.target.value)}
               onKeyDown={(event) => {
@@ -236,7 +232,7 @@ function Accepted() {
                 if (refused !== undefined) tellProblem(refused);
               }}
             >
-              Doubt it again
+              Ask again
             </Button>
           </span>
         </div>

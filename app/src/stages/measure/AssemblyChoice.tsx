@@ -92,7 +92,7 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
       width={272}
       side="left"
       find={find}
-      nothing={`No assembly for ${KIND_WORDS[scope.kind]} has that.`}
+      nothing={`No matching assemblies for ${KIND_WORDS[scope.kind]}.`}
       onChoose={apply}
     />
   );

@@ -34,8 +34,8 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
             key={id}
             type="button"
             className="chip"
-            title={`Hours times ${formatNumber(factor, 2, numbers, true)}. Click to take it off.`}
-            aria-label={`Take off ${name}`}
+            title={`Hours times ${formatNumber(factor, 2, numbers, true)}. Click to remove it.`}
+            aria-label={`Remove ${name}`}
             onClick={() => onChange(chosen.filter((each) => each !== id))}
           >
             {name} × {formatNumber(factor, 2, numbers, true)}

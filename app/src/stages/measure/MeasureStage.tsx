@@ -35,7 +35,7 @@ export function MeasureStage() {
     return (
       <div className="empty">
         <h2>No sheets to measure on</h2>
-        <p>Add the drawings first; then draw runs, areas and counts right on them.</p>
+        <p>Add drawings first, then draw runs, areas and counts right on them.</p>
         <div className="first">
           <Button size="sm" onClick={() => void navigate(`/job/${jobId}/sheets`)}>
             Go to Sheets

@@ -75,7 +75,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
         </label>
         {draft.columns.length === 0 ? (
           <p className="soft">
-            There is no text in the box: on a scan the table is typed. Add columns and rows below.
+            There is no text in the box. On a scan you type the table: add columns and rows below.
           </p>
         ) : null}
         <div className="schedule">

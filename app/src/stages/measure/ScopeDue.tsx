@@ -94,7 +94,7 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
         value={`${sign.sizePt} pt`}
         onCommit={(text) => {
           const sizePt = figure(text, 2, 60);
-          return sizePt === undefined ? 'Type 2 to 60 points.' : set({ sizePt });
+          return sizePt === undefined ? 'Type a size from 2 to 60 points.' : set({ sizePt });
         }}
       />
       <CommitInput

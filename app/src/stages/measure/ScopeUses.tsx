@@ -31,7 +31,7 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
       <AssemblyChoice scope={scope} />
       {uses.length === 0 ? null : (
         <DifficultyChoice
-          label="Hard to work in"
+          label="Difficulty"
           chosen={scope.difficulty ?? []}
           onChange={(difficulty) =>
             settle(
@@ -79,7 +79,7 @@ function UseBox({ use }: { readonly use: Use }) {
           {open ? '▾' : '▸'} {assembly.name}
         </button>
         {warned === 0 ? null : (
-          <span className="warn" title="Warns of something: open it">
+          <span className="warn" title="Has warnings: open it">
             {warned}!
           </span>
         )}
@@ -98,7 +98,7 @@ function UseBox({ use }: { readonly use: Use }) {
           <UseAnswers use={use} />
           <UseComponents use={use} />
           <DifficultyChoice
-            label="Harder here"
+            label="Difficulty here"
             chosen={use.difficulty ?? []}
             onChange={(difficulty) =>
               settle(
@@ -109,11 +109,16 @@ function UseBox({ use }: { readonly use: Use }) {
           />
           <div className="use-foot">
             <button type="button" className="link" onClick={() => setSwapping(true)}>
-              Another in its place
+              Swap for another
             </button>
             {othersOn(job, use) === 0 ? null : (
-              <button type="button" className="link" onClick={makeOwn} title="Changes here leave the others">
-                Own copy for this scope
+              <button
+                type="button"
+                className="link"
+                onClick={makeOwn}
+                title="Changes to the copy don’t affect the others"
+              >
+                Make a copy for this scope
               </button>
             )}
           </div>

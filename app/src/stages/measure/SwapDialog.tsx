@@ -48,13 +48,13 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
   );
   const take = (): void => {
     if (command === undefined) return;
-    const done = actions.transact(`another assembly in the place of ${current?.name ?? ''}`, command);
+    const done = actions.transact(`swap ${current?.name ?? ''} for another assembly`, command);
     if (done.ok) onClose();
     else setError(describeProblem(done.problem));
   };
   return (
     <Modal
-      title={`In the place of ${current?.name ?? ''}`}
+      title={`Swap ${current?.name ?? ''}`}
       size="lg"
       onClose={onClose}
       footer={
@@ -71,7 +71,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       <div className="form">
         <select
           className="input"
-          aria-label="Assembly to take"
+          aria-label="New assembly for it"
           value={chosen}
           onChange={(event) => setChosen(event.target.value)}
         >
@@ -92,7 +92,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
           </optgroup>
         </select>
         {preview === undefined ? (
-          <p className="soft">What changes is shown here before it is taken.</p>
+          <p className="soft">You’ll see what changes before anything is swapped.</p>
         ) : preview.ok ? (
           <Compared preview={preview.value} />
         ) : (

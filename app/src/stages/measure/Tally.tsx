@@ -64,8 +64,8 @@ export function Tally() {
           <div className="empty" style={{ marginTop: 32 }}>
             <h2>Nothing to measure yet</h2>
             <p>
-              A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw; a
-              scope is made for it.
+              A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw, and
+              a scope is made for it.
             </p>
           </div>
         ) : null}
@@ -175,7 +175,10 @@ function ScopeFigure({ scope, within, display }: Pick<ScopeRowProps, 'scope' | '
   }
 }
 
-const NO_FIGURE = { 'not-measured': 'not measured yet', 'mark-without': 'a mark has no figure' } as const;
+const NO_FIGURE = {
+  'not-measured': 'not measured yet',
+  'mark-without': 'a mark can’t be measured yet',
+} as const;
 
 const NoFigure = ({ words, why }: { readonly words: string; readonly why: string }) => (
   <span className="warn" title={why} aria-label={why} role="note">
@@ -314,7 +317,7 @@ function Schedules() {
       ))}
       <span style={{ flex: 1 }} />
       <button type="button" className="link" onClick={() => setView({ tool: 'schedule' })}>
-        Read one
+        Read a schedule
       </button>
     </div>
   );

@@ -25,7 +25,7 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
       if (news.is === 'here' || news.is === 'away') return setState(news.is);
       if (news.is === 'garbled')
         return tellProblem(
-          'The wheel sent something that is no length. It was left out; check its battery and roll again.',
+          'The measuring wheel sent something that isn’t a length, so it was ignored. Check its battery and roll again.',
         );
       const open = jobs.getState().open;
       if (open === undefined) return;

@@ -27,9 +27,7 @@ export function Crafts() {
   return (
     <section aria-label="Wages">
       <h2>Wages, per hour</h2>
-      <p className="soft">
-        A change here reaches every line of the job that the craft works on, in crews too.
-      </p>
+      <p className="soft">A change here updates every line the craft works on, alone or in a crew.</p>
       <table className="lines wage-table">
         <thead>
           <tr>

@@ -27,7 +27,7 @@ export function Crews() {
     <section aria-label="Crews">
       <h2>Crews</h2>
       <p className="soft">
-        Items and components are done by a craft or a crew; a line may be counted in the days of a crew.
+        A craft or a crew does the work on items and components. A line can also be priced in crew days.
       </p>
       <div className="crew-boxes">
         {inOrder(job.crew.values()).map((crew) => (
@@ -110,7 +110,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             ))}
           </select>
           <IconAction
-            label={`Take out craft ${at + 1} of ${crew.name}`}
+            label={`Remove craft ${at + 1} from ${crew.name}`}
             icon={Trash2}
             onClick={() => {
               const refused = change({ members: crew.members.filter((_, index) => index !== at) });
@@ -143,7 +143,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             }
           />
           <IconAction
-            label={`Take out ${name}`}
+            label={`Remove ${name}`}
             icon={Trash2}
             onClick={() => change({ machines: crew.machines.filter((_, index) => index !== at) })}
           />

@@ -25,8 +25,8 @@ import type { PriceWorker, SheetHead } from '../../workers/pricesProtocol.ts';
 import { EffectOnBid } from './EffectOnBid.tsx';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
-  update: 'take over all that the file says',
-  prices: 'take over prices and hours only',
+  update: 'replace everything with what the file says',
+  prices: 'replace prices and hours only',
   keep: 'keep them as they are',
 };
 
@@ -121,7 +121,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     if (plan === undefined) return;
     if (changed > ITEM_LIMIT)
       return setError(
-        `${changed} items are more than a price book takes at once (${ITEM_LIMIT}). Split the file.`,
+        `${changed} items are more than a price book can hold (${ITEM_LIMIT}). Split the file.`,
       );
     const refused = settle(
       `import prices from ${opened?.name ?? 'a file'}`,
@@ -129,7 +129,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     );
     if (refused !== undefined) return setError(refused);
     tell(
-      `${plural(plan.added.length, 'item')} added, ${plan.updated.length} updated. Undo takes all of it back.`,
+      `${plural(plan.added.length, 'item')} added, ${plan.updated.length} updated. Undo reverses all of it.`,
     );
     onClose();
   };
@@ -150,7 +150,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             <input {...getInputProps({ 'aria-label': 'Price list' })} />
             {progress === undefined ? (
               <>
-                <p>A price list as CSV or XLSX: drop it here, or choose it.</p>
+                <p>Drop a price list here, CSV or XLSX, or choose a file.</p>
                 <Button size="sm" variant="outline">
                   Choose a file
                 </Button>
@@ -190,7 +190,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                 </select>
               ) : null}
               <label className="soft">
-                heads in row{' '}
+                headings in row{' '}
                 <input
                   className="input right"
                   style={{ width: 56 }}
@@ -211,7 +211,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             </div>
             <Preview sheet={opened.sheets[sheet]} headRow={headRow} mapping={mapping} onMap={setMapping} />
             <label>
-              <span className="soft">Items whose code is in the price book already:</span>{' '}
+              <span className="soft">Items whose code is already in the price book:</span>{' '}
               <select
                 className="input"
                 style={{ width: 'auto' }}
@@ -227,7 +227,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             </label>
             {mapping.code === undefined ? (
               <p className="field-error" role="alert">
-                Say which column holds the code: items are told apart by it.
+                Choose the column with the code: it identifies each item.
               </p>
             ) : null}
             {read === undefined || plan === undefined ? null : (

@@ -24,7 +24,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   if (item === undefined)
     return (
       <aside className="scroll side-body" aria-label="Item">
-        <p className="soft">Select an item to see its labor, sizes and where its price is from.</p>
+        <p className="soft">Select an item to see its labor, sizes and where its price comes from.</p>
       </aside>
     );
   const change = (changed: Partial<Item>): string | undefined =>
@@ -148,7 +148,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
           {field('Priced on', 'date')}
           {field('Source', 'source')}
         </div>
-        {field('Words it is also found by', 'tags')}
+        {field('Search words', 'tags')}
       </div>
     </aside>
   );

@@ -212,10 +212,10 @@ export function PricesStage() {
         <div className="stage" style={{ borderRight: '1px solid var(--pith)' }}>
           {rows.length === 0 ? (
             <div className="empty">
-              <h2>{job.item.size === 0 ? 'The price book is empty' : 'Nothing is called that'}</h2>
+              <h2>{job.item.size === 0 ? 'The price book is empty' : 'No matches'}</h2>
               <p>
                 {job.item.size === 0
-                  ? 'Import a price list, or add items one by one.'
+                  ? 'Import a price list, or add items one at a time.'
                   : 'Try fewer words or another filter, or add it as a new item.'}
               </p>
             </div>

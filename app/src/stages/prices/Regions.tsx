@@ -40,11 +40,11 @@ export function Regions() {
     <section aria-label="Regions">
       <h2>Local adjustment</h2>
       <p className="soft">
-        Factors on the price book’s material and equipment and on wages. Typed costs and quotes stay as they
-        are. Each line shows what acts on it.
+        Factors on wages and on material and equipment prices from the price book. Typed costs and quotes
+        don’t change. Each line shows the factors that apply.
       </p>
       <label>
-        This job is priced as in{' '}
+        Prices in this job are for{' '}
         <select
           className="input"
           style={{ width: 'auto' }}

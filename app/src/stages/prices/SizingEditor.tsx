@@ -20,7 +20,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
   return (
     <div className="sizing">
       <label>
-        <span className="soft">By size, the nearest that is big enough</span>
+        <span className="soft">By size: the smallest that is large enough</span>
         <select
           className="input"
           value={sizing?.family ?? ''}
@@ -38,7 +38,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
             );
           }}
         >
-          <option value="">No, by its item</option>
+          <option value="">No, use its item</option>
           {[...families.keys()].sort().map((family) => (
             <option key={family}>{family}</option>
           ))}

@@ -39,7 +39,7 @@ export function JoinPage() {
     return (
       <div className="empty">
         <h2>Nothing to join</h2>
-        <p>Two sheets are needed, such as the west and the east part of a site plan.</p>
+        <p>You need two sheets, such as the west and east parts of a site plan.</p>
       </div>
     );
   const pairs: readonly JoinPair[] = onFirst.flatMap((p, i): readonly JoinPair[] => {
@@ -79,14 +79,14 @@ export function JoinPage() {
       <aside className="join-side" aria-label="How the sheets fit">
         <h1>Join two sheets</h1>
         <p className="soft">
-          Click two places on the match line that both sheets show, far apart, in the same order. More places
+          Click two points on the match line that both sheets show, far apart, in the same order. More points
           check the fit.
         </p>
         <JoinPreview first={first} second={second} pairs={pairs} plan={plan} />
         <span style={{ flex: 1 }} />
         <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
           <Button size="sm" disabled={plan?.ok !== true} onClick={finish}>
-            {redone === undefined ? 'Join' : 'Join anew'}
+            {redone === undefined ? 'Join' : 'Join again'}
           </Button>
           <Button
             size="sm"
@@ -141,7 +141,7 @@ function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneP
           disabled={points.length === 0}
           onClick={() => onPoints(points.slice(0, -1))}
         >
-          Take back
+          Undo
         </button>
       </div>
       <SheetPane

@@ -20,7 +20,7 @@ interface JoinPreviewProps {
 
 /** The joined sheet with its halves tinted, and in words how well they fit. */
 export function JoinPreview({ first, second, pairs, plan }: JoinPreviewProps) {
-  if (plan === undefined) return <p className="soft">Two places on each sheet are needed.</p>;
+  if (plan === undefined) return <p className="soft">Pick two points on each sheet.</p>;
   if (!plan.ok)
     return (
       <p className="field-error" role="alert">

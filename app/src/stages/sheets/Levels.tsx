@@ -20,7 +20,7 @@ export function Levels() {
   if (levels.length === 0)
     return (
       <p className="soft levels">
-        No levels yet. Type one into the Level column; sheets of a level that is built several times count so
+        No levels yet. Type one in the Level column. If a level is built several times, its sheets count that
         often.
       </p>
     );

@@ -112,8 +112,8 @@ export function SheetsStage() {
           <div className="empty">
             <h2>No sheets yet</h2>
             <p>
-              Drop the drawings here: PDF sets of any number of pages, scans and photos as PNG, JPEG or TIFF.
-              Each page becomes a sheet with its number, title and scale read from its own text.
+              Drop drawings here: PDF sets of any length, or scans and photos as PNG, JPEG or TIFF. Each page
+              becomes a sheet, with its number, title and scale read from its own text.
             </p>
             <div className="first">
               <Button size="sm" onClick={drop.open}>
@@ -145,8 +145,8 @@ export function SheetsStage() {
         )}
         {sheets.length > 0 && search.found.length === 0 ? (
           <div className="empty">
-            <h2>No sheet has that</h2>
-            <p>Numbers, titles and the text printed on the sheets were searched. Scans have no text.</p>
+            <h2>No matching sheets</h2>
+            <p>We searched numbers, titles and the text on the sheets. Scans have no text to search.</p>
           </div>
         ) : null}
       </div>
@@ -269,7 +269,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
             className="link"
             onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}
           >
-            {sheet.join === undefined ? 'Join' : 'Join anew'}
+            {sheet.join === undefined ? 'Join' : 'Join again'}
           </button>
           <button type="button" className="link" onClick={() => setScaling(true)}>
             {sheet.scale === null ? 'Set scale' : 'Change'}

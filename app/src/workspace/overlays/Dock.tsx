@@ -85,7 +85,7 @@ export function Dock({ pens }: { readonly pens: Pens }) {
             ))}
           </select>
           <button type="button" disabled={currentStroke(pens.draft).length === 0} onClick={pens.lift}>
-            Lift the pen <kbd>.</kbd>
+            Leave a gap <kbd>.</kbd>
           </button>
           <button type="button" disabled={!drawing} onClick={pens.complete}>
             End <kbd>Enter</kbd>

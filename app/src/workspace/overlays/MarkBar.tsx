@@ -79,7 +79,7 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
   const split = (): void => {
     const parts = vertex === undefined ? undefined : splitStrokes(first.strokes, vertex.stroke, vertex.index);
     if (parts === undefined)
-      return tellProblem('Click the vertex where the run is to be cut, between its ends.');
+      return tellProblem('Click the point where you want to cut the run, between its ends.');
     const other: Mark = { ...first, id: services.makeId('mark'), strokes: parts[1] };
     run('split a run', put({ ...first, strokes: parts[0] }, other));
   };
@@ -89,7 +89,7 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
       first.kind === 'run'
         ? joinStrokes(first.strokes, pair.strokes)
         : combineAreas(first.strokes, pair.strokes, operation);
-    if (strokes.length === 0) return tellProblem('Nothing would be left of the area.');
+    if (strokes.length === 0) return tellProblem('That would leave nothing of the area.');
     // What is cut out stays a mark of its own; what is joined goes into the first.
     const keep = put({ ...first, strokes });
     const command = operation === 'join' ? sequence(keep, removeMarks([pair.id])) : keep;
@@ -102,7 +102,7 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
     <div
       className="mark-bar"
       role="toolbar"
-      aria-label="Marks in hand"
+      aria-label="Selected marks"
       onPointerDown={(event) => event.stopPropagation()}
     >
       <div className="mark-bar-row">
@@ -130,14 +130,13 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
         <label className="mark-bar-times">
           times
           <CommitInput
-            label="Counts so many times"
+            label="How many times it counts"
             className="right"
             style={{ width: 46 }}
             value={times.size === 1 ? String([...times][0]) : ''}
             onCommit={(text) => {
               const repeat = Number(text);
-              if (!Number.isInteger(repeat) || repeat < 0)
-                return 'Type a whole number; 0 leaves it out of the work.';
+              if (!Number.isInteger(repeat) || repeat < 0) return 'Type a whole number; 0 leaves it out.';
               run(
                 `count ${plural(free.length, 'mark')} ${repeat} times`,
                 put(...free.map((mark) => ({ ...mark, repeat }))),
@@ -164,13 +163,13 @@ export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) 
         {first.kind === 'run' ? (
           <>
             <IconAction
-              label="Walk the other way"
+              label="Reverse direction"
               icon={Undo}
               onClick={() => reshape('reverse runs', reverseStrokes)}
             />
             <IconAction label="Cut at the selected vertex" icon={Scissors} onClick={split} />
             <IconAction
-              label="Drop vertices that change nothing"
+              label="Remove points that change nothing"
               icon={Spline}
               onClick={() =>
                 reshape('simplify runs', (strokes) =>

@@ -25,7 +25,7 @@ export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly ve
       {mark.kind === 'run' ? <RunDetails mark={mark} vertex={vertex} /> : null}
       {shapeCrossesItself(mark) ? (
         <div className="warn">
-          The edge crosses itself. Its area follows the even-odd rule: what is enclosed twice does not count.
+          The edge crosses itself, so parts enclosed twice don’t count toward the area.
         </div>
       ) : null}
       {openings.map((opening) => (
@@ -80,7 +80,7 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
   const change = useChange();
   const [start, end] = mark.tailsM ?? [0, 0];
   const setTails = (tailsM: readonly [number, number]): string | undefined =>
-    change('tails of a run', { ...mark, tailsM });
+    change('end allowance of a run', { ...mark, tailsM });
   const at = vertex === undefined || vertex.middle ? undefined : mark.strokes[vertex.stroke]?.[vertex.index];
   const setRise = (riseM: number): string | undefined => {
     const strokes = mark.strokes.map((stroke, i) =>
@@ -94,10 +94,18 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
   };
   return (
     <div className="mark-bar-row">
-      <span className="soft">tail at the start</span>
-      <LengthField label="Tail at the start" valueM={start} onCommit={(value) => setTails([value, end])} />
+      <span className="soft">end allowance at the start</span>
+      <LengthField
+        label="End allowance at the start"
+        valueM={start}
+        onCommit={(value) => setTails([value, end])}
+      />
       <span className="soft">at the end</span>
-      <LengthField label="Tail at the end" valueM={end} onCommit={(value) => setTails([start, value])} />
+      <LengthField
+        label="End allowance at the end"
+        valueM={end}
+        onCommit={(value) => setTails([start, value])}
+      />
       {at === undefined ? null : (
         <>
           <span className="soft">rise at the vertex</span>
@@ -158,7 +166,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
                 setEdge(index, event.target.value === '' ? null : (event.target.value as RoofEdge))
               }
             >
-              <option value="">not said</option>
+              <option value="">not set</option>
               {ROOF_EDGES.map((edge) => (
                 <option key={edge} value={edge}>
                   {MEASURE_WORDS[edge]}

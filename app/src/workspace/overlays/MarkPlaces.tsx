@@ -65,7 +65,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
       )}
       <select
         className="input"
-        aria-label="Copy to another sheet, at the same place"
+        aria-label="Copy to another sheet, in the same place"
         value=""
         onChange={(event) => copy(event.target.value)}
       >

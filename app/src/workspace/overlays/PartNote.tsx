@@ -18,8 +18,8 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
   const areas = sheet.scaleAreas ?? [];
   return (
     <div className="desk-note" role="note">
-      <b>Scale of a part.</b> Drag a box around a detail that is drawn at another scale. What begins inside it
-      is measured by that scale.
+      <b>Scale of a part.</b> Drag a box around a detail drawn at another scale. Anything that starts inside
+      it is measured at that scale.
       {areas.map(({ name, scale }, index) => (
         <div key={index} className="row">
           <span className="cut" style={{ flex: 1 }}>

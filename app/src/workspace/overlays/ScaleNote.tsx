@@ -43,7 +43,7 @@ export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pen
   if (pens.tool === 'schedule')
     return (
       <div className="desk-note" role="note">
-        <b>Read a schedule.</b> Drag a box around the table, its title included.
+        <b>Read a schedule.</b> Drag a box around the table, including its title.
       </div>
     );
   if (pens.tool === 'straighten' || pens.tool === 'level' || pens.tool === 'crop')
@@ -53,8 +53,8 @@ export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pen
   if (sheet.scale !== null) return null;
   return (
     <div className="desk-note" role="note">
-      <b>{sheet.number || 'This sheet'} has no scale.</b> Counts work; lengths and areas read ‘no scale’ until
-      it is set.
+      <b>{sheet.number || 'This sheet'} has no scale.</b> You can count, but lengths and areas show ‘no scale’
+      until you set it.
       <div className="row">
         <PrintedScale sheet={sheet} />
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'scale' })}>
@@ -162,7 +162,7 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
       // Asked once; the same length given again is meant.
       setAsked(text);
       return setRefusal(
-        `This makes the sheet ${writeSlip(slip, numbers)} (${sheet.printedScale}). Is the unit right? Press again to set it all the same.`,
+        `This makes the sheet ${writeSlip(slip, numbers)} (${sheet.printedScale}). Is the unit right? Press again to use it anyway.`,
       );
     }
     const changed = actions.transact(
@@ -174,7 +174,7 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
       ),
     );
     if (!changed.ok) return setRefusal(describeProblem(changed.problem));
-    setDone('The scale is set. Measure another known dimension back to be sure.');
+    setDone('The scale is set. Check it with another known dimension.');
   };
   const error = checkError(sheet);
   return (
@@ -208,8 +208,8 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
             <label className="row">
               <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />
               <span>
-                keep {other.text} the other way: the sheet may be stretched, so each way gets a scale of its
-                own
+                keep {other.text} in the other direction: the sheet may be stretched, so each direction gets
+                its own scale
               </span>
             </label>
           )}

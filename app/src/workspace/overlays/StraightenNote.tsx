@@ -14,7 +14,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
   if (tool === 'level')
     return (
       <div className="desk-note" role="note">
-        <b>Level the sheet.</b> Click two places on a line that should be level or upright, far apart.
+        <b>Level the sheet.</b> Click two points, far apart, on a line that should be level or plumb.
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
             Back
@@ -25,7 +25,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
   if (tool === 'crop')
     return (
       <div className="desk-note" role="note">
-        <b>Crop the sheet.</b> Drag a box around what should stay.
+        <b>Crop the sheet.</b> Drag a box around the part to keep.
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
             Back
@@ -35,7 +35,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
     );
   return (
     <div className="desk-note" role="note">
-      <b>Straighten {sheet.number || 'the sheet'}.</b> Marks, scale and legend go along; each step can be
+      <b>Straighten {sheet.number || 'the sheet'}.</b> Marks, scale and legend move with it. Each step can be
       undone.
       <div className="row">
         <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, -90)}>
@@ -87,7 +87,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
 const INKS: readonly (readonly [number, string])[] = [
   [0.4, 'much lighter'],
   [0.65, 'lighter'],
-  [1, 'as it is'],
+  [1, 'unchanged'],
   [1.8, 'darker'],
   [3, 'much darker'],
 ];

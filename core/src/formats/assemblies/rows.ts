@@ -11,7 +11,7 @@ export interface Rows {
   readonly rows: readonly (readonly string[])[];
 }
 
-const ASSEMBLY_COLUMNS = ['Assembly', 'For', 'Folder', 'Also found by', 'Description', 'Note'] as const;
+const ASSEMBLY_COLUMNS = ['Assembly', 'For', 'Folder', 'Search words', 'Description', 'Note'] as const;
 const QUESTION_COLUMNS = [
   'Assembly',
   'Question',
@@ -238,7 +238,7 @@ function readDrafts(rows: readonly Row[], makeId: MakeId, problems: RowProblem[]
       inputs: [],
       components: [],
       ...optional('folder', row.get('Folder')),
-      ...optional('tags', row.get('Also found by')),
+      ...optional('tags', row.get('Search words')),
       ...optional('note', row.get('Note')),
     };
     drafts.set(name, { row, head, inputs: [], components: [], keys: new Set(measuresOf(measures)) });

@@ -32,7 +32,7 @@ const inputField = z
     max: decimalField.optional(),
     /** Questions of one group stand together under its name. */
     group: shortField.optional(),
-    /** Asked only where this comparison holds. */
+    /** Ask only if this comparison holds. */
     when: formulaField.optional(),
   })
   .readonly();
@@ -55,7 +55,7 @@ const componentField = z
     unit: nameField,
     formula: formulaField,
     wastePercent: decimalField,
-    /** Bought in whole multiples of this many units; empty for as it comes. */
+    /** Bought in multiples of this many units; empty for as it comes. */
     roundUpTo: decimalField,
     /** Price book code; empty while not priced. */
     itemCode: shortField,
@@ -74,7 +74,7 @@ const componentField = z
     hoursFactor: formulaField.optional(),
     /** Rounded up once for the whole job, together with the same item elsewhere. */
     roundAt: z.literal('job').optional(),
-    /** Counted only where this comparison holds. */
+    /** Include only if this comparison holds. */
     when: formulaField.optional(),
     /** The item is the nearest of a family that is big enough. */
     sizing: sizingField.optional(),
@@ -133,7 +133,7 @@ export const assemblySchema = z
     section: z.array(shapeField).max(60).readonly().optional(),
     /** Where it is found: `Concrete/Footings`. */
     folder: shortField.optional(),
-    /** Words it is also found by. */
+    /** Search words. */
     tags: shortField.optional(),
     /** The assembly of the library it is a copy of, as it was then. */
     origin: z

@@ -1,0 +1,33 @@
+import { type MakeId, createIdMaker } from '@zest/core/job/id';
+import { type Job, createJob } from '@zest/core/job/job';
+import type { RecordOf } from '@zest/core/job/record';
+import { startJob } from '@zest/core/library/startJob';
+import { createChance } from '@zest/core/testing/job';
+
+interface PlainJob {
+  readonly job: Job;
+  readonly makeId: MakeId;
+  /** A typed line without a price, for one each. */
+  readonly lineCalled: (description: string) => RecordOf<'line'>;
+}
+
+/** A job as it is when it has just been started: in feet, in dollars, with what ships. */
+export function startPlainJob(name: string, seed: number): PlainJob {
+  const makeId = createIdMaker(createChance(seed));
+  const asked = { client: '', unitSystem: 'us', currency: 'USD', decimalMark: '.', groupMark: ',' } as const;
+  return {
+    job: createJob(startJob({ name, ...asked }, makeId)),
+    makeId,
+    lineCalled: (description) => ({
+      type: 'line',
+      id: makeId('line'),
+      sectionId: null,
+      order: 1,
+      description,
+      quantity: '1',
+      unit: 'ea',
+      itemCode: '',
+      typedCost: null,
+    }),
+  };
+}
