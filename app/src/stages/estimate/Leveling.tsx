@@ -66,10 +66,10 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
             />
           )}
         </QuoteRow>
-        <QuoteRow name="Holds until" quotes={quotes}>
+        <QuoteRow name="Valid until" quotes={quotes}>
           {(quote, change_) => (
             <DateInput
-              label={`${quote.company} holds until`}
+              label={`${quote.company} valid until`}
               value={quote.validUntil}
               onCommit={(validUntil) => change_({ validUntil })}
             />

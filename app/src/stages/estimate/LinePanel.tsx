@@ -87,7 +87,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       ) : null}
       {row.type === 'purchase' ? null : (
         <label>
-          <span className="soft">Stands in</span>
+          <span className="soft">Section</span>
           <select
             className="input"
             value={placeOf(row, job) ?? ''}

@@ -134,7 +134,7 @@ function PackageView({ each }: { readonly each: Package }) {
           <CommitInput label="Name of the package" value={each.name} onCommit={(name) => change({ name })} />
         </label>
         <label>
-          <span className="soft">Stands in</span>
+          <span className="soft">Section</span>
           <select
             className="input"
             value={each.sectionId ?? ''}
