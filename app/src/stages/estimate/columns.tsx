@@ -178,7 +178,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
       return {
         id,
         title: 'Unit',
-        width: '44px',
+        width: '54px',
         text: (row) => read(row).unit,
         show: (row) => <span className="unit">{read(row).unit}</span>,
       };
