@@ -251,6 +251,7 @@ test('what could not be saved is asked about before the job is left, and before 
   await leave.getByRole('button', { name: 'Export the job' }).click();
   expect((await saving).suggestedFilename()).toBe('tern-island-boathouse.zestjob');
   await leave.getByRole('button', { name: 'Stay' }).click();
+  await expect(leave).toBeHidden();
   await expect(page.getByLabel('Sheet title').first()).toHaveValue('Cover sheet');
   const asked = page.waitForEvent('dialog');
   const closing = page.close({ runBeforeUnload: true });

@@ -7,16 +7,19 @@ interface ModalProps {
   readonly children: ReactNode;
   readonly footer?: ReactNode;
   readonly size?: 'sm' | 'md' | 'lg' | 'xl';
+  /** A question that only its buttons and Escape answer: a click or the focus beside it does not. */
+  readonly insists?: boolean;
 }
 
 /** A dialog with a title, a way out, and focus that stays inside. */
-export function Modal({ title, onClose, children, footer, size = 'md' }: ModalProps) {
+export function Modal({ title, onClose, children, footer, size = 'md', insists = false }: ModalProps) {
   return (
     <Dialog.Root
       open
       onOpenChange={({ open }) => (open ? undefined : onClose())}
       size={size}
       placement="center"
+      closeOnInteractOutside={!insists}
       // What is long scrolls inside, so that its buttons stay in sight.
       scrollBehavior={size === 'xl' ? 'inside' : 'outside'}
     >

@@ -287,6 +287,7 @@ function LeaveGuard() {
   return (
     <Modal
       title="Leave with unsaved changes?"
+      insists
       onClose={() => blocker.reset()}
       footer={
         <>

@@ -12,7 +12,8 @@ export function useExportJob(): () => Promise<void> {
     const packed = await packJob(services, jobId, job);
     if (packed.ok) {
       services.download(packed.value.name, packed.value.blob);
-      await services.storage.noteExport(jobId, services.now());
+      // The file is what counts; a full disk keeps no note of it.
+      await services.storage.noteExport(jobId, services.now()).catch(() => undefined);
     } else tellProblem(describeProblem(packed.problem));
   };
 }

@@ -190,7 +190,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
     const packed = await packJob(services, job.id);
     if (packed.ok) {
       services.download(packed.value.name, packed.value.blob);
-      await services.storage.noteExport(job.id, services.now());
+      await services.storage.noteExport(job.id, services.now()).catch(() => undefined);
       await refresh();
     } else tellProblem(describeProblem(packed.problem));
   };
