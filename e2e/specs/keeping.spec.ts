@@ -91,7 +91,7 @@ test('a second tab on a job only reads until it takes over', async ({ page, cont
   const title = second.getByLabel('Sheet title').first();
   await title.fill('Changed');
   await title.press('Enter');
-  await expect(second.getByRole('alert')).toContainText('To change it here, choose Edit here');
+  await expect(second.getByRole('alert')).toContainText('to make changes, choose Edit here');
   await title.press('Escape');
   await second.getByRole('button', { name: 'Edit here' }).click();
   await expect(page.getByText('This job is open in another tab.', { exact: false })).toBeVisible();

@@ -330,7 +330,7 @@ function describeOther(problem: Other): string {
     case 'drawings-lost':
       return `The drawings ${quote(problem.name)} aren’t in this browser. Remove their sheets or add the drawings again, then export.`;
     case 'read-only':
-      return 'This job is open in another tab. To change it here, choose Edit here.';
+      return 'This job is open in another tab. You can follow it here; to make changes, choose Edit here.';
     case 'takeover-own':
       return `${plural(problem.count, 'change')} made in this tab ${problem.count === 1 ? 'was' : 'were'} never saved. Export the job to keep ${problem.count === 1 ? 'it' : 'them'}, then choose Edit here.`;
     case 'takeover-theirs':

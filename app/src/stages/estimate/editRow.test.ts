@@ -19,7 +19,7 @@ const lineRow = (content: Partial<RecordOf<'line'>>): EstimateRow => {
   return { type: 'line', key: line.id, line, depth: 1 };
 };
 const edit = (row: EstimateRow, column: string, text: string, numbers = POINT_FORMAT) => {
-  const edited = editRow(figures.job, row, column, text, numbers);
+  const edited = editRow(figures.figures, row, column, text, numbers);
   return edited.ok ? edited.value : edited.problem;
 };
 
@@ -44,6 +44,17 @@ describe('what typing into a quantity asks for', () => {
     expect(edit(flowing, 'quantity', '500')).toEqual({ change: { pinned: '500' } });
     expect(edit(flowing, 'quantity', 'total(slab, area) * 2')).toEqual({
       line: { quantity: 'total(slab, area) * 2' },
+    });
+  });
+
+  it('takes the place of a formula that can’t be read: nothing is pinned over a mistake', () => {
+    const desk = createPricedDesk();
+    const line = desk.line({ quantity: '12 banana' });
+    desk.change(line);
+    const row: EstimateRow = { type: 'line', key: line.id, line, depth: 1 };
+    expect(editRow(desk.calculation.figures, row, 'quantity', '12', POINT_FORMAT)).toEqual({
+      ok: true,
+      value: { line: { quantity: '12' } },
     });
   });
 

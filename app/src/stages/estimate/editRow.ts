@@ -2,6 +2,8 @@ import { decimalText, keepTyped, readFigure } from '@zest/core/formula/readTyped
 import type { LineChange } from '@zest/core/job/commands/changeLines';
 import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
 import type { TypedCosts } from '@zest/core/job/records/pricing';
+import type { Figures } from '@zest/core/calculate/figures';
+import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { type Job, settingsOf } from '@zest/core/job/job';
@@ -77,31 +79,37 @@ function editCost(
   });
 }
 
-function editQuantity(job: Job, row: EstimateRow, text: string, numbers: NumberFormat): Edited {
+function editQuantity(figures: Figures, row: EstimateRow, text: string, numbers: NumberFormat): Edited {
   const unit = row.type === 'line' ? row.line.unit : row.type === 'component' ? row.component.unit : '';
   const typed = keepTyped(text, numbers, unitOrLabel(unit).symbol);
-  return typed.ok ? accept(quantityEdit(job, row, typed.value)) : typed;
+  return typed.ok ? accept(quantityEdit(figures, row, typed.value)) : typed;
 }
 
-function quantityEdit(job: Job, row: EstimateRow, kept: string): RowEdit {
+/** A formula that can’t be read: there is nothing in it to come back to, so that nothing is pinned over it. */
+const isMistake = (figures: Figures, line: Line): boolean =>
+  figures.figure(lineNode(line.id, 'quantity')).failure?.kind === 'formula';
+
+function quantityEdit(figures: Figures, row: EstimateRow, kept: string): RowEdit {
   if (row.type !== 'line') return { change: { pinned: kept === '' ? undefined : kept } };
-  if (pinnedOfRow(job, row) !== undefined) return { change: { pinned: kept === '' ? undefined : kept } };
-  if (flowsByFormula(row.line) && isBareFigure(kept, POINT_FORMAT)) return { change: { pinned: kept } };
+  if (pinnedOfRow(figures.job, row) !== undefined)
+    return { change: { pinned: kept === '' ? undefined : kept } };
+  if (flowsByFormula(row.line) && isBareFigure(kept, POINT_FORMAT) && !isMistake(figures, row.line))
+    return { change: { pinned: kept } };
   return { line: { quantity: kept } };
 }
 
 /** What typing into a cell asks for; undefined where the cell takes nothing. */
 export function editRow(
-  job: Job,
+  figures: Figures,
   row: EstimateRow,
   column: string,
   text: string,
   numbers: NumberFormat,
   /** What is typed on the line by then: several of its cells may change at once. */
-  costs: TypedCosts = typedCostsOf(job, row),
+  costs: TypedCosts = typedCostsOf(figures.job, row),
 ): Edited {
   const kind = COST_COLUMNS[column];
-  if (kind !== undefined) return editCost(costs, kind, text, numbers, settingsOf(job).currency);
+  if (kind !== undefined) return editCost(costs, kind, text, numbers, settingsOf(figures.job).currency);
   const words = text.trim();
   switch (column) {
     case 'code':
@@ -109,7 +117,7 @@ export function editRow(
     case 'description':
       return accept({ change: { description: row.type === 'component' && words === '' ? undefined : text } });
     case 'quantity':
-      return editQuantity(job, row, text, numbers);
+      return editQuantity(figures, row, text, numbers);
     case 'unit':
       return accept({ line: { unit: unitOrLabel(words).symbol } });
     case 'waste':

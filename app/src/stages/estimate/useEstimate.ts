@@ -78,7 +78,7 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
         sections.set(row.key, { ...now, [column === 'code' ? 'code' : 'name']: text.trim() });
         continue;
       }
-      const edited = editRow(jobNow(), row, column, text, numbers, costs.get(row.key));
+      const edited = editRow(openNow().figures, row, column, text, numbers, costs.get(row.key));
       if (!edited.ok) return edited;
       const { change, line } = edited.value;
       if (change?.costs !== undefined) costs.set(row.key, change.costs);

@@ -203,7 +203,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
       <thead>
         <tr>
           <th>Name</th>
-          <th>Client</th>
+          <th className="jobs-client">Client</th>
           <th className="right" style={{ textAlign: 'right' }}>
             Sheets
           </th>
@@ -215,7 +215,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
       <tbody>
         {jobs.map((job) => (
           <tr key={job.id}>
-            <td style={{ maxWidth: 320 }}>
+            <td className="jobs-name">
               {renaming === job.id ? (
                 <CommitInput
                   label={`New name of ${job.name}`}
@@ -225,8 +225,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
               ) : (
                 <button
                   type="button"
-                  className="jobs-open cut"
-                  style={{ maxWidth: 300, display: 'block' }}
+                  className="jobs-open"
                   title={job.name}
                   onClick={() => void navigate(`/job/${job.id}/sheets`)}
                 >
@@ -234,7 +233,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                 </button>
               )}
             </td>
-            <td className="cut" style={{ maxWidth: 240 }} title={job.client}>
+            <td className="jobs-client cut" title={job.client}>
               {job.client}
             </td>
             <td className="right">{plural(job.sheets, 'sheet')}</td>
