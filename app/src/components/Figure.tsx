@@ -10,14 +10,17 @@ import { useFigure, useOfJob } from '../stores/jobHooks.ts';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
 import { getUnit } from '@zest/core/units/unit';
 
+/** Words in the place of a figure; why there is none, on hover and for readers. */
+export const NoFigure = ({ words, why }: { readonly words: string; readonly why: string }) => (
+  <span className="warn" title={why} aria-label={why} role="note">
+    {words}
+  </span>
+);
+
 /** Where a figure would stand: the reason in short, the whole of it on hover and for readers. */
 export function FailureText({ failure }: { readonly failure: Failure }) {
   const whole = useOfJob(({ job }) => describeFailure(failure, job));
-  return (
-    <span className="warn" title={whole} aria-label={whole} role="note">
-      {shortFailure(failure)}
-    </span>
-  );
+  return <NoFigure words={shortFailure(failure)} why={whole} />;
 }
 
 /** A quantity as the job writes its dimension: digits, and the unit in a lighter weight. */

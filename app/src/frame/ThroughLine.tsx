@@ -141,7 +141,7 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'waste':
       return `with ${label.percent} % waste`;
     case 'round-up':
-      return label.multiple === '1' ? 'rounded up' : `rounded up to a multiple of ${label.multiple}`;
+      return label.multiple === '1' ? 'rounded up' : `rounded up to ${label.multiple}`;
     case 'spares':
       return `with ${label.spares} to spare`;
     case 'minimum':

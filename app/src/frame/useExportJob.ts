@@ -1,6 +1,6 @@
 import { describeProblem } from '../messages/describeProblem.ts';
 import { tellProblem } from '../components/toaster.tsx';
-import { packJob } from '../storage/jobFiles.ts';
+import { exportJob } from '../storage/jobFiles.ts';
 import { useOpenNow, useServices } from '../stores/context.tsx';
 
 /** Saves the job as it is on the screen as a file, whether or not it could be kept here. */
@@ -9,11 +9,7 @@ export function useExportJob(): () => Promise<void> {
   const openNow = useOpenNow();
   return async () => {
     const { jobId, job } = openNow();
-    const packed = await packJob(services, jobId, job);
-    if (packed.ok) {
-      services.download(packed.value.name, packed.value.blob);
-      // The file is what counts; a full disk keeps no note of it.
-      await services.storage.noteExport(jobId, services.now()).catch(() => undefined);
-    } else tellProblem(describeProblem(packed.problem));
+    const done = await exportJob(services, jobId, job);
+    if (!done.ok) tellProblem(describeProblem(done.problem));
   };
 }

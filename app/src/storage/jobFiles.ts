@@ -106,6 +106,16 @@ export async function packJob(
   });
 }
 
+/** Saves a job as a file of the person's, and remembers when. */
+export async function exportJob(services: Services, jobId: string, opened?: Job): Done<undefined> {
+  const packed = await packJob(services, jobId, opened);
+  if (!packed.ok) return packed;
+  services.download(packed.value.name, packed.value.blob);
+  // The file is what counts; a full disk keeps no note of it.
+  await services.storage.noteExport(jobId, services.now()).catch(() => undefined);
+  return accept(undefined);
+}
+
 /** A file name that every system takes: `tern-island-boathouse.zestjob`. */
 export function fileName(name: string, extension: string): string {
   const plain = name

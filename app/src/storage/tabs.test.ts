@@ -8,7 +8,7 @@ import { bidNode } from '@zest/core/calculate/graph/nodes';
 import type { Diff } from '@zest/core/job/job';
 import type { JobNews } from '../platform/jobNews.ts';
 import type { Locks } from '../platform/locks.ts';
-import { startPlainJob } from '../testing/plainJob.ts';
+import { startPlainJob, storeJob } from '../testing/plainJob.ts';
 import type { Services } from '../platform/services.ts';
 import { type JobStore, createJobStore } from '../stores/jobStore.ts';
 import { openDatabase } from './database.ts';
@@ -98,12 +98,7 @@ beforeEach(async () => {
   now = 1_000_000;
   locks = sharedLocks();
   news = sharedNews();
-  storage = createJobStorage(await openDatabase({}, `tabs-${(databases += 1)}`));
-  await storage.createJob(
-    summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
-    listRecords(job),
-    new Map(),
-  );
+  storage = await storeJob(`tabs-${(databases += 1)}`, 'job-a', job);
 });
 
 describe('two tabs on one job', () => {

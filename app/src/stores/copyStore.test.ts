@@ -2,13 +2,10 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { put } from '@zest/core/job/change';
-import { listRecords } from '@zest/core/job/job';
 import type { CopyFolder } from '../platform/copyFolder.ts';
 import type { Services } from '../platform/services.ts';
-import { openDatabase } from '../storage/database.ts';
-import { createJobStorage, summarize } from '../storage/jobStorage.ts';
 import { freeLocks, noNews } from '../testing/locks.ts';
-import { startPlainJob } from '../testing/plainJob.ts';
+import { startPlainJob, storeJob } from '../testing/plainJob.ts';
 import { type CopyStore, COPIES_KEPT, copyName, createCopyStore, staleCopies } from './copyStore.ts';
 import { type JobStore, createJobStore } from './jobStore.ts';
 
@@ -44,12 +41,7 @@ beforeEach(async () => {
   broken = false;
   chosen = 'the folder';
   let now = Date.parse('2026-11-27T08:00:00');
-  const storage = createJobStorage(await openDatabase({}, `copies-${(databases += 1)}`));
-  await storage.createJob(
-    summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
-    listRecords(job),
-    new Map(),
-  );
+  const storage = await storeJob(`copies-${(databases += 1)}`, 'job-a', job);
   services = {
     storage,
     now: () => (now += 61_000),

@@ -39,10 +39,7 @@ export const useRecord = <Type extends RecordType>(id: Id<Type> | undefined): Re
 
 /** All records of a type; the same table until one of them changes. */
 export const useTable = <Type extends RecordType>(type: Type): Table<Type> =>
-  useStore(useStores().jobs, ({ open }) => {
-    if (open === undefined) throw new Error('useTable: no job is open');
-    return open.job[type];
-  });
+  useOfJob(({ job }) => job[type]);
 
 /** Several tables at once, under the names they have in the job; drawn anew when one of them is another. */
 export const useTables = <Type extends RecordType>(...types: readonly Type[]): Pick<Job, Type> =>

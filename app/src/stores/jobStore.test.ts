@@ -3,13 +3,11 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { Calculation } from '@zest/core/calculate/calculation';
 import { put } from '@zest/core/job/change';
-import { EMPTY_DIFF, listRecords, settingsOf } from '@zest/core/job/job';
+import { EMPTY_DIFF, settingsOf } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { noNews } from '../testing/locks.ts';
-import { startPlainJob } from '../testing/plainJob.ts';
+import { startPlainJob, storeJob } from '../testing/plainJob.ts';
 import type { Services } from '../platform/services.ts';
-import { openDatabase } from '../storage/database.ts';
-import { createJobStorage, summarize } from '../storage/jobStorage.ts';
 import { type JobStore, createJobStore } from './jobStore.ts';
 
 const { job, makeId, lineCalled } = startPlainJob('Store', 3);
@@ -26,12 +24,7 @@ let held = false;
 
 beforeEach(async () => {
   held = false;
-  const storage = createJobStorage(await openDatabase({}, `store-${(databases += 1)}`));
-  await storage.createJob(
-    summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
-    listRecords(job),
-    new Map(),
-  );
+  const storage = await storeJob(`store-${(databases += 1)}`, 'job-a', job);
   services = {
     storage,
     now: () => 42,

@@ -1,7 +1,9 @@
 import { type MakeId, createIdMaker } from '@zest/core/job/id';
-import { type Job, createJob } from '@zest/core/job/job';
+import { type Job, createJob, listRecords } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
+import { openDatabase } from '../storage/database.ts';
+import { type JobStorage, createJobStorage, summarize } from '../storage/jobStorage.ts';
 import { createChance } from '@zest/core/testing/job';
 
 interface PlainJob {
@@ -30,4 +32,11 @@ export function startPlainJob(name: string, seed: number): PlainJob {
       typedCost: null,
     }),
   };
+}
+
+/** A store of its own that holds the job under an id. */
+export async function storeJob(database: string, id: string, job: Job): Promise<JobStorage> {
+  const storage = createJobStorage(await openDatabase({}, database));
+  await storage.createJob(summarize(job, { id, createdAt: 1, changedAt: 1 }, 0), listRecords(job), new Map());
+  return storage;
 }

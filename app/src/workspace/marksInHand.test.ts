@@ -5,9 +5,8 @@ import { put } from '@zest/core/job/change';
 import { type Job, createJob, listRecords } from '@zest/core/job/job';
 import type { Mark } from '@zest/core/job/records/mark';
 import { createTestJob, makeMark, makeScope } from '@zest/core/testing/job';
+import { storeJob } from '../testing/plainJob.ts';
 import type { Services } from '../platform/services.ts';
-import { openDatabase } from '../storage/database.ts';
-import { createJobStorage, summarize } from '../storage/jobStorage.ts';
 import type { Stores } from '../stores/context.tsx';
 import { createJobStore } from '../stores/jobStore.ts';
 import { createViewStore } from '../stores/viewStore.ts';
@@ -45,12 +44,7 @@ const selected = (): string[] => [...stores.view.getState().selectedMarks];
 const press = (key: string): boolean => hand.command({ key } as KeyboardEvent);
 
 beforeEach(async () => {
-  const storage = createJobStorage(await openDatabase({}, `hand-${(databases += 1)}`));
-  await storage.createJob(
-    summarize(job, { id: 'job-a', createdAt: 1, changedAt: 1 }, 0),
-    listRecords(job),
-    new Map(),
-  );
+  const storage = await storeJob(`hand-${(databases += 1)}`, 'job-a', job);
   const services = {
     storage,
     now: () => 1,

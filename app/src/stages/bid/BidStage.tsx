@@ -235,7 +235,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
         onCommit={(text) => set({ companyAddress: text })}
       />
       {short('name', 'Job')}
-      {short('location', 'Where it is')}
+      {short('location', 'Location')}
       {short('client', 'Client')}
       <LongText
         label="Client’s address"

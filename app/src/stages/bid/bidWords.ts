@@ -9,6 +9,6 @@ export function bidWords({ settings }: BidReport): {
   return {
     dated: settings.bidDate,
     total: `Total, ${settings.currency}`,
-    valid: settings.validDays === 0 ? '' : `This bid holds for ${settings.validDays} days from its date.`,
+    valid: settings.validDays === 0 ? '' : `This bid is valid for ${settings.validDays} days from its date.`,
   };
 }

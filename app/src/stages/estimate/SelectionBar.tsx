@@ -128,7 +128,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
             estimate.tellRefused(estimate.change('unpin quantities', pinned, { pinned: undefined }))
           }
         >
-          Let {plural(pinned.length, 'quantity', 'quantities')} flow
+          Unpin {plural(pinned.length, 'quantity', 'quantities')}
         </Button>
       )}
       {unconfirmed.length === 0 ? null : (

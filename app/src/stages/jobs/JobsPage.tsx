@@ -8,7 +8,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
 import type { JobSummary } from '../../storage/database.ts';
-import { createNewJob, duplicateJob, importJob, packJob, renameJob } from '../../storage/jobFiles.ts';
+import { createNewJob, duplicateJob, exportJob, importJob, renameJob } from '../../storage/jobFiles.ts';
 import { useServices, useSetView, useView } from '../../stores/context.tsx';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
@@ -187,12 +187,9 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
   const navigate = useNavigate();
   const [renaming, setRenaming] = useState<string | undefined>();
   const onExport = async (job: JobSummary): Promise<void> => {
-    const packed = await packJob(services, job.id);
-    if (packed.ok) {
-      services.download(packed.value.name, packed.value.blob);
-      await services.storage.noteExport(job.id, services.now()).catch(() => undefined);
-      await refresh();
-    } else tellProblem(describeProblem(packed.problem));
+    const done = await exportJob(services, job.id);
+    if (done.ok) await refresh();
+    else tellProblem(describeProblem(done.problem));
   };
   const rename = (job: JobSummary, name: string): string | undefined => {
     void settle('Renaming', renameJob(services, job, name)).then((done) => done && setRenaming(undefined));

@@ -18,7 +18,7 @@ import { type Display, formatQuantity } from '@zest/core/units/format';
 import { Swatch } from '../../components/Swatch.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FailureText } from '../../components/Figure.tsx';
+import { FailureText, NoFigure } from '../../components/Figure.tsx';
 import {
   useFormats,
   useJobActions,
@@ -179,12 +179,6 @@ const NO_FIGURE = {
   'not-measured': 'not measured yet',
   'mark-without': 'a mark can’t be measured yet',
 } as const;
-
-const NoFigure = ({ words, why }: { readonly words: string; readonly why: string }) => (
-  <span className="warn" title={why} aria-label={why} role="note">
-    {words}
-  </span>
-);
 
 const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: ScopeRowProps) {
   const row = useRef<HTMLDivElement>(null);
