@@ -4,7 +4,7 @@ import type { RecordOf } from '../job/record.ts';
 /** A maker of records of one type, plain but for what a test says of them. */
 const makerOf =
   <
-    Type extends 'alternate' | 'crew' | 'markup' | 'package' | 'quote' | 'region',
+    Type extends 'alternate' | 'crew' | 'markup' | 'opening' | 'package' | 'quote' | 'region',
     Needed extends keyof RecordOf<Type>,
   >(
     type: Type,
@@ -28,6 +28,14 @@ export const makeMarkup = makerOf<'markup', never>('markup', {
   percent: '10',
   base: 'cost',
   order: 1,
+});
+
+/** Near the beginning of a run. */
+export const makeOpening = makerOf<'opening', 'markId' | 'scopeId'>('opening', {
+  tag: '',
+  widthM: 0.9,
+  heightM: 2,
+  seat: { on: 'run', stroke: 0, along: 0.5 },
 });
 
 /** A subcontract for one sum, nothing asked yet and no quote taken. */

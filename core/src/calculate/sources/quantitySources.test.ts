@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { makeOpening } from '../../testing/records.ts';
 import { makeMark, makeScope } from '../../testing/job.ts';
 import { createPricedDesk } from '../../testing/priced.ts';
 import { printNode } from '../../job/nodeId.ts';
@@ -11,16 +12,7 @@ describe('what a scope is measured by', () => {
     const wall = makeScope(desk.makeId, { key: 'wall', kind: 'run', order: 2 });
     const run = makeMark(desk.makeId, wall, desk.sheet, [[0, 0], [20, 0]]); // prettier-ignore
     const points = makeMark(desk.makeId, doors, desk.sheet, [[1, 1], [2, 2]]); // prettier-ignore
-    const opening = {
-      type: 'opening',
-      id: desk.makeId('opening'),
-      markId: run.id,
-      scopeId: doors.id,
-      tag: '',
-      widthM: 0.9,
-      heightM: 2,
-      seat: { on: 'run', stroke: 0, along: 0.5 },
-    } as const;
+    const opening = makeOpening(desk.makeId, { markId: run.id, scopeId: doors.id });
     const piece = {
       type: 'piece',
       id: desk.makeId('piece'),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { componentLine } from '../lineKey.ts';
 import { createTestJob, makeMark, makeScope } from '../../testing/job.ts';
+import { makeOpening } from '../../testing/records.ts';
 import { type Command, remove } from '../change.ts';
 import { checkJob } from '../integrity.ts';
 import { type Job, applyDiff, createJob, invertDiff, listRecords } from '../job.ts';
@@ -36,16 +37,7 @@ const run = makeMark(makeId, wall, sheet, [
   [20, 0],
 ]);
 const point = makeMark(makeId, doors, sheet, [[3, 3]]);
-const opening: RecordOf<'opening'> = {
-  type: 'opening',
-  id: makeId('opening'),
-  markId: run.id,
-  scopeId: doors.id,
-  tag: '',
-  widthM: 0.9,
-  heightM: 2,
-  seat: { on: 'run', stroke: 0, along: 0.5 },
-};
+const opening = makeOpening(makeId, { markId: run.id, scopeId: doors.id });
 const use: RecordOf<'use'> = {
   type: 'use',
   id: makeId('use'),
