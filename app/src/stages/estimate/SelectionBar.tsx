@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { memo, useState } from 'react';
 import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
-import { put, sequence } from '@zest/core/job/change';
+import { put, sequence, update } from '@zest/core/job/change';
 import { changeLines } from '@zest/core/job/commands/changeLines';
 import type { Scope } from '@zest/core/job/records/scope';
 import { orderAfter } from '@zest/core/job/job';
@@ -48,12 +48,15 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
   };
   /** What was measured goes whole; its lines follow it. */
   const placeIn = (alternate: Scope['alternate']): void => {
-    const moved = scopes.map(({ alternate: _before, ...scope }) =>
-      alternate === undefined ? scope : { ...scope, alternate },
+    // As it is by now: it may have been measured on in the split view since it was selected.
+    const moved = scopes.map((scope) =>
+      update(scope, ({ alternate: _before, ...now }) =>
+        alternate === undefined ? now : { ...now, alternate },
+      ),
     );
     const changes = ownKeys.map((key) => [key, { alternate }] as const);
     estimate.tellRefused(
-      estimate.settle(label('alternate'), sequence(put(...moved), changeLines(changes, services.makeId))),
+      estimate.settle(label('alternate'), sequence(...moved, changeLines(changes, services.makeId))),
     );
   };
   const addAlternate = (): void => {
