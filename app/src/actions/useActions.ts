@@ -5,20 +5,8 @@ import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { STAGES } from '../frame/stages.ts';
 import { type Stores, useStores } from '../stores/context.tsx';
-import type { Tool } from '../stores/viewStore.ts';
+import { TOOLBOX } from '../workspace/tools/toolbox.ts';
 import { listSheetActions } from './sheetActions.ts';
-
-const PENS: readonly (readonly [tool: Tool, label: string, key: string])[] = [
-  ['select', 'Select and edit marks', 'V'],
-  ['run', 'Draw a run', 'L'],
-  ['area', 'Draw an area', 'A'],
-  ['count', 'Count', 'C'],
-  ['slope', 'Draw a roof slope', 'R'],
-  ['opening', 'Place openings in walls and areas', 'O'],
-  ['schedule', 'Read a schedule: box it on the sheet', 'T'],
-  ['scale', 'Set the scale by two points', 'S'],
-  ['check', 'Measure back a known dimension', 'B'],
-];
 
 /** Pages beside the stages. */
 const PAGES = [
@@ -71,22 +59,21 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
     key: `Alt+${index + 1}`,
     run: () => navigate(jobPath(path)),
   }));
-  const pens = PENS.map(([tool, label, key]): Action => ({
-    id: `pen-${tool}`,
-    label,
-    key,
-    run: () => {
+  const tools = Object.values(TOOLBOX).flatMap(({ id, action }): Action[] => {
+    if (action === undefined) return [];
+    const run = (): void => {
       if (!location.pathname.includes('/measure')) navigate(jobPath('measure'));
-      view.setState({ tool });
-    },
-  }));
+      view.setState({ tool: id });
+    };
+    return [{ id: `tool-${id}`, ...action, run }];
+  });
   const shown = { full: 'dim', dim: 'hidden', hidden: 'full' } as const;
   return [
     { id: 'find', label: 'Find anything', key: 'Ctrl+K', run: () => view.setState({ finderOpen: true }) },
     { id: 'undo', label: 'Undo', key: 'Ctrl+Z', run: () => tellRefused(jobs.actions.undo()) },
     { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: () => tellRefused(jobs.actions.redo()) },
     ...stages,
-    ...pens,
+    ...tools,
     {
       id: 'sheet-shown',
       label: 'Show, dim or hide the sheet',

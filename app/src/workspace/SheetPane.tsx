@@ -1,5 +1,5 @@
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Point } from '@zest/core/geometry/point';
 import type { Snap } from '@zest/core/geometry/snap';
@@ -7,8 +7,10 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { type Camera, toScreen, toSheet, zoomAbout } from './camera.ts';
 import type { Desk } from './desk.ts';
 import { useDesk } from './useDesk.ts';
-import { usePaneHand } from './usePointer.ts';
-import { snapReach, useSnap } from './useSnap.ts';
+import type { PointerTarget } from './session.ts';
+import { snapReach } from './snapper.ts';
+import { usePanePointer } from './usePointer.ts';
+import { useSnapper } from './useSnapper.ts';
 
 interface SheetPaneProps {
   readonly sheet: Sheet;
@@ -21,24 +23,30 @@ interface SheetPaneProps {
 /** A sheet with its marks to look at, with a zoom of its own. */
 export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
   const { refs, desk, hits } = useDesk(sheet, 'pane');
-  const snapper = useSnap(sheet, hits);
+  const snapper = useSnapper(sheet, hits);
+  const ready = useStore(snapper.store, (state) => state.ready);
   const [snap, setSnap] = useState<Snap | undefined>();
-  const [grabbing, setGrabbing] = useState(false);
-  const placeAt = (screenPoint: Point): { readonly at: Point; readonly found: Snap | undefined } => {
-    const camera = desk?.store.getState().camera ?? { scale: 1, x: 0, y: 0 };
-    const at = toSheet(camera, screenPoint);
-    const found = snapper.snap(at, snapReach(camera.scale), undefined);
-    return { at: found?.at ?? at, found };
-  };
-  usePaneHand(refs.desk, desk, {
-    setGrabbing,
-    onDown: () => 'click',
-    onMove: (screenPoint) => setSnap(onPick === undefined ? undefined : placeAt(screenPoint).found),
-    onDragged: () => undefined,
-    onDrop: () => undefined,
-    onCancelDrag: () => undefined,
-    onClick: (screenPoint) => onPick?.(placeAt(screenPoint).at),
+  const pick = useRef(onPick);
+  useLayoutEffect(() => {
+    pick.current = onPick;
   });
+  const target = useMemo((): PointerTarget => {
+    const placeAt = (screenPoint: Point): { readonly at: Point; readonly found: Snap | undefined } => {
+      const camera = desk?.store.getState().camera ?? { scale: 1, x: 0, y: 0 };
+      const at = toSheet(camera, screenPoint);
+      const found = snapper.snap(at, snapReach(camera.scale), undefined);
+      return { at: found?.at ?? at, found };
+    };
+    return {
+      onDown: () => 'click',
+      onMove: (screenPoint) => setSnap(pick.current === undefined ? undefined : placeAt(screenPoint).found),
+      onDragged: () => undefined,
+      onDrop: () => undefined,
+      onCancelDrag: () => undefined,
+      onClick: (screenPoint) => pick.current?.(placeAt(screenPoint).at),
+    };
+  }, [desk, snapper]);
+  usePanePointer(refs.desk, desk, target);
   return (
     <div
       ref={refs.desk}
@@ -46,8 +54,8 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
       tabIndex={0}
       role="application"
       aria-label={`Sheet ${sheet.number} ${sheet.title}, beside`}
-      data-snap={snapper.ready ?? 'reading'}
-      style={{ cursor: grabbing ? 'grabbing' : onPick === undefined ? 'grab' : 'crosshair' }}
+      data-snap={ready ?? 'reading'}
+      style={{ cursor: onPick === undefined ? 'grab' : 'crosshair' }}
     >
       <div ref={refs.paper} className="layer sheet-paper" />
       <div ref={refs.sheet} className="layer" />

@@ -1,8 +1,6 @@
-import { useDeferredValue } from 'react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useView } from '../stores/context.tsx';
-import type { Tool } from '../stores/viewStore.ts';
 import type { Desk } from './desk.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
 import { Dock } from './overlays/Dock.tsx';
@@ -13,36 +11,20 @@ import { Overlay } from './overlays/Overlay.tsx';
 import { ScaleNote } from './overlays/ScaleNote.tsx';
 import { PaneZoom } from './SheetPane.tsx';
 import { useDesk } from './useDesk.ts';
-import { usePens } from './usePens.ts';
+import { TOOLBOX } from './tools/toolbox.ts';
 import { usePointer } from './usePointer.ts';
-import { useSnap } from './useSnap.ts';
-
-const CURSORS: Readonly<Record<Tool, string>> = {
-  select: 'default',
-  run: 'crosshair',
-  area: 'crosshair',
-  count: 'crosshair',
-  slope: 'crosshair',
-  opening: 'crosshair',
-  schedule: 'crosshair',
-  scale: 'crosshair',
-  check: 'crosshair',
-  straighten: 'default',
-  level: 'crosshair',
-  crop: 'crosshair',
-  part: 'crosshair',
-};
+import { useSession } from './useSession.ts';
+import { useSnapper } from './useSnapper.ts';
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
 export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const { refs, desk, hits } = useDesk(sheet);
   const tool = useView((state) => state.tool);
   const sheetShown = useView((state) => state.sheetShown);
-  const snapper = useSnap(sheet, hits);
-  const pens = usePens(sheet, desk, hits, snapper);
-  // The bar for the marks in hand is long; it follows once the sheet and the total stand.
-  const later = useDeferredValue(pens);
-  usePointer(refs.desk, desk, pens);
+  const snapper = useSnapper(sheet, hits);
+  const snapping = useStore(snapper.store);
+  const session = useSession(sheet.id, desk, hits, snapper);
+  usePointer(refs.desk, desk, session);
   return (
     <div className="desk-frame">
       <div
@@ -53,9 +35,9 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
         aria-label={`Sheet ${sheet.number} ${sheet.title}`}
         data-sheet={sheet.id}
         data-tool={tool}
-        data-snap={snapper.ready ?? 'reading'}
-        data-snapping={snapper.on ? 'on' : 'off'}
-        style={{ cursor: pens.grabbing ? 'grabbing' : CURSORS[tool] }}
+        data-snap={snapping.ready ?? 'reading'}
+        data-snapping={snapping.on ? 'on' : 'off'}
+        style={{ cursor: TOOLBOX[tool].cursor }}
       >
         <div ref={refs.paper} className="layer sheet-paper" />
         <div
@@ -64,20 +46,20 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
           style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }}
         />
         <div ref={refs.marks} className="layer" />
-        {desk === undefined ? null : (
+        {desk === undefined || session === undefined ? null : (
           <>
-            <Overlay desk={desk} pens={pens} sheet={sheet} />
-            <CursorBox desk={desk} pens={pens} sheet={sheet} />
+            <Overlay desk={desk} session={session} snapper={snapper} sheet={sheet} />
+            <CursorBox desk={desk} session={session} sheet={sheet} />
             <DrawnState desk={desk} />
             <PaneZoom desk={desk} />
-            <Magnifier layer={refs.sheet} pens={pens} desk={desk} />
-            <MarkBar pens={later} />
+            <Magnifier layer={refs.sheet} session={session} desk={desk} />
+            <MarkBar session={session} sheet={sheet} />
             <Legend sheet={sheet} desk={desk} />
+            <ScaleNote sheet={sheet} session={session} />
           </>
         )}
-        <ScaleNote sheet={sheet} pens={pens} />
       </div>
-      <Dock pens={pens} />
+      {session === undefined ? null : <Dock session={session} />}
     </div>
   );
 }

@@ -15,11 +15,8 @@ export interface Box {
   readonly lasso?: readonly Point[];
 }
 
-type BoxTool = Extract<Tool, 'schedule' | 'crop' | 'part'>;
-
 /** Tools that begin with a box dragged on the sheet. */
-export const drawsBox = (tool: Tool): tool is BoxTool =>
-  tool === 'schedule' || tool === 'crop' || tool === 'part';
+export type BoxTool = Extract<Tool, 'schedule' | 'crop' | 'part'>;
 
 /** What a box or a loop catches: marks that lie in it whole. */
 export function caughtBy({ from, to, lasso }: Box): (mark: Mark) => boolean {

@@ -1,17 +1,15 @@
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import { groupBy } from '@zest/core/job/groupBy';
-import type { Mark } from '@zest/core/job/records/mark';
-import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
-import { scaleOfMark } from '@zest/core/job/scaleAt';
 import { labelOf } from '../stages/measure/sheetContent.ts';
-import { useFormats, useJobState, useOpenJob, useServices, useView } from '../stores/context.tsx';
+import { useFormats, useOpenJob, useStores, useView } from '../stores/context.tsx';
+import { useJobId } from '../stores/jobHooks.ts';
 import { isMarkShown } from '../stores/viewStore.ts';
 import { colorChoice } from './colorChoice.ts';
 import type { DrawnStyle } from '../workers/marksProtocol.ts';
 import { type Cameras, type Desk, createDesk } from './desk.ts';
-import { type ShownMark, styleOf } from './render/marksLayer.ts';
+import { styleOf } from './render/marksLayer.ts';
+import { feedMarks } from './marksFeed.ts';
 import { type HitIndex, createHitIndex } from './tools/hitIndex.ts';
 
 export interface DeskRefs {
@@ -33,8 +31,9 @@ export function useDesk(
   readonly desk: Desk | undefined;
   readonly hits: HitIndex;
 } {
-  const services = useServices();
-  const { jobId } = useOpenJob();
+  const stores = useStores();
+  const { services } = stores;
+  const jobId = useJobId();
   const refs: DeskRefs = {
     desk: useRef(null),
     paper: useRef(null),
@@ -72,77 +71,13 @@ export function useDesk(
     desk?.show(sheet);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [desk, picture]);
-  useMarksInStep(desk, hits, id);
+  useEffect(
+    () => (desk === undefined ? undefined : feedMarks(stores.jobs, id, desk, hits)),
+    [stores, desk, id, hits],
+  );
   useStylesInStep(desk, id);
   useLabelsInStep(desk, id);
   return { refs, desk, hits };
-}
-
-interface Sent {
-  readonly desk: Desk;
-  readonly sheetId: string;
-  readonly scales: string;
-  readonly revision: number;
-  readonly marks: Map<string, Mark>;
-  readonly openings: ReadonlyMap<string, readonly Opening[]>;
-}
-
-const NO_OPENINGS: readonly Opening[] = [];
-const sameOpenings = (a: readonly Opening[] = NO_OPENINGS, b: readonly Opening[] = NO_OPENINGS): boolean =>
-  a.length === b.length && a.every((opening, i) => opening === b[i]);
-
-/** Sends the worker and the hit index what changed among the sheet's marks, and only that. */
-function useMarksInStep(desk: Desk | undefined, hits: HitIndex, sheetId: string): void {
-  const { job } = useOpenJob();
-  const sent = useRef<Sent | undefined>(undefined);
-  const sheet = job.sheet.get(sheetId as Sheet['id']);
-  const scales = JSON.stringify([sheet?.scale, sheet?.scaleAreas]);
-  const revision = useJobState((state) => state.revision);
-  const lastDiff = useJobState((state) => state.lastDiff);
-  useEffect(() => {
-    if (desk === undefined) return;
-    const before = sent.current;
-    const openings = groupBy(job.opening.values(), ({ markId }): string => markId);
-    const shown = (mark: Mark): ShownMark => ({
-      mark,
-      openings: openings.get(mark.id) ?? NO_OPENINGS,
-      metersPerPoint: scaleOfMark(job, mark)?.xMetersPerPoint,
-    });
-    const keeps = before?.desk === desk && before.sheetId === sheetId && before.scales === scales;
-    if (before === undefined || !keeps || revision > before.revision + 1) {
-      const marks = new Map<string, Mark>();
-      for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
-      sent.current = { desk, sheetId, scales, revision, marks, openings };
-      desk.marks.load([...marks.values()].map(shown));
-      hits.set(marks.values());
-      return;
-    }
-    // One step on: only what the last change touched is looked at.
-    const touched = new Set<string>();
-    for (const record of [...lastDiff.added, ...lastDiff.removed, ...lastDiff.updated.flat()]) {
-      if (record.type === 'mark') touched.add(record.id);
-      if (record.type === 'opening') touched.add(record.markId);
-    }
-    const changed: Mark[] = [];
-    const removed: string[] = [];
-    for (const markId of touched) {
-      const mark = job.mark.get(markId as Mark['id']);
-      const known = before.marks.get(markId);
-      if (mark?.sheetId === sheetId) {
-        const same = mark === known && sameOpenings(before.openings.get(markId), openings.get(markId));
-        if (!same) changed.push(mark);
-        before.marks.set(markId, mark);
-      } else if (known !== undefined) {
-        removed.push(markId);
-        before.marks.delete(markId);
-      }
-    }
-    sent.current = { ...before, revision, openings };
-    if (changed.length === 0 && removed.length === 0) return;
-    for (const markId of removed) hits.remove(markId);
-    for (const mark of changed) hits.put(mark);
-    desk.marks.change(changed.map(shown), removed);
-  }, [desk, hits, job, sheetId, scales, revision, lastDiff]);
 }
 
 function useStylesInStep(desk: Desk | undefined, sheetId: string): void {

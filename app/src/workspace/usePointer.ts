@@ -4,11 +4,11 @@ import { type Point, distance } from '@zest/core/geometry/point';
 import { inOrder } from '@zest/core/job/job';
 import { isBesideField } from '../actions/besideField.ts';
 import { isInDialog, isTyping } from '../actions/useActions.ts';
-import { useOpenJob } from '../stores/context.tsx';
+import { useJobNow } from '../stores/context.tsx';
+import { useJobId } from '../stores/jobHooks.ts';
 import { panBy, zoomAbout } from './camera.ts';
 import type { Desk } from './desk.ts';
-import type { Pens } from './usePens.ts';
-import { useLatest } from './useLatest.ts';
+import type { PointerTarget, Session } from './session.ts';
 
 /** A press that moves less than this is a click. */
 const CLICK_PX = 5;
@@ -18,31 +18,23 @@ const PAN_KEY_PX = 60;
 export function usePointer(
   element: RefObject<HTMLDivElement | null>,
   desk: Desk | undefined,
-  pens: Pens,
+  session: Session | undefined,
 ): void {
-  usePaneHand(element, desk, pens);
-  useDeskKeys(desk, useLatest(pens));
+  usePanePointer(element, desk, session);
+  useDeskKeys(desk, session);
 }
 
-/** What a hand on a desk does; the pens are the fullest of them. */
-export type Hand = Pick<
-  Pens,
-  'onDown' | 'onMove' | 'onDragged' | 'onClick' | 'onDrop' | 'onCancelDrag' | 'setGrabbing'
->;
-
 /** Pans, zooms and clicks on a sheet that is only looked at, or picked on. */
-export function usePaneHand(
+export function usePanePointer(
   element: RefObject<HTMLDivElement | null>,
   desk: Desk | undefined,
-  hand: Hand,
+  target: PointerTarget | undefined,
 ): void {
-  const latest = useLatest(hand);
   useEffect(() => {
-    const target = element.current;
-    if (target === null || desk === undefined) return undefined;
-    const unbind = [bindPress(target, desk, latest), bindWheel(target, desk)];
+    if (element.current === null || desk === undefined || target === undefined) return undefined;
+    const unbind = [bindPress(element.current, desk, target), bindWheel(element.current, desk)];
     return () => unbind.forEach((each) => each());
-  }, [element, desk, latest]);
+  }, [element, desk, target]);
 }
 
 const placeOf = (target: HTMLElement, event: MouseEvent): Point => {
@@ -60,7 +52,7 @@ function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => v
   };
 }
 
-function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Hand }): () => void {
+function bindPress(target: HTMLElement, desk: Desk, session: PointerTarget): () => void {
   let press:
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
@@ -71,20 +63,20 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Ha
     if (!isOnDesk(event) || event.button > 1) return;
     target.focus({ preventScroll: true });
     const at = placeOf(target, event);
-    press = { start: at, last: at, mode: pens.current.onDown(at, event), moved: false };
+    press = { start: at, last: at, mode: session.onDown(at, event), moved: false };
     target.setPointerCapture(event.pointerId);
   };
   const move = (event: PointerEvent): void => {
     const at = placeOf(target, event);
     if (press === undefined) {
-      if (isOnDesk(event)) pens.current.onMove(at, event);
+      if (isOnDesk(event)) session.onMove(at, event);
       return;
     }
     if (!press.moved && distance(press.start, at) < CLICK_PX) return;
     press.moved = true;
-    if (press.mode === 'drag') pens.current.onDragged(at);
+    if (press.mode === 'drag') session.onDragged(at);
     else {
-      if (press.mode !== 'panning') pens.current.setGrabbing(true);
+      target.dataset['grabbing'] = '';
       press.mode = 'panning';
       desk.setCamera(panBy(desk.store.getState().camera, at.x - press.last.x, at.y - press.last.y));
     }
@@ -94,14 +86,14 @@ function bindPress(target: HTMLElement, desk: Desk, pens: { readonly current: Ha
     const ended = press;
     press = undefined;
     if (ended === undefined) return;
-    pens.current.setGrabbing(false);
-    if (ended.mode === 'drag') pens.current.onDrop();
-    else if (!ended.moved && ended.mode === 'click') pens.current.onClick(ended.start, event);
+    delete target.dataset['grabbing'];
+    if (ended.mode === 'drag') session.onDrop();
+    else if (!ended.moved && ended.mode === 'click') session.onClick(ended.start, event);
   };
   const cancel = (): void => {
-    if (press?.mode === 'drag') pens.current.onCancelDrag();
+    if (press?.mode === 'drag') session.onCancelDrag();
     press = undefined;
-    pens.current.setGrabbing(false);
+    delete target.dataset['grabbing'];
   };
   return listen(
     target,
@@ -134,23 +126,21 @@ function bindWheel(target: HTMLElement, desk: Desk): () => void {
   return listen(target, ['wheel', wheel, { passive: false }]);
 }
 
-function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): void {
+function useDeskKeys(desk: Desk | undefined, session: Session | undefined): void {
   const navigate = useNavigate();
-  const { job, jobId } = useOpenJob();
-  const context = useLatest({ job, jobId });
+  const jobId = useJobId();
+  const jobNow = useJobNow();
   useEffect(() => {
-    if (desk === undefined) return undefined;
+    if (desk === undefined || session === undefined) return undefined;
     const turnSheet = (step: number): void => {
-      const sheets = inOrder(context.current.job.sheet.values());
+      const sheets = inOrder(jobNow().sheet.values());
       const at = sheets.findIndex(({ id }) => location.pathname.endsWith(encodeURIComponent(id)));
       const next = sheets[at + step];
-      if (next !== undefined)
-        void navigate(`/job/${context.current.jobId}/measure/${encodeURIComponent(next.id)}`);
+      if (next !== undefined) void navigate(`/job/${jobId}/measure/${encodeURIComponent(next.id)}`);
     };
     const onKey = (event: KeyboardEvent): void => {
       if (isTyping(event.target) || isInDialog() || pressesControl(event) || isLetterBeside(event)) return;
-      const handled =
-        pens.current.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
+      const handled = session.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
       if (!handled) return;
       event.preventDefault();
       event.stopPropagation();
@@ -162,7 +152,7 @@ function useDeskKeys(desk: Desk | undefined, pens: { readonly current: Pens }): 
       window.removeEventListener('keydown', onKey, true);
       window.removeEventListener('keyup', onKey, true);
     };
-  }, [desk, pens, context, navigate]);
+  }, [desk, session, jobNow, jobId, navigate]);
 }
 
 /** Letters and figures only: Escape and the keys with Ctrl are meant wherever the pointer was. */

@@ -1,4 +1,5 @@
 import { useStore } from 'zustand';
+import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { scaleAt } from '@zest/core/job/scaleAt';
 import { measureMark } from '@zest/core/takeoff/measureMark';
@@ -8,30 +9,30 @@ import { LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
-import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
-import { aim, currentStroke, piecesTo, ringTo } from '../tools/draw.ts';
-import type { Pens } from '../usePens.ts';
+import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw.ts';
+import type { Session } from '../session.ts';
+import { useSessionState } from '../useSession.ts';
 
 interface CursorBoxProps {
   readonly desk: Desk;
-  readonly pens: Pens;
+  readonly session: Session;
   readonly sheet: Sheet;
 }
 
 /** The live figure at the pointer: this segment, the mark so far, and what the scope comes to. */
-export function CursorBox({ desk, pens, sheet }: CursorBoxProps) {
+export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   const { display } = useFormats();
-  const { figures } = useOpenJob();
-  const { tool, draft, scope, pointer } = pens;
-  if (
-    (tool !== 'run' && tool !== 'area' && tool !== 'slope') ||
-    pointer === undefined ||
-    draft.hover === undefined
-  )
-    return null;
+  const { figures, job } = useOpenJob();
+  const draft = useSessionState(session, (state) => state.draft);
+  const pointer = useSessionState(session, (state) => state.pointer);
+  const tool = useView((state) => state.tool);
+  const penScope = useView((state) => state.penScope);
+  const scope = job.scope.get(penScope as Scope['id']);
+  if (!isDrawnKind(tool) || pointer === undefined || draft.hover === undefined) return null;
   const stroke = currentStroke(draft);
   const from = stroke.at(-1);
   if (from === undefined && draft.strokes.length === 0) return null;

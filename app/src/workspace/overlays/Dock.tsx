@@ -2,20 +2,16 @@ import type { OpeningRow } from '@zest/core/takeoff/openingRows';
 import { LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
-import type { Tool } from '../../stores/viewStore.ts';
-import { type Form, currentStroke, formsOf } from '../tools/draw.ts';
+import { type Form, currentStroke, formsOf, isDrawnKind } from '../tools/draw.ts';
 import { openingRows } from '../drawing.ts';
-import type { Pens } from '../usePens.ts';
+import type { Session } from '../session.ts';
+import { TOOLBOX } from '../tools/toolbox.ts';
+import { useSessionState } from '../useSession.ts';
 import { SheetMenu } from './SheetMenu.tsx';
 
-const PENS: readonly (readonly [tool: Tool, name: string, key: string])[] = [
-  ['select', 'Select', 'V'],
-  ['run', 'Run', 'L'],
-  ['area', 'Area', 'A'],
-  ['count', 'Count', 'C'],
-  ['slope', 'Roof slope', 'R'],
-  ['opening', 'Opening', 'O'],
-];
+const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
+  dock === undefined ? [] : [{ tool: id, name: dock.name, key: action?.key ?? '' }],
+);
 
 const FORMS: Readonly<Record<Form, readonly [name: string, key: string]>> = {
   line: ['Straight', ''],
@@ -57,54 +53,47 @@ function OpeningRows() {
 }
 
 /** The few modes of the pen, near the hand. */
-export function Dock({ pens }: { readonly pens: Pens }) {
+export function Dock({ session }: { readonly session: Session }) {
   const setView = useSetView();
-  const drawing = pens.draft.strokes.length > 0;
-  const { tool: now } = pens;
-  const kind = now === 'run' || now === 'area' || now === 'slope' ? now : undefined;
+  const now = useView((state) => state.tool);
+  const form = useSessionState(session, ({ draft }) => draft.form);
+  const drawing = useSessionState(session, ({ draft }) => draft.strokes.length > 0);
+  const canLift = useSessionState(session, ({ draft }) => currentStroke(draft).length > 0);
   return (
     <div className="dock" role="toolbar" aria-label="Pens">
-      {PENS.map(([tool, name, key]) => (
-        <button key={tool} type="button" aria-pressed={pens.tool === tool} onClick={() => setView({ tool })}>
+      {ON_DOCK.map(({ tool, name, key }) => (
+        <button key={tool} type="button" aria-pressed={now === tool} onClick={() => setView({ tool })}>
           {name} <kbd>{key}</kbd>
         </button>
       ))}
       <hr />
-      {kind !== undefined ? (
+      {isDrawnKind(now) ? (
         <>
           <select
             className="dock-form"
             aria-label="How the next piece is drawn"
-            value={pens.draft.form}
-            onChange={(event) => pens.setForm(event.target.value as Form)}
+            value={form}
+            onChange={(event) => session.draw({ type: 'form', form: event.target.value as Form })}
           >
-            {formsOf(kind).map((form) => (
-              <option key={form} value={form}>
-                {FORMS[form].filter(Boolean).join('  ')}
+            {formsOf(now).map((each) => (
+              <option key={each} value={each}>
+                {FORMS[each].filter(Boolean).join('  ')}
               </option>
             ))}
           </select>
-          <button type="button" disabled={currentStroke(pens.draft).length === 0} onClick={pens.lift}>
+          <button type="button" disabled={!canLift} onClick={() => session.draw({ type: 'lift' })}>
             Leave a gap <kbd>.</kbd>
           </button>
-          <button type="button" disabled={!drawing} onClick={pens.complete}>
+          <button type="button" disabled={!drawing} onClick={() => session.draw({ type: 'complete' })}>
             End <kbd>Enter</kbd>
           </button>
         </>
       ) : (
         <>
-          <button
-            type="button"
-            aria-pressed={pens.tool === 'scale'}
-            onClick={() => setView({ tool: 'scale' })}
-          >
+          <button type="button" aria-pressed={now === 'scale'} onClick={() => setView({ tool: 'scale' })}>
             Set scale <kbd>S</kbd>
           </button>
-          <button
-            type="button"
-            aria-pressed={pens.tool === 'check'}
-            onClick={() => setView({ tool: 'check' })}
-          >
+          <button type="button" aria-pressed={now === 'check'} onClick={() => setView({ tool: 'check' })}>
             Measure back <kbd>B</kbd>
           </button>
           {now === 'opening' ? <OpeningRows /> : null}

@@ -1,9 +1,11 @@
 import { type RefObject, useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
+import { useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
-import { drawsBox } from '../boxes.ts';
-import type { Pens } from '../usePens.ts';
+import { TOOLBOX } from '../tools/toolbox.ts';
+import type { Session } from '../session.ts';
+import { useSessionState } from '../useSession.ts';
 
 const SIZE_PX = 132;
 const TIMES = 4;
@@ -12,22 +14,17 @@ const CLOSE_SCALE = 2;
 
 interface MagnifierProps {
   readonly layer: RefObject<HTMLDivElement | null>;
-  readonly pens: Pens;
+  readonly session: Session;
   readonly desk: Desk;
 }
 
 /** The sheet around the pen's point, enlarged, while placing points on a sheet seen from afar. */
-export function Magnifier({ layer, pens, desk }: MagnifierProps) {
+export function Magnifier({ layer, session, desk }: MagnifierProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { pointer, tool } = pens;
-  const shown =
-    pointer !== undefined &&
-    tool !== 'select' &&
-    tool !== 'opening' &&
-    tool !== 'straighten' &&
-    !drawsBox(tool) &&
-    camera.scale < CLOSE_SCALE;
+  const pointer = useSessionState(session, (state) => state.pointer);
+  const tool = useView((state) => state.tool);
+  const shown = pointer !== undefined && TOOLBOX[tool].magnified && camera.scale < CLOSE_SCALE;
   useEffect(() => {
     const context = canvas.current?.getContext('2d') ?? null;
     if (context === null || pointer === undefined || layer.current === null) return;

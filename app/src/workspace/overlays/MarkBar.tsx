@@ -1,5 +1,5 @@
 import { isRing } from '@zest/core/job/markKinds';
-import { memo } from 'react';
+import { memo, useDeferredValue } from 'react';
 import {
   FlipHorizontal2,
   FlipVertical2,
@@ -20,6 +20,7 @@ import { removeMarks } from '@zest/core/job/commands/removeWith';
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import type { Mark } from '@zest/core/job/records/mark';
+import type { Sheet } from '@zest/core/job/records/sheet';
 import {
   type Strokes,
   combineAreas,
@@ -36,28 +37,36 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { plural } from '../../messages/words.ts';
-import { useJobActions, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
-import type { Pens } from '../usePens.ts';
+import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import type { Session } from '../session.ts';
+import { useSelectedMarks } from '../useSelectedMarks.ts';
+import { useSessionState } from '../useSession.ts';
 import { MarkDetails } from './MarkDetails.tsx';
 import { MarkPlaces } from './MarkPlaces.tsx';
 
 /** Less than this off the line, a vertex changes nothing that was meant. */
 const SIMPLIFY_PT = 1.5;
 
-/** What can be done with the marks in hand. */
-export const MarkBar = memo(function MarkBar({ pens }: { readonly pens: Pens }) {
-  const { vertex } = pens;
+interface MarkBarProps {
+  readonly session: Session;
+  readonly sheet: Sheet;
+}
+
+/** What can be done with the selected marks. */
+export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
+  const vertex = useSessionState(session, (state) => state.vertex);
+  const dragging = useSessionState(session, (state) => state.drag !== undefined);
+  const tool = useView((state) => state.tool);
   const { job } = useOpenJob();
-  // By their ids: the pens may be a moment behind the job.
-  const asTheyAre = (marks: readonly Mark[]): readonly Mark[] =>
-    marks.flatMap(({ id }) => job.mark.get(id) ?? []);
-  const [selected, held] = [asTheyAre(pens.selected), asTheyAre(pens.held)];
+  // The bar is long; it follows once the sheet and the total stand.
+  const held = useSelectedMarks(useDeferredValue(useView((state) => state.selectedMarks)));
+  const selected = held.filter(({ sheetId }) => sheetId === sheet.id);
   const actions = useJobActions();
   const services = useServices();
   const setView = useSetView();
   const shown = selected.length > 0 ? selected : held;
   const [first, second] = shown;
-  if (pens.tool !== 'select' || first === undefined || pens.drag !== undefined) return null;
+  if (tool !== 'select' || first === undefined || dragging) return null;
   const free = held.filter(({ locked }) => locked !== true);
   const here = selected.filter(({ locked }) => locked !== true);
   const sheets = new Set(held.map(({ sheetId }) => sheetId)).size;

@@ -7,57 +7,83 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { scaleAt } from '@zest/core/job/scaleAt';
 import { placeOfSeat } from '@zest/core/takeoff/seat';
-import { useStores } from '../../stores/context.tsx';
+import type { Scope } from '@zest/core/job/records/scope';
+import { useStores, useView } from '../../stores/context.tsx';
+import { useRecord } from '../../stores/jobHooks.ts';
 import { lookOf } from '../../look/scopeColors.ts';
 import { type Camera, toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { openingAt } from '../drawing.ts';
-import { aim, currentStroke, piecesTo, ringTo } from '../tools/draw.ts';
-import { type Strokes, handlesOf } from '../tools/edit.ts';
+import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw.ts';
+import { type Handle, type Strokes, handlesOf } from '../tools/edit.ts';
 import { boxOf } from '../tools/forms.ts';
 import { JunctionDots, ScaleAreas, TextHits } from './SheetSigns.tsx';
-import { picksTwo } from '../tools/measureTwo.ts';
-import type { Pens } from '../usePens.ts';
+import { MIDDLE_ROOM_PX } from '../tools/tool.ts';
+import type { Session } from '../session.ts';
+import type { Snapper } from '../snapper.ts';
+import { useSelectedMarks } from '../useSelectedMarks.ts';
+import { useSessionState } from '../useSession.ts';
 
 interface OverlayProps {
   readonly desk: Desk;
-  readonly pens: Pens;
+  readonly session: Session;
+  readonly snapper: Snapper;
   readonly sheet: Sheet;
 }
 
-/** What is in hand: the selection with its handles, the drag, the pen's draft, the two points. */
-export function Overlay({ desk, pens, sheet }: OverlayProps) {
+/** What is going on at the sheet: the selection with its handles, the drag, what is being drawn, two points. */
+export function Overlay({ desk, session, snapper, sheet }: OverlayProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   return (
     <svg className="overlay" aria-hidden="true">
       <ScaleAreas sheet={sheet} camera={camera} />
       <TextHits sheet={sheet} camera={camera} />
       <JunctionDots sheet={sheet} camera={camera} />
-      {pens.selected.map((mark) => (
-        <Selected
-          key={mark.id}
-          mark={mark}
-          strokes={pens.drag?.moved.get(mark.id) ?? mark.strokes}
-          camera={camera}
-          pens={pens}
-        />
-      ))}
-      <Draft pens={pens} camera={camera} />
-      <OpeningGhost pens={pens} camera={camera} sheet={sheet} />
-      <TwoPoints pens={pens} camera={camera} />
-      {pens.snap === undefined ? null : (
-        <SnapSign at={toScreen(camera, pens.snap.at)} kind={pens.snap.kind} held={pens.snapHeld} />
-      )}
-      {pens.box === undefined ? null : (
-        <polygon
-          points={write(camera, pens.box.lasso ?? boxOf(pens.box.from, pens.box.to), true)}
-          fill="#F2B705"
-          fillOpacity="0.1"
-          stroke="#F2B705"
-          strokeWidth="1.5"
-        />
-      )}
+      <Selection session={session} camera={camera} sheet={sheet} />
+      <Draft session={session} camera={camera} />
+      <OpeningGhost session={session} camera={camera} sheet={sheet} />
+      <TwoPoints session={session} camera={camera} />
+      <SnapSign session={session} camera={camera} snapper={snapper} />
+      <BoxDrawn session={session} camera={camera} />
     </svg>
+  );
+}
+
+interface DrawnProps {
+  readonly session: Session;
+  readonly camera: Camera;
+}
+
+function Selection({ session, camera, sheet }: DrawnProps & { readonly sheet: Sheet }) {
+  const drag = useSessionState(session, (state) => state.drag);
+  const vertex = useSessionState(session, (state) => state.vertex);
+  const tool = useView((state) => state.tool);
+  const marks = useSelectedMarks(useView((state) => state.selectedMarks));
+  return marks
+    .filter(({ sheetId }) => sheetId === sheet.id)
+    .map((mark) => (
+      <Selected
+        key={mark.id}
+        mark={mark}
+        strokes={drag?.moved.get(mark.id) ?? mark.strokes}
+        camera={camera}
+        hasHandles={tool === 'select'}
+        vertex={vertex}
+      />
+    ));
+}
+
+function BoxDrawn({ session, camera }: DrawnProps) {
+  const box = useSessionState(session, (state) => state.box);
+  if (box === undefined) return null;
+  return (
+    <polygon
+      points={write(camera, box.lasso ?? boxOf(box.from, box.to), true)}
+      fill="#F2B705"
+      fillOpacity="0.1"
+      stroke="#F2B705"
+      strokeWidth="1.5"
+    />
   );
 }
 
@@ -70,76 +96,87 @@ const write = (camera: Camera, path: readonly Vertex[], closed = false): string 
     .map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`)
     .join(' ');
 
-function Selected({
-  mark,
-  strokes,
-  camera,
-  pens,
-}: {
+interface SelectedProps {
   readonly mark: Mark;
   readonly strokes: Strokes;
   readonly camera: Camera;
-  readonly pens: Pens;
-}) {
-  const handles = pens.tool === 'select' ? handlesOf({ ...mark, strokes }, 46 / camera.scale) : [];
+  readonly hasHandles: boolean;
+  readonly vertex: Handle | undefined;
+}
+
+function Selected({ mark, strokes, camera, hasHandles, vertex }: SelectedProps) {
+  const handles = hasHandles ? handlesOf({ ...mark, strokes }, MIDDLE_ROOM_PX / camera.scale) : [];
   return (
     <g>
-      {strokes.map((stroke, index) =>
-        isPoints(mark.kind) ? null : isRing(mark.kind) ? (
-          <polygon
-            key={index}
-            points={write(camera, stroke, true)}
-            fill="#F2B705"
-            fillOpacity="0.14"
-            stroke="#F2B705"
-            strokeWidth="4"
-            strokeLinejoin="round"
-          />
-        ) : (
-          <polyline
-            key={index}
-            points={write(camera, stroke)}
-            fill="none"
-            stroke="#F2B705"
-            strokeWidth="5"
-            strokeLinejoin="round"
-          />
-        ),
-      )}
-      {handles.map((handle) => {
-        const { x, y } = toScreen(camera, handle.at);
-        const active =
-          pens.vertex !== undefined &&
-          !pens.vertex.middle &&
-          pens.vertex.markId === mark.id &&
-          pens.vertex.stroke === handle.stroke &&
-          pens.vertex.index === handle.index &&
-          !handle.middle;
-        const key = `${handle.stroke} ${handle.index} ${handle.middle}`;
-        if (isPoints(mark.kind))
-          return <circle key={key} cx={x} cy={y} r="11" fill="none" stroke="#F2B705" strokeWidth="3" />;
-        return handle.middle ? (
-          <circle key={key} cx={x} cy={y} r="3.5" fill="#F2B705" stroke="#18211C" strokeWidth="1" />
-        ) : (
-          <circle
-            key={key}
-            cx={x}
-            cy={y}
-            r={active ? 7 : 5.5}
-            fill={active ? '#18211C' : '#FFFDF8'}
-            stroke={active ? '#F2B705' : '#18211C'}
-            strokeWidth="2"
-          />
-        );
-      })}
+      {isPoints(mark.kind)
+        ? null
+        : strokes.map((stroke, index) => (
+            <SelectedStroke key={index} points={write(camera, stroke, isRing(mark.kind))} kind={mark.kind} />
+          ))}
+      {handles.map((handle) => (
+        <HandleDot
+          key={`${handle.stroke} ${handle.index} ${handle.middle}`}
+          handle={handle}
+          at={toScreen(camera, handle.at)}
+          active={isVertex(vertex, handle)}
+          isPoint={isPoints(mark.kind)}
+        />
+      ))}
     </g>
   );
 }
 
-function Draft({ pens, camera }: { readonly pens: Pens; readonly camera: Camera }) {
-  const { draft, tool, scope } = pens;
-  if (tool !== 'run' && tool !== 'area' && tool !== 'slope') return null;
-  const color = lookOf(scope?.color ?? 0).color;
+const SelectedStroke = ({ points, kind }: { readonly points: string; readonly kind: Mark['kind'] }) =>
+  isRing(kind) ? (
+    <polygon
+      points={points}
+      fill="#F2B705"
+      fillOpacity="0.14"
+      stroke="#F2B705"
+      strokeWidth="4"
+      strokeLinejoin="round"
+    />
+  ) : (
+    <polyline points={points} fill="none" stroke="#F2B705" strokeWidth="5" strokeLinejoin="round" />
+  );
+
+/** True for the vertex that was clicked. */
+const isVertex = (vertex: Handle | undefined, handle: Handle): boolean =>
+  vertex !== undefined &&
+  !vertex.middle &&
+  !handle.middle &&
+  vertex.markId === handle.markId &&
+  vertex.stroke === handle.stroke &&
+  vertex.index === handle.index;
+
+interface HandleDotProps {
+  readonly handle: Handle;
+  readonly at: Point;
+  readonly active: boolean;
+  readonly isPoint: boolean;
+}
+
+function HandleDot({ handle, at: { x, y }, active, isPoint }: HandleDotProps) {
+  if (isPoint) return <circle cx={x} cy={y} r="11" fill="none" stroke="#F2B705" strokeWidth="3" />;
+  if (handle.middle) return <circle cx={x} cy={y} r="3.5" fill="#F2B705" stroke="#18211C" strokeWidth="1" />;
+  return (
+    <circle
+      cx={x}
+      cy={y}
+      r={active ? 7 : 5.5}
+      fill={active ? '#18211C' : '#FFFDF8'}
+      stroke={active ? '#F2B705' : '#18211C'}
+      strokeWidth="2"
+    />
+  );
+}
+
+function Draft({ session, camera }: DrawnProps) {
+  const draft = useSessionState(session, (state) => state.draft);
+  const tool = useView((state) => state.tool);
+  const penScope = useView((state) => state.penScope);
+  const color = lookOf(useRecord(penScope as Scope['id'] | undefined)?.color ?? 0).color;
+  if (!isDrawnKind(tool)) return null;
   const stroke = currentStroke(draft);
   const from = stroke.at(-1);
   const next = draft.hover === undefined ? undefined : aim(draft, draft.hover, draft.square);
@@ -206,40 +243,33 @@ const SNAP_WORDS: Readonly<Record<SnapKind, string>> = {
   line: 'on the line',
 };
 
-interface SnapSignProps {
-  readonly at: Point;
-  readonly kind: SnapKind;
-  readonly held: boolean;
-}
-
 /** Which place the point is drawn to, in a word: there is no code of shapes to learn. */
-const SnapSign = ({ at: { x, y }, kind, held }: SnapSignProps) => (
-  <g className="snap-sign">
-    <circle cx={x} cy={y} r="8" fill="none" stroke="#1E4B39" strokeWidth="2" />
-    <text x={x + 12} y={y - 9}>
-      {SNAP_WORDS[kind]}
-      {held ? ', held' : ''}
-    </text>
-  </g>
-);
+function SnapSign({ session, camera, snapper }: DrawnProps & { readonly snapper: Snapper }) {
+  const snap = useSessionState(session, (state) => state.snap);
+  const held = useStore(snapper.store, (state) => state.held !== undefined);
+  if (snap === undefined) return null;
+  const { x, y } = toScreen(camera, snap.at);
+  return (
+    <g className="snap-sign">
+      <circle cx={x} cy={y} r="8" fill="none" stroke="#1E4B39" strokeWidth="2" />
+      <text x={x + 12} y={y - 9}>
+        {SNAP_WORDS[snap.kind]}
+        {held ? ', held' : ''}
+      </text>
+    </g>
+  );
+}
 
 const Dot = ({ at: { x, y }, r }: { readonly at: Point; readonly r: number }) => (
   <circle cx={x} cy={y} r={r} fill="#FFFDF8" stroke="#18211C" strokeWidth="1.5" />
 );
 
 /** Where an opening would sit, as wide as it is. */
-function OpeningGhost({
-  pens,
-  camera,
-  sheet,
-}: {
-  readonly pens: Pens;
-  readonly camera: Camera;
-  readonly sheet: Sheet;
-}) {
+function OpeningGhost({ session, camera, sheet }: DrawnProps & { readonly sheet: Sheet }) {
   const stores = useStores();
-  const { pointer, tool } = pens;
-  const host = tool === 'opening' && pointer !== undefined ? pens.hostAt(pointer) : undefined;
+  const pointer = useSessionState(session, (state) => state.pointer);
+  const tool = useView((state) => state.tool);
+  const host = tool === 'opening' && pointer !== undefined ? session.hostAt(pointer) : undefined;
   const opening = host === undefined || pointer === undefined ? undefined : openingAt(stores, host, pointer);
   const place = host === undefined || opening === undefined ? undefined : placeOfSeat(host, opening.seat);
   const scale =
@@ -261,8 +291,8 @@ function OpeningGhost({
   );
 }
 
-function TwoPoints({ pens: { two, tool }, camera }: { readonly pens: Pens; readonly camera: Camera }) {
-  if (!picksTwo(tool)) return null;
+function TwoPoints({ session, camera }: DrawnProps) {
+  const two = useSessionState(session, (state) => state.two);
   const end = two.b ?? two.hover;
   const points = [two.a, two.a === undefined ? undefined : end].filter((at) => at !== undefined);
   return (

@@ -29,26 +29,27 @@ import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
 import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
 import { keepTyped } from '@zest/core/formula/readTyped';
 import { useFormats, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
-import type { Pens } from '../usePens.ts';
+import type { Session } from '../session.ts';
+import { useSessionState } from '../useSession.ts';
 import { PartNote } from './PartNote.tsx';
 import { SoughtNote } from './SoughtNote.tsx';
 import { StraightenNote } from './StraightenNote.tsx';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
-export function ScaleNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
+export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
   const [typing, setTyping] = useState(false);
   const setView = useSetView();
+  const tool = useView((state) => state.tool);
   const sought = useView((state) => state.soughtText);
-  if (pens.tool === 'scale' || pens.tool === 'check') return <TwoPointNote sheet={sheet} pens={pens} />;
-  if (pens.tool === 'schedule')
+  if (tool === 'scale' || tool === 'check') return <TwoPointNote sheet={sheet} session={session} />;
+  if (tool === 'schedule')
     return (
       <div className="desk-note" role="note">
         <b>Read a schedule.</b> Drag a box around the table, including its title.
       </div>
     );
-  if (pens.tool === 'straighten' || pens.tool === 'level' || pens.tool === 'crop')
-    return <StraightenNote sheet={sheet} />;
-  if (pens.tool === 'part') return <PartNote sheet={sheet} />;
+  if (tool === 'straighten' || tool === 'level' || tool === 'crop') return <StraightenNote sheet={sheet} />;
+  if (tool === 'part') return <PartNote sheet={sheet} />;
   if (sought !== '') return <SoughtNote sheet={sheet} />;
   if (sheet.scale !== null) return null;
   return (
@@ -96,8 +97,9 @@ function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-function TwoPointNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
-  const { tool, two } = pens;
+function TwoPointNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
+  const tool = useView((state) => state.tool);
+  const two = useSessionState(session, (state) => state.two);
   const words = tool === 'scale' ? 'Set the scale' : 'Measure back';
   if (tool === 'check' && sheet.scale === null)
     return (
@@ -114,10 +116,10 @@ function TwoPointNote({ sheet, pens }: { readonly sheet: Sheet; readonly pens: P
           : 'Now click its other end. Hold Shift to keep it square.'}
       </div>
     );
-  return <LengthForm key={`${two.b.x} ${two.b.y}`} sheet={sheet} pens={pens} />;
+  return <LengthForm key={`${two.b.x} ${two.b.y}`} sheet={sheet} session={session} />;
 }
 
-function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pens }) {
+function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
   const { display, numbers } = useFormats();
   const { job } = useOpenJob();
   const actions = useJobActions();
@@ -127,7 +129,8 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
   const [done, setDone] = useState<string | undefined>();
   const [asked, setAsked] = useState<string | undefined>();
   const [both, setBoth] = useState(true);
-  const { tool, two } = pens;
+  const tool = useView((state) => state.tool);
+  const two = useSessionState(session, (state) => state.two);
   const { a, b } = two;
   if (a === undefined || b === undefined) return null;
   const part = findScaleArea(sheet, a);
@@ -196,7 +199,7 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
               placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)}
               aria-invalid={refusal !== undefined}
               onChange={(event) => setText(event.target.value)}
-              onKeyDown={(event) => event.key === 'Escape' && pens.pick({ type: 'cancel' })}
+              onKeyDown={(event) => event.key === 'Escape' && session.pickAgain()}
             />
           </label>
           {reads === undefined ? null : (
@@ -222,7 +225,7 @@ function LengthForm({ sheet, pens }: { readonly sheet: Sheet; readonly pens: Pen
             <Button size="xs" type="submit">
               {tool === 'scale' ? 'Set the scale' : 'Check'}
             </Button>
-            <Button size="xs" variant="outline" onClick={() => pens.pick({ type: 'cancel' })}>
+            <Button size="xs" variant="outline" onClick={() => session.pickAgain()}>
               Pick again
             </Button>
           </div>

@@ -16,6 +16,10 @@ export const RING_FORMS = ['line', 'arc', 'box', 'slant', 'circle'] as const;
 export type Form = (typeof RUN_FORMS)[number] | (typeof RING_FORMS)[number];
 export type DrawnKind = 'run' | 'area' | 'slope';
 
+/** True for what is drawn point by point. */
+export const isDrawnKind = (tool: string): tool is DrawnKind =>
+  tool === 'run' || tool === 'area' || tool === 'slope';
+
 /**
  * The pen for runs, areas and roof slopes: a pure state machine. The draft lives here and not in the
  * job; one mark is one step of undo.
@@ -154,7 +158,7 @@ export function drawPen(state: DrawState, event: DrawEvent, context: DrawContext
     case 'cancel':
       return finish(state, context, true);
     case 'interrupt':
-      return finish(state, context, true);
+      return interrupt(state, context);
   }
 }
 
@@ -256,6 +260,12 @@ function finish(state: DrawState, { kind }: DrawContext, leaves: boolean): DrawS
   if (leaves) return { state: empty, effects: leave };
   const drawn = state.strokes.some((stroke) => stroke.length > 0);
   return drawn ? { state, effects: [{ type: 'refuse', reason: 'too-few-points' }] } : keep(state);
+}
+
+/** What is enough for a mark is kept, the rest goes without a word; which tool follows is not the pen's to say. */
+function interrupt(state: DrawState, context: DrawContext): DrawStep {
+  const { state: after, effects } = finish(state, context, true);
+  return { state: after, effects: effects.filter(({ type }) => type === 'commit') };
 }
 
 /** The place at `reachPt` from `from`: toward the pointer, or at an angle from the sheet's level, upward. */

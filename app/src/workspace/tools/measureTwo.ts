@@ -1,4 +1,3 @@
-import type { Tool } from '../../stores/viewStore.ts';
 import type { Point } from '@zest/core/geometry/point';
 import { squareTo } from '@zest/core/geometry/polyline';
 
@@ -33,6 +32,3 @@ export function pickTwo(state: TwoState, event: TwoEvent): TwoState {
       return NO_POINTS;
   }
 }
-
-/** Tools that ask for two points. */
-export const picksTwo = (tool: Tool): boolean => tool === 'scale' || tool === 'check' || tool === 'level';

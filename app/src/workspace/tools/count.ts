@@ -1,0 +1,19 @@
+import { scopeFor } from '../drawing.ts';
+import { SAME_PX, type ToolModule } from './tool.ts';
+
+/** One click a thing. */
+export const COUNT: ToolModule = {
+  id: 'count',
+  cursor: 'crosshair',
+  snaps: false,
+  magnified: true,
+  dock: { name: 'Count' },
+  action: { label: 'Count', key: 'C' },
+  begin: ({ stores }) => void scopeFor(stores, 'count'),
+  click: ({ place, toSheetPt }, { at }) => place.count(at, toSheetPt(SAME_PX)),
+  key: ({ place }, { key, type }) => {
+    if (key !== 'Backspace' || type !== 'keydown') return false;
+    place.takeBackCount();
+    return true;
+  },
+};
