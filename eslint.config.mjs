@@ -82,6 +82,20 @@ export default tseslint.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
+    files: ['app/src/**/*.tsx'],
+    ignores: ['app/src/parts/**', '**/*.test.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: 'Name what you export.' },
+        {
+          selector: 'JSXOpeningElement[name.name=/^(button|select|input|textarea)$/]',
+          message: 'Controls come from parts/, which build on Chakra UI.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.{ts,tsx}', 'e2e/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off', 'max-lines': 'off' },
   },

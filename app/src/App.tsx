@@ -4,7 +4,7 @@ import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toasts } from './components/toaster.tsx';
 import { JobFrame } from './frame/JobFrame.tsx';
 import { StageFailed } from './frame/StageFailed.tsx';
-import { system } from './look/system.ts';
+import { system } from './theme/system.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
 

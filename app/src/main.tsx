@@ -1,7 +1,7 @@
 import '@fontsource/ibm-plex-sans/400.css';
 import '@fontsource/ibm-plex-sans/500.css';
 import '@fontsource/ibm-plex-sans/600.css';
-import './look/zest.css';
+import './theme/zest.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
 import { createServices } from './platform/services.ts';

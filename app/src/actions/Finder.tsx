@@ -2,6 +2,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router';
 import { useJobActions, useOpenJob, useSetView, useView } from '../stores/context.tsx';
 import { useActions } from './useActions.ts';
+import { TextInput } from '../parts/fields.tsx';
 
 interface Found {
   readonly id: string;
@@ -52,7 +53,8 @@ function FinderBox() {
   return (
     <div className="finder" onMouseDown={(event) => event.target === event.currentTarget && close()}>
       <div className="finder-box" role="dialog" aria-label="Find anything" aria-modal="true">
-        <input
+        <TextInput
+          look="cell"
           ref={input}
           role="combobox"
           aria-expanded="true"

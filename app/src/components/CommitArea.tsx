@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { TextArea } from '../parts/fields.tsx';
 
 interface CommitAreaProps {
   readonly label: string;
@@ -19,8 +20,7 @@ export function CommitArea({ label, value, placeholder, onCommit }: CommitAreaPr
   };
   return (
     <div>
-      <textarea
-        className="input"
+      <TextArea
         rows={2}
         aria-label={label}
         aria-invalid={error !== undefined}

@@ -1,11 +1,14 @@
 import { type CSSProperties, type KeyboardEvent, useState } from 'react';
+import { TextInput } from '../parts/fields.tsx';
 
 interface CommitInputProps {
   readonly value: string;
   /** Takes the new text; what it returns is shown as what is wrong with it. */
   readonly onCommit: (text: string) => string | undefined;
   readonly label: string;
-  readonly className?: string;
+  /** Figures stand at the end. */
+  readonly align?: 'end';
+  readonly look?: 'bare';
   readonly placeholder?: string;
   readonly style?: CSSProperties;
   readonly disabled?: boolean;
@@ -18,7 +21,7 @@ interface CommitInputProps {
  * A text that is taken on Enter and on leaving the field, and put back by Escape. What was refused
  * stays as typed, with the reason below, so that nothing someone wrote is lost.
  */
-export function CommitInput({ value, onCommit, label, className = '', first, ...rest }: CommitInputProps) {
+export function CommitInput({ value, onCommit, label, align, first, ...rest }: CommitInputProps) {
   const [draft, setDraft] = useState<string | undefined>();
   const [error, setError] = useState<string | undefined>();
   const commit = (): void => {
@@ -44,9 +47,9 @@ export function CommitInput({ value, onCommit, label, className = '', first, ...
   };
   return (
     <div style={{ minWidth: 0 }}>
-      <input
+      <TextInput
         {...rest}
-        className={`input ${className}`}
+        textAlign={align}
         aria-label={label}
         data-first={first}
         aria-invalid={error !== undefined}

@@ -13,6 +13,7 @@ import {
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { IconButton } from '../parts/buttons.tsx';
 
 interface DragListProps {
   readonly ids: readonly string[];
@@ -97,17 +98,16 @@ function DragItem({
         drag.transform === null ? undefined : { transform: `translateY(${drag.transform.y}px)`, zIndex: 2 }
       }
     >
-      <button
+      <IconButton
         ref={drag.setNodeRef}
-        type="button"
-        className="icon-button drag-handle"
+        className="drag-handle"
         {...drag.attributes}
         {...drag.listeners}
         aria-label={`Move ${name}`}
         title="Drag to move; or press space, arrow keys, space"
       >
         <GripVertical size={13} />
-      </button>
+      </IconButton>
       <div style={{ minWidth: 0 }}>{children}</div>
     </div>
   );

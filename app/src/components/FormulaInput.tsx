@@ -25,6 +25,7 @@ import { describeProblem } from '../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../messages/words.ts';
 import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
 import { takeEntry } from './typed.ts';
+import { TextInput } from '../parts/fields.tsx';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
 interface Step {
@@ -44,7 +45,8 @@ interface FormulaInputProps {
   readonly placeholder?: string;
   /** What it comes to, or what is wrong with it, is shown also while nobody types. */
   readonly always?: boolean;
-  readonly className?: string;
+  /** Figures stand at the end. */
+  readonly align?: 'end';
   readonly onCommit: (kept: string) => string | undefined;
   /** In a cell of a table: what was typed to begin with, and what happens when the cell is left. */
   readonly inCell?: {
@@ -186,9 +188,9 @@ export function FormulaInput(props: FormulaInputProps) {
   );
   return (
     <div style={{ minWidth: 0, position: 'relative', width: '100%' }}>
-      <input
+      <TextInput
         ref={field}
-        className={`input ${props.className ?? ''}`}
+        textAlign={props.align}
         role="combobox"
         aria-label={label}
         aria-expanded={found.length > 0}

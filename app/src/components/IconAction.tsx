@@ -1,4 +1,5 @@
 import type { LucideIcon } from 'lucide-react';
+import { IconButton } from '../parts/buttons.tsx';
 
 interface IconActionProps {
   readonly label: string;
@@ -10,8 +11,8 @@ interface IconActionProps {
 
 /** A small button that is all picture; its words are for readers and for the pointer that rests on it. */
 export const IconAction = ({ label, icon: Icon, word, onClick }: IconActionProps) => (
-  <button type="button" className="icon-button" aria-label={label} title={label} onClick={onClick}>
+  <IconButton aria-label={label} title={label} onClick={onClick}>
     <Icon size={15} aria-hidden="true" />
     {word === undefined ? null : <span className="icon-word">{word}</span>}
-  </button>
+  </IconButton>
 );

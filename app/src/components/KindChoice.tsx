@@ -1,5 +1,6 @@
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { COST_WORDS } from '../messages/words.ts';
+import { Checkbox } from '../parts/Checkbox.tsx';
 
 interface KindChoiceProps<Kind extends CostKind> {
   readonly legend: string;
@@ -19,16 +20,15 @@ export function KindChoice<Kind extends CostKind>({
     <fieldset className="kinds">
       <legend className="soft">{legend}</legend>
       {kinds.map((kind) => (
-        <label key={kind}>
-          <input
-            type="checkbox"
-            checked={chosen.includes(kind)}
-            onChange={() =>
-              onChoose(chosen.includes(kind) ? chosen.filter((each) => each !== kind) : [...chosen, kind])
-            }
-          />{' '}
+        <Checkbox
+          key={kind}
+          checked={chosen.includes(kind)}
+          onChange={() =>
+            onChoose(chosen.includes(kind) ? chosen.filter((each) => each !== kind) : [...chosen, kind])
+          }
+        >
           {COST_WORDS[kind]}
-        </label>
+        </Checkbox>
       ))}
     </fieldset>
   );

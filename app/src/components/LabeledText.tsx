@@ -1,23 +1,29 @@
 import { type InputHTMLAttributes } from 'react';
 import { Labeled } from './Labeled.tsx';
+import { TextInput } from '../parts/fields.tsx';
 
-interface LabeledTextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {
+interface LabeledTextProps extends Omit<
+  InputHTMLAttributes<HTMLInputElement>,
+  'value' | 'onChange' | 'size'
+> {
   readonly label: string;
   readonly error?: string | undefined;
   readonly hint?: string;
+  /** Figures stand at the end. */
+  readonly align?: 'end';
   readonly value: string;
   readonly onText: (text: string) => void;
 }
 
 /** A line of text of a dialog, kept by it until the dialog is done. */
-export function LabeledText({ label, error, hint, onText, className = '', ...input }: LabeledTextProps) {
+export function LabeledText({ label, error, hint, onText, align, ...input }: LabeledTextProps) {
   return (
     <Labeled label={label} error={error} {...(hint === undefined ? {} : { hint })}>
       {(control) => (
-        <input
+        <TextInput
           {...input}
           {...control}
-          className={`input ${className}`}
+          textAlign={align}
           onChange={(event) => onText(event.target.value)}
         />
       )}

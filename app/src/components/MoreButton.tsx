@@ -1,4 +1,5 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
+import { IconButton } from '../parts/buttons.tsx';
 
 interface MoreButtonProps {
   readonly label: string;
@@ -9,15 +10,8 @@ interface MoreButtonProps {
 /** Opens and closes what there is more to say about a row; not a stop of its own on the way by Tab. */
 export function MoreButton({ label, open, onToggle }: MoreButtonProps) {
   return (
-    <button
-      type="button"
-      className="icon-button"
-      tabIndex={-1}
-      aria-label={label}
-      aria-expanded={open}
-      onClick={onToggle}
-    >
+    <IconButton tabIndex={-1} aria-label={label} aria-expanded={open} onClick={onToggle}>
       {open ? <ChevronDown size={14} /> : <ChevronRight size={14} />}
-    </button>
+    </IconButton>
   );
 }

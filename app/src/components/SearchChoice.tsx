@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { TextInput } from '../parts/fields.tsx';
 
 export interface SearchOption {
   readonly id: string;
@@ -70,9 +71,8 @@ export function SearchChoice(props: SearchChoiceProps) {
   };
   return (
     <div style={{ position: 'relative' }}>
-      <input
+      <TextInput
         ref={field}
-        className="input"
         role="combobox"
         aria-label={label}
         aria-expanded={text !== undefined && found.length > 0}

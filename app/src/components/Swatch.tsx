@@ -1,6 +1,6 @@
 import { isPoints, isRing } from '@zest/core/job/markKinds';
 import type { MarkKind } from '@zest/core/job/markKinds';
-import { type Glyph, lookOf } from '../look/scopeColors.ts';
+import { type Glyph, lookOf } from '../theme/scopeColors.ts';
 
 const GLYPHS: Readonly<Record<Glyph, string>> = {
   disc: 'M9 1a5 5 0 110 10 5 5 0 010-10z',

@@ -11,7 +11,7 @@ export function TimesInput({ name, value, onCommit }: TimesInputProps) {
   return (
     <CommitInput
       label={`How many times ${name} is built`}
-      className="right"
+      align="end"
       style={{ width: 46 }}
       value={String(value)}
       onCommit={(text) => {

@@ -7,6 +7,8 @@ import { IconAction } from '../components/IconAction.tsx';
 import { useSetView, useView } from '../stores/context.tsx';
 import { useRecord, useTables } from '../stores/jobHooks.ts';
 import type { Beside as BesideWhat } from '../stores/viewStore.ts';
+import { TextButton } from '../parts/buttons.tsx';
+import { Select } from '../parts/fields.tsx';
 
 const SheetPane = lazy(() => import('../workspace/SheetPane.tsx').then((m) => ({ default: m.SheetPane })));
 const EstimateStage = lazy(() =>
@@ -59,7 +61,8 @@ export function BesideChoice() {
   const { pathname } = useLocation();
   if (!STAGES_WITH_ROOM.test(pathname)) return null;
   return (
-    <select
+    <Select
+      small
       className="beside-choice"
       aria-label="Split view"
       value={keyOf(what)}
@@ -67,7 +70,7 @@ export function BesideChoice() {
     >
       <option value="">Split view: off</option>
       <Options job={job} />
-    </select>
+    </Select>
   );
 }
 
@@ -81,14 +84,13 @@ export function Beside() {
   return (
     <aside className="beside" aria-label="Beside">
       <div className="beside-head">
-        <select
-          className="input"
+        <Select
           aria-label="What the split view shows"
           value={keyOf(what)}
           onChange={(event) => setView({ beside: readKey(event.target.value) })}
         >
           <Options job={job} />
-        </select>
+        </Select>
         <IconAction label="Close the split view" icon={X} onClick={() => setView({ beside: undefined })} />
       </div>
       <Suspense fallback={null}>
@@ -116,9 +118,7 @@ function ScheduleTable({ id }: { readonly id: string }) {
   if (schedule === undefined) return <Gone />;
   return (
     <div className="beside-schedule">
-      <button type="button" className="link" onClick={() => setView({ schedule })}>
-        Fix it, or make scopes from its rows
-      </button>
+      <TextButton onClick={() => setView({ schedule })}>Fix it, or make scopes from its rows</TextButton>
       <table>
         <thead>
           <tr>

@@ -15,6 +15,7 @@ import { useOfJob, useTables } from '../stores/jobHooks.ts';
 import { tellRefused } from '../components/tellRefused.ts';
 import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
+import { BareButton, IconButton } from '../parts/buttons.tsx';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
@@ -26,9 +27,9 @@ export function Head() {
         {name}
       </span>
       <Where />
-      <button type="button" className="head-find" onClick={() => setView({ finderOpen: true })}>
+      <BareButton className="head-find" onClick={() => setView({ finderOpen: true })}>
         Find anything <kbd>Ctrl K</kbd>
-      </button>
+      </BareButton>
       <BesideChoice />
       <UndoRedo />
       <SavedState />
@@ -75,15 +76,14 @@ function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
       : `${writeScale(sheet, numbers)}, ${writeError(error, numbers)}`;
   const next = sheet.scale === null ? 'scale' : 'check';
   return (
-    <button
-      type="button"
+    <BareButton
       className="scale-chip cut"
       title={next === 'scale' ? 'Set the scale' : 'Check the scale with a known dimension'}
       onClick={() => setView({ tool: next })}
     >
       <i className={state} aria-hidden="true" />
       {words}
-    </button>
+    </BareButton>
   );
 }
 
@@ -93,26 +93,22 @@ function UndoRedo() {
   const [undo, redo] = [done.at(-1)?.label, undone.at(-1)?.label];
   return (
     <span style={{ display: 'flex', gap: 2, flex: 'none' }}>
-      <button
-        type="button"
-        className="icon-button"
+      <IconButton
         disabled={undo === undefined}
         onClick={() => tellRefused(actions.undo())}
         title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`}
         aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}
       >
         <Undo2 size={16} />
-      </button>
-      <button
-        type="button"
-        className="icon-button"
+      </IconButton>
+      <IconButton
         disabled={redo === undefined}
         onClick={() => tellRefused(actions.redo())}
         title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`}
         aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}
       >
         <Redo2 size={16} />
-      </button>
+      </IconButton>
     </span>
   );
 }
@@ -150,9 +146,8 @@ function Total() {
   }, [revision]);
   const delta = lastChange?.deltaMinor ?? 0;
   return (
-    <button
-      type="button"
-      className="plain-button head-total"
+    <BareButton
+      className="head-total"
       onClick={() => actions.select({ type: 'bid' })}
       aria-label={`Bid total ${formatMoney(total, money)}${left === '' ? '' : `, ${left}`}`}
     >
@@ -165,6 +160,6 @@ function Total() {
         {unpriced > 0 ? <span className="warn">{left}</span> : null}
         {unpriced === 0 ? (delta === 0 ? 'bid' : ' last change') : null}
       </small>
-    </button>
+    </BareButton>
   );
 }

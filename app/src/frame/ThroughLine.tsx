@@ -23,6 +23,7 @@ import {
   useOpenJobLater,
   useSetView,
 } from '../stores/context.tsx';
+import { BareButton } from '../parts/buttons.tsx';
 
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
@@ -68,8 +69,7 @@ const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; read
     actions.select(target);
   };
   return (
-    <button
-      type="button"
+    <BareButton
       className={`way-step ${step.here ? 'here' : ''}`}
       onClick={go}
       title={failure === undefined ? words : describeFailure(failure, job)}
@@ -77,7 +77,7 @@ const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; read
     >
       <b className={`cut ${failure === undefined ? '' : 'warn'}`}>{writeFigure(step.figure, formats)}</b>
       <span className="cut">{words}</span>
-    </button>
+    </BareButton>
   );
 });
 

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Cell } from './cells.ts';
+import { TextInput } from '../parts/fields.tsx';
 
 interface CellEditorProps {
   readonly label: string;
@@ -26,7 +27,8 @@ export function CellEditor({ label, text, whole = false, onCommit, onCancel }: C
     settled.current = onCommit(draft, step);
   };
   return (
-    <input
+    <TextInput
+      look="cell"
       ref={input}
       aria-label={label}
       value={draft}

@@ -1,5 +1,7 @@
-import { type ReactNode, act } from 'react';
+import { ChakraProvider } from '@chakra-ui/react';
+import { type ReactNode, act, createElement } from 'react';
 import { type Root, createRoot } from 'react-dom/client';
+import { system } from '../theme/system.ts';
 
 /** A page of jsdom with one thing on it, worked as a person would. */
 export interface TestPage {
@@ -34,7 +36,8 @@ export function openTestPage(): TestPage {
     host,
     find,
     field,
-    show: (content) => done(() => root.render(content)),
+    show: (content) =>
+      done(() => root.render(createElement(ChakraProvider, { value: system, children: content }))),
     texts: (selector) => [...host.querySelectorAll(selector)].map(({ textContent }) => textContent ?? ''),
     press: (key, on = field(), held = {}) =>
       done(() =>

@@ -1,8 +1,8 @@
 import { isPoints, isRing } from '@zest/core/job/markKinds';
 import * as Comlink from 'comlink';
 import RBush from 'rbush';
-import { traceGlyph } from '../look/glyphs.ts';
-import { type Glyph, type Hatch, lookOf } from '../look/scopeColors.ts';
+import { traceGlyph } from '../theme/glyphs.ts';
+import { type Glyph, type Hatch, lookOf } from '../theme/scopeColors.ts';
 import type { DrawnMark, DrawnStyle, MarksWorker, View } from './marksProtocol.ts';
 
 interface Entry {

@@ -11,6 +11,7 @@ import type { PointerTarget } from './session.ts';
 import { snapReach } from './snapper.ts';
 import { usePanePointer } from './usePointer.ts';
 import { useSnapper } from './useSnapper.ts';
+import { IconButton } from '../parts/buttons.tsx';
 
 interface SheetPaneProps {
   readonly sheet: Sheet;
@@ -99,15 +100,15 @@ export function PaneZoom({ desk }: { readonly desk: Desk }) {
   };
   return (
     <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
-      <button type="button" aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
+      <IconButton aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
         <Plus size={16} />
-      </button>
-      <button type="button" aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
+      </IconButton>
+      <IconButton aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
         <Maximize size={15} />
-      </button>
-      <button type="button" aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
+      </IconButton>
+      <IconButton aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
         <Minus size={16} />
-      </button>
+      </IconButton>
     </div>
   );
 }

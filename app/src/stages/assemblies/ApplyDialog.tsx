@@ -12,6 +12,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -61,8 +62,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
       ) : (
         <div className="apply-list">
           {scopes.map(({ id, name }) => (
-            <label key={id}>
-              <input type="checkbox" checked={chosen.has(id)} onChange={() => toggle(id)} />
+            <Checkbox key={id} checked={chosen.has(id)} onChange={() => toggle(id)}>
               <span className="cut" title={name}>
                 {name}
                 {on.has(id) ? <span className="soft">, on it already</span> : null}
@@ -73,7 +73,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
                   dimension={MEASURE_DIMENSION[measure]}
                 />
               </span>
-            </label>
+            </Checkbox>
           ))}
         </div>
       )}

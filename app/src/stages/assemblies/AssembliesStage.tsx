@@ -18,6 +18,7 @@ import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
 import { useShelf } from './useShelf.ts';
+import { TextInput } from '../../parts/fields.tsx';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -65,8 +66,7 @@ export function AssembliesStage() {
     <div className="stage">
       <div className="bar wraps">
         <AssemblyTabs />
-        <input
-          className="input"
+        <TextInput
           style={{ width: 150 }}
           aria-label="Search assemblies"
           placeholder="Search"

@@ -26,6 +26,8 @@ import { keyFor } from '@zest/core/job/keyFor';
 import { ComponentDetails } from './ComponentDetails.tsx';
 import { ItemChoice } from './ItemChoice.tsx';
 import { type PartProps, renameComponent, takenIn, withChanges } from './assemblyParts.ts';
+import { IconButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -162,8 +164,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
           </div>
         </td>
         <td>
-          <select
-            className="input"
+          <Select
             aria-label={`Kind of ${component.name}`}
             value={component.kind}
             onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
@@ -173,7 +174,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
                 {COST_WORDS[kind]}
               </option>
             ))}
-          </select>
+          </Select>
         </td>
         <td>
           <FormulaInput
@@ -196,7 +197,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         <td>
           <CommitInput
             label={`Waste of ${component.name}`}
-            className="right"
+            align="end"
             value={plainToLocal(component.wastePercent, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'percent' }, (kept) => set({ wastePercent: kept }))
@@ -206,7 +207,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         <td>
           <CommitInput
             label={`Round up ${component.name} to`}
-            className="right"
+            align="end"
             placeholder="no rounding"
             value={plainToLocal(component.roundUpTo, numbers)}
             onCommit={(text) =>
@@ -231,9 +232,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
           {line === undefined ? null : <MoneyText figure={figures.figure(lineNode(line, 'extension'))} />}
         </td>
         <td>
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             tabIndex={-1}
             aria-label={`Remove ${component.name} from ${assembly.name}`}
             onClick={() =>
@@ -243,7 +242,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
             }
           >
             <Trash2 size={14} />
-          </button>
+          </IconButton>
         </td>
       </tr>
       {open ? (

@@ -15,6 +15,7 @@ import { AssemblyTexts } from './AssemblyTexts.tsx';
 import { InnerAssemblies } from './InnerAssemblies.tsx';
 import { type ChangeAssembly } from './assemblyParts.ts';
 import { UseAnswers } from './UseAnswers.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Ctrl Enter anywhere in the editor begins the next component. */
 function addByKey(event: KeyboardEvent<HTMLElement>): void {
@@ -71,8 +72,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
           value={assembly.name}
           onCommit={(name) => change('rename an assembly', { name })}
         />
-        <select
-          className="input"
+        <Select
           aria-label="Measured as"
           value={assembly.measures}
           disabled={uses.length > 0}
@@ -85,7 +85,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
               {FOR_KIND_WORDS[kind]}
             </option>
           ))}
-        </select>
+        </Select>
         <CommitInput
           label="Folder"
           placeholder="folder"
@@ -106,8 +106,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
             {use === undefined ? 'not used yet' : 'calculated with'}
           </span>
           {use === undefined ? null : (
-            <select
-              className="input"
+            <Select
               style={{ width: 'auto', maxWidth: 260 }}
               aria-label="Figured on"
               value={use.id}
@@ -118,7 +117,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
                   {job.scope.get(scopeId)?.name}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
         </h2>
         <AssemblyComponents assembly={assembly} use={use} change={change} />

@@ -19,6 +19,7 @@ import {
   takenIn,
   withChanges,
 } from './assemblyParts.ts';
+import { IconButton } from '../../parts/buttons.tsx';
 
 /** What the assembly asks for when it is applied. */
 export function AssemblyInputs({ assembly, change }: PartProps) {
@@ -121,16 +122,14 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
           />
         </td>
         <td>
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             aria-label={`Remove ${input.question}`}
             onClick={() =>
               change('remove a question', { inputs: assembly.inputs.filter((_, at) => at !== index) })
             }
           >
             <Trash2 size={14} />
-          </button>
+          </IconButton>
         </td>
       </tr>
       {open ? (
@@ -169,7 +168,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
       <div className="soft field-label">{label}</div>
       <CommitInput
         label={`${label} of ${input.question}`}
-        className="right"
+        align="end"
         placeholder="any"
         value={plainToLocal(input[field] ?? '', numbers)}
         onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ [field]: kept }))}

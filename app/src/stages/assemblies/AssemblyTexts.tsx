@@ -11,6 +11,7 @@ import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { NoteText } from '../../components/NoteText.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { PartProps } from './assemblyParts.ts';
+import { IconButton } from '../../parts/buttons.tsx';
 
 interface AssemblyTextsProps extends PartProps {
   readonly use: Use | undefined;
@@ -56,14 +57,12 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
             placeholder="what to say"
             onCommit={(text) => setCheck(index, { text })}
           />
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             aria-label={`Remove warning ${index + 1}`}
             onClick={() => change('remove a warning', { checks: checks.filter((_, at) => at !== index) })}
           >
             <Trash2 size={14} />
-          </button>
+          </IconButton>
         </div>
       ))}
       <div>

@@ -14,6 +14,8 @@ import { takeFigure } from '../../components/typed.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { SizingEditor } from '../prices/SizingEditor.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface ComponentDetailsProps {
   readonly component: Component;
@@ -35,7 +37,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
     <Field label={label}>
       <CommitInput
         label={`${label} of ${name}`}
-        className="right"
+        align="end"
         placeholder={placeholder}
         value={plainToLocal(component[field] ?? '', numbers)}
         onCommit={(text) =>
@@ -56,8 +58,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   return (
     <div className="details">
       <Field label="Calculated">
-        <select
-          className="input"
+        <Select
           aria-label={`What ${name} is calculated on`}
           value={component.per ?? 'total'}
           onChange={(event) =>
@@ -66,11 +67,10 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         >
           <option value="total">on the total</option>
           <option value="mark">for each mark, then added</option>
-        </select>
+        </Select>
       </Field>
       <Field label="Rounded up">
-        <select
-          className="input"
+        <Select
           aria-label={`Where ${name} is rounded up`}
           value={component.roundAt ?? 'here'}
           onChange={(event) =>
@@ -79,7 +79,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         >
           <option value="here">here, for this scope</option>
           <option value="job">once for the whole job</option>
-        </select>
+        </Select>
       </Field>
       {decimal('spares', `To spare, ${unit}`, 'none')}
       <Field label={`At least, ${unit}`}>
@@ -94,8 +94,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
         />
       </Field>
       <Field label="Waste applies to">
-        <select
-          className="input"
+        <Select
           aria-label={`What the waste of ${name} applies to`}
           value={(component.wasteOn ?? ['material']).join()}
           onChange={(event) => {
@@ -110,7 +109,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
                 : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
             </option>
           ))}
-        </select>
+        </Select>
       </Field>
       <Field label="Hours times">
         <FormulaInput
@@ -168,9 +167,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
   if (labor === undefined)
     return (
       <Field label="Labor" wide>
-        <button type="button" className="link" onClick={() => set({ labor: begin })}>
-          Its own hours instead of the item’s
-        </button>
+        <TextButton onClick={() => set({ labor: begin })}>Its own hours instead of the item’s</TextButton>
       </Field>
     );
   return (
@@ -178,7 +175,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
       <div className="details-row">
         <CommitInput
           label={`Production of ${name}`}
-          className="right"
+          align="end"
           value={plainToLocal(labor.figure, numbers)}
           onCommit={(text) =>
             takeFigure(text, numbers, { as: 'amount', least: 0 }, (figure) =>
@@ -186,8 +183,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
             )
           }
         />
-        <select
-          className="input"
+        <Select
           aria-label={`Unit of the production of ${name}`}
           value={labor.by}
           onChange={(event) => set({ labor: { ...labor, by: event.target.value as ComponentLabor['by'] } })}
@@ -197,9 +193,8 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
               {label}
             </option>
           ))}
-        </select>
-        <select
-          className="input"
+        </Select>
+        <Select
           aria-label={`Craft of ${name}`}
           value={labor.crewId ?? labor.craftId ?? ''}
           onChange={(event) => {
@@ -221,14 +216,8 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
               {craft}
             </option>
           ))}
-        </select>
-        <button
-          type="button"
-          className="link"
-          onClick={() => set({ labor: undefined } as Partial<Component>)}
-        >
-          as the item
-        </button>
+        </Select>
+        <TextButton onClick={() => set({ labor: undefined } as Partial<Component>)}>as the item</TextButton>
       </div>
     </Field>
   );

@@ -23,6 +23,7 @@ import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { LookupTables } from './LookupTables.tsx';
+import { IconButton } from '../../parts/buttons.tsx';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -162,9 +163,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
         </div>
       </td>
       <td>
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
           aria-label={`Remove ${figure.name}`}
           onClick={() => {
             const refused = settle(`remove ${figure.name}`, removeNamed(figure.id));
@@ -172,7 +171,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
           }}
         >
           <Trash2 size={14} />
-        </button>
+        </IconButton>
       </td>
     </tr>
   );
@@ -216,7 +215,7 @@ function Difficulties() {
                 <td>
                   <CommitInput
                     label={`Factor of ${difficulty.name}`}
-                    className="right"
+                    align="end"
                     value={formatNumber(difficulty.factor, 3, numbers, true)}
                     onCommit={(text) => {
                       return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
@@ -229,16 +228,14 @@ function Difficulties() {
                   />
                 </td>
                 <td>
-                  <button
-                    type="button"
-                    className="icon-button"
+                  <IconButton
                     aria-label={`Remove ${difficulty.name}`}
                     onClick={() =>
                       setError(settle(`remove ${difficulty.name}`, removeDifficulty(difficulty.id)))
                     }
                   >
                     <Trash2 size={14} />
-                  </button>
+                  </IconButton>
                 </td>
               </tr>
             ))}

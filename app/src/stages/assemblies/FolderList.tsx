@@ -1,4 +1,5 @@
 import { groupBy } from '@zest/core/job/groupBy';
+import { ListButton } from '../../parts/buttons.tsx';
 
 export interface FolderItem {
   readonly key: string;
@@ -29,16 +30,10 @@ export function FolderList({ label, items, current, nothing, onChoose }: FolderL
         <div key={folder}>
           {folder === '' ? null : <h2 className="list-folder">{folder}</h2>}
           {inFolder.map(({ key, name, about }) => (
-            <button
-              key={key}
-              type="button"
-              className="list-item"
-              aria-current={key === current}
-              onClick={() => onChoose(key)}
-            >
+            <ListButton key={key} aria-current={key === current} onClick={() => onChoose(key)}>
               {name}
               <small>{about}</small>
-            </button>
+            </ListButton>
           ))}
         </div>
       ))}

@@ -17,6 +17,7 @@ import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { type PartProps, takenIn, withChanges } from './assemblyParts.ts';
+import { Select } from '../../parts/fields.tsx';
 
 interface InnerAssembliesProps extends PartProps {
   readonly use: Use | undefined;
@@ -62,8 +63,7 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
         />
       ))}
       <div>
-        <select
-          className="input"
+        <Select
           style={{ width: 260 }}
           aria-label="Put an assembly inside"
           value=""
@@ -75,7 +75,7 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
               {name}, {FOR_KIND_WORDS[measures]}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
     </div>
   );

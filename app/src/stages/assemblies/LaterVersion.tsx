@@ -14,6 +14,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { plural } from '../../messages/words.ts';
 import { useServices } from '../../stores/context.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
 
 /** A later version in the library than the one this job has; undefined where there is none. */
 export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | undefined {
@@ -47,9 +48,9 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
       <span>
         The library has version {kept.version}, with {plural(differences.length, 'difference')}.
       </span>
-      <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <TextButton aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Hide' : 'Show'} what differs
-      </button>
+      </TextButton>
       <Button size="xs" onClick={take}>
         Use this version
       </Button>

@@ -27,6 +27,9 @@ import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
 import { useShelf } from './useShelf.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { FileInput } from '../../parts/FileInput.tsx';
+import { TextInput } from '../../parts/fields.tsx';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -119,8 +122,7 @@ export function LibraryPage() {
     <div className="stage">
       <div className="bar">
         <AssemblyTabs />
-        <input
-          className="input"
+        <TextInput
           style={{ width: 200 }}
           aria-label="Search the library"
           placeholder="Search by name, trade, word"
@@ -144,9 +146,7 @@ export function LibraryPage() {
             <li key={index}>{note}</li>
           ))}
           <li>
-            <button type="button" className="link" onClick={() => setNotes([])}>
-              Dismiss
-            </button>
+            <TextButton onClick={() => setNotes([])}>Dismiss</TextButton>
           </li>
         </ul>
       )}
@@ -220,17 +220,11 @@ function ReadFile({ onFile }: ReadFileProps) {
       <Button size="sm" variant="outline" onClick={() => field.current?.click()}>
         <FileUp size={14} /> Read a file
       </Button>
-      <input
+      <FileInput
         ref={field}
-        type="file"
         accept=".json,.xlsx"
-        hidden
-        aria-label="Assemblies to read, JSON or XLSX"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file !== undefined) void read(file);
-        }}
+        label="Assemblies to read, JSON or XLSX"
+        onFile={(file) => void read(file)}
       />
     </>
   );

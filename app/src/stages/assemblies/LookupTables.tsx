@@ -17,6 +17,8 @@ import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
+import { FileInput } from '../../parts/FileInput.tsx';
+import { IconButton, TextButton } from '../../parts/buttons.tsx';
 
 /** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
 export function LookupTables() {
@@ -87,17 +89,11 @@ export function LookupTables() {
         <Button size="xs" variant="outline" onClick={() => file.current?.click()}>
           <FileUp size={14} /> Read CSV
         </Button>
-        <input
+        <FileInput
           ref={file}
-          type="file"
           accept=".csv,text/csv"
-          hidden
-          aria-label="CSV to read a table from"
-          onChange={(event) => {
-            const [chosen] = event.target.files ?? [];
-            event.target.value = '';
-            if (chosen !== undefined) void read(chosen);
-          }}
+          label="CSV to read a table from"
+          onFile={(chosen) => void read(chosen)}
         />
       </div>
     </>
@@ -156,9 +152,7 @@ function TableBox({ table }: { readonly table: TableRecord }) {
         >
           <FileDown size={14} /> CSV
         </Button>
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
           aria-label={`Remove ${table.name}`}
           onClick={() => {
             const refused = settle(`remove ${table.name}`, removeNamed(table.id));
@@ -166,21 +160,15 @@ function TableBox({ table }: { readonly table: TableRecord }) {
           }}
         >
           <Trash2 size={14} />
-        </button>
+        </IconButton>
       </div>
       <Columns table={table} set={set} />
       <Rows table={table} set={set} />
       <div style={{ display: 'flex', gap: 8 }}>
-        <button
-          type="button"
-          className="link"
-          onClick={() => set('add a row', { rows: [...table.rows, table.columns.map(() => '')] })}
-        >
+        <TextButton onClick={() => set('add a row', { rows: [...table.rows, table.columns.map(() => '')] })}>
           + row
-        </button>
-        <button type="button" className="link" onClick={addColumn}>
-          + column
-        </button>
+        </TextButton>
+        <TextButton onClick={addColumn}>+ column</TextButton>
       </div>
     </div>
   );

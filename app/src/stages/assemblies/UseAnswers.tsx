@@ -15,6 +15,8 @@ import { SectionDrawing } from '../../components/SectionDrawing.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
@@ -74,31 +76,24 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
       <div className="soft" style={{ fontSize: 12 }}>
         {input.question} {flows && text === input.key ? '(from the scope)' : input.hint}{' '}
         {flows ? null : (
-          <button
-            type="button"
-            className="link"
+          <TextButton
             title={`Back to ${input.value} ${input.unit}`}
             aria-label={`Reset ${input.question} to its default`}
             onClick={() => answer('')}
           >
             usual
-          </button>
+          </TextButton>
         )}
       </div>
       {input.choices.length > 0 ? (
-        <select
-          className="input"
-          aria-label={input.question}
-          value={text}
-          onChange={(event) => answer(event.target.value)}
-        >
+        <Select aria-label={input.question} value={text} onChange={(event) => answer(event.target.value)}>
           {input.choices.every(({ value }) => value !== text) ? <option value={text}>{text}</option> : null}
           {input.choices.map(({ label, value }) => (
             <option key={value} value={value}>
               {label}
             </option>
           ))}
-        </select>
+        </Select>
       ) : (
         <FormulaInput
           label={input.question}

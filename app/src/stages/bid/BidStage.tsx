@@ -15,6 +15,8 @@ import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { bidWords } from './bidWords.ts';
+import { Select, TextArea } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
   total: 'The total only',
@@ -33,8 +35,7 @@ export function BidStage() {
         <h1>Bid</h1>
         <label className="soft">
           The client sees{' '}
-          <select
-            className="input"
+          <Select
             style={{ width: 'auto' }}
             value={detail}
             onChange={(event) => setDetail(event.target.value as BidDetail)}
@@ -44,7 +45,7 @@ export function BidStage() {
                 {DETAIL_WORDS[each]}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {unpriced > 0 ? (
           <span className="warn cut">{plural(unpriced, 'line')} not in the total yet</span>
@@ -251,7 +252,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
           </div>
           <CommitInput
             label="Valid for, days"
-            className="right"
+            align="end"
             value={String(settings.validDays)}
             onCommit={(text) => set({ validDays: Number(text) })}
           />
@@ -269,14 +270,13 @@ function Wording({ settings }: { readonly settings: Settings }) {
         rows={4}
         onCommit={(text) => set({ exclusions: text })}
       />
-      <label className="bid-choice">
-        <input
-          type="checkbox"
-          checked={settings.notesInBid === true}
-          onChange={(event) => set({ notesInBid: event.target.checked })}
-        />
+      <Checkbox
+        className="bid-choice"
+        checked={settings.notesInBid === true}
+        onChange={(on) => set({ notesInBid: on })}
+      >
         How it was calculated: notes from the assemblies, with current figures
-      </label>
+      </Checkbox>
     </aside>
   );
 }
@@ -303,9 +303,8 @@ function LongText({
   return (
     <Labeled label={label} error={error}>
       {(control) => (
-        <textarea
+        <TextArea
           {...control}
-          className="input"
           rows={rows}
           value={draft ?? value}
           onChange={(event) => setDraft(event.target.value)}

@@ -14,6 +14,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { COST_WORDS, plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface AdjustDialogProps {
   readonly keys: readonly string[];
@@ -84,25 +85,20 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
             label="Percent"
             error={error}
             hint="Use minus for a discount"
-            className="right"
+            align="end"
             autoFocus
             value={percent}
             onText={setPercent}
           />
           <Labeled label="On">
             {(control) => (
-              <select
-                {...control}
-                className="input"
-                value={on}
-                onChange={(event) => setOn(event.target.value as typeof on)}
-              >
+              <Select {...control} value={on} onChange={(event) => setOn(event.target.value as typeof on)}>
                 <option value="all">All lines of the job</option>
                 {section === undefined ? null : <option value="section">Section {section.name}</option>}
                 {keys.length === 0 ? null : (
                   <option value="lines">{plural(keys.length, 'selected line')}</option>
                 )}
-              </select>
+              </Select>
             )}
           </Labeled>
         </div>

@@ -13,6 +13,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import type { OpenJob } from '../../stores/jobStore.ts';
 import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {
@@ -53,21 +54,19 @@ export function Alternates() {
             />
           </div>
           <div className="alternate-head">
-            <label>
-              <input
-                type="checkbox"
-                checked={alternate.accepted}
-                onChange={(event) =>
-                  tell(
-                    settle(
-                      `${event.target.checked ? 'accept' : 'leave out'} ${alternate.name}`,
-                      update(alternate, (now) => ({ ...now, accepted: event.target.checked })),
-                    ),
-                  )
-                }
-              />{' '}
+            <Checkbox
+              checked={alternate.accepted}
+              onChange={(on) =>
+                tell(
+                  settle(
+                    `${on ? 'accept' : 'leave out'} ${alternate.name}`,
+                    update(alternate, (now) => ({ ...now, accepted: on })),
+                  ),
+                )
+              }
+            >
               accepted
-            </label>
+            </Checkbox>
             <span className="soft">{plural(lines, 'line')}</span>
             <b>
               {change === 0 ? '' : change > 0 ? 'add ' : 'deduct '}
@@ -115,18 +114,17 @@ function Combination() {
     <div className="combination">
       <h3>What if</h3>
       {inOrder(job.alternate.values()).map(({ id, name }) => (
-        <label key={id}>
-          <input
-            type="checkbox"
-            checked={chosen.has(id)}
-            onChange={() => {
-              const next = new Set(chosen);
-              if (!next.delete(id)) next.add(id);
-              setChosen(next);
-            }}
-          />{' '}
+        <Checkbox
+          key={id}
+          checked={chosen.has(id)}
+          onChange={() => {
+            const next = new Set(chosen);
+            if (!next.delete(id)) next.add(id);
+            setChosen(next);
+          }}
+        >
           {name}
-        </label>
+        </Checkbox>
       ))}
       <dl className="facts">
         <dt>Base bid</dt>

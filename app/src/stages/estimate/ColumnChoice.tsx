@@ -3,6 +3,7 @@ import { Columns3 } from 'lucide-react';
 import { useState } from 'react';
 import { Modal } from '../../components/Modal.tsx';
 import type { ColumnChoice } from './columns.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 interface ColumnChoiceProps {
   readonly all: readonly ColumnChoice[];
@@ -48,15 +49,14 @@ export function ColumnChoiceButton({ all, usual, shown, onChoose }: ColumnChoice
                 {all
                   .filter((column) => column.group === group)
                   .map(({ id, name }) => (
-                    <label key={id}>
-                      <input
-                        type="checkbox"
-                        checked={shown.includes(id)}
-                        disabled={id === 'description'}
-                        onChange={() => toggle(id)}
-                      />{' '}
+                    <Checkbox
+                      key={id}
+                      checked={shown.includes(id)}
+                      disabled={id === 'description'}
+                      onChange={() => toggle(id)}
+                    >
                       {name}
-                    </label>
+                    </Checkbox>
                   ))}
               </fieldset>
             ))}

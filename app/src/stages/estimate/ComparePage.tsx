@@ -20,6 +20,8 @@ import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores
 import { CAUSE_WORDS } from './causeWords.ts';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { minuteOf } from '../../platform/days.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -88,8 +90,7 @@ export function ComparePage() {
             void keep();
           }}
         >
-          <input
-            className="input"
+          <TextInput
             aria-label="Name of the snapshot"
             placeholder="Name this state"
             value={name}
@@ -121,9 +122,7 @@ export function ComparePage() {
                   : `, without ${plural(each.unread, 'record')} that could not be read`}
               </span>
               <span>
-                <button type="button" className="link" onClick={() => goBack(each)}>
-                  Go back to it
-                </button>
+                <TextButton onClick={() => goBack(each)}>Go back to it</TextButton>
                 <IconAction
                   label={`Delete snapshot ${each.name}`}
                   icon={Trash2}
@@ -166,14 +165,14 @@ function StateChoice({ label, value, options, onChoose }: StateChoiceProps) {
   return (
     <label>
       <span className="soft">{label}</span>
-      <select className="input" value={value} onChange={(event) => onChoose(event.target.value)}>
+      <Select value={value} onChange={(event) => onChoose(event.target.value)}>
         <option value="">Choose a state</option>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -240,13 +239,9 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
             {bridge.lines.slice(0, 200).map((line) => (
               <tr key={line.key}>
                 <td>
-                  <button
-                    type="button"
-                    className="link cut"
-                    onClick={() => actions.select({ type: 'line', key: line.key })}
-                  >
+                  <TextButton className="cut" onClick={() => actions.select({ type: 'line', key: line.key })}>
                     {line.name}
-                  </button>
+                  </TextButton>
                 </td>
                 <td className="soft">{line.section}</td>
                 {BRIDGE_CAUSES.map((cause) => (

@@ -14,6 +14,7 @@ import { plural } from '../../messages/words.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { formatsOf, useOpenJob, useServices } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;
@@ -89,19 +90,18 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
         <div className="form-two">
           <label>
             <span className="soft">Job</span>
-            <select className="input" value={from} onChange={(event) => void read(event.target.value)}>
+            <Select value={from} onChange={(event) => void read(event.target.value)}>
               <option value="">Choose a job</option>
               {jobs?.map(({ id, name, template }) => (
                 <option key={id} value={id}>
                   {template === undefined ? name : `${name} (template)`}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label>
             <span className="soft">Search its lines</span>
-            <input
-              className="input"
+            <TextInput
               value={text}
               disabled={ready === undefined}
               onChange={(event) => setText(event.target.value)}

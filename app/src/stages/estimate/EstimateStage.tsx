@@ -109,7 +109,7 @@ export function EstimateStage() {
                 column === 'quantity' && row.type === 'line' ? (
                   <FormulaInput
                     label="Quantity"
-                    className="right"
+                    align="end"
                     value={pinnedOfRow(job, row) ?? row.line.quantity}
                     place={{ in: 'job' }}
                     unit={unitOrLabel(row.line.unit).symbol}

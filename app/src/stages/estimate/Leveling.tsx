@@ -22,6 +22,8 @@ import {
   TakenRow,
   useChangeQuote,
 } from './quoteFields.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 interface LevelingProps {
   readonly each: Package;
@@ -217,17 +219,13 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
         return (
           <td key={quote.id}>
             <div className="ask">
-              <label>
-                <input
-                  type="checkbox"
-                  checked={out === undefined}
-                  aria-label={`${text} is in the quote of ${quote.company}`}
-                  onChange={(event) =>
-                    changeQuote(quote)({ leftOut: event.target.checked ? others : { ...others, [ask]: '' } })
-                  }
-                />{' '}
+              <Checkbox
+                checked={out === undefined}
+                aria-label={`${text} is in the quote of ${quote.company}`}
+                onChange={(on) => changeQuote(quote)({ leftOut: on ? others : { ...others, [ask]: '' } })}
+              >
                 {out === undefined ? 'in' : 'out, allow'}
-              </label>
+              </Checkbox>
               {out === undefined ? null : (
                 <MoneyInput
                   label={`${text}, allowed for ${quote.company}`}
@@ -285,13 +283,11 @@ function AdjustmentsOf({ quote, change }: { readonly quote: Quote; readonly chan
           />
         </div>
       ))}
-      <button
-        type="button"
-        className="link"
+      <TextButton
         onClick={() => change({ adjustments: [...adjustments, { text: 'Adjustment', amount: '0' }] })}
       >
         Adjust
-      </button>
+      </TextButton>
     </>
   );
 }

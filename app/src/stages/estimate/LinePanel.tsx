@@ -36,6 +36,7 @@ import { AlternateOptions, readPlace, writePlace } from './AlternateOptions.tsx'
 import { describeRow } from './cells.tsx';
 import { pinnedOfRow } from './editRow.ts';
 import type { Estimate } from './useEstimate.ts';
+import { Select } from '../../parts/fields.tsx';
 
 interface LinePanelProps {
   readonly row: PricedRow;
@@ -88,8 +89,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       {row.type === 'purchase' ? null : (
         <label>
           <span className="soft">Section</span>
-          <select
-            className="input"
+          <Select
             value={placeOf(row, job) ?? ''}
             onChange={(event) => {
               const id = event.target.value;
@@ -104,7 +104,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
                 {`${code} ${name}`.trim()}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       <div className="form-two">
@@ -122,7 +122,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
           <span className="soft">Waste, %</span>
           <CommitInput
             label="Waste, percent"
-            className="right"
+            align="end"
             disabled={row.type === 'quote' || row.type === 'purchase'}
             value={plainToLocal(String(facts?.wastePercent ?? ''), numbers)}
             onCommit={(text) => estimate.edit([{ row, column: 'waste', text }])}
@@ -132,15 +132,14 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       {row.type === 'purchase' ? null : (
         <label>
           <span className="soft">Alternate</span>
-          <select
-            className="input"
+          <Select
             value={writePlace(alternate)}
             onChange={(event) => {
               estimate.tellRefused(change('alternate', { alternate: readPlace(event.target.value) }));
             }}
           >
             <AlternateOptions />
-          </select>
+          </Select>
         </label>
       )}
       <label>
@@ -306,8 +305,7 @@ function WorkerChoice({ row, estimate }: { readonly row: BuiltRow; readonly esti
   return (
     <label>
       <span className="soft">Done by</span>
-      <select
-        className="input"
+      <Select
         value={crewId ?? craftId ?? ''}
         onChange={(event) => {
           const id = event.target.value;
@@ -325,7 +323,7 @@ function WorkerChoice({ row, estimate }: { readonly row: BuiltRow; readonly esti
             {name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

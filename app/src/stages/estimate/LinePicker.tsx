@@ -5,6 +5,7 @@ import type { ReportLine } from '@zest/core/reports/estimateReport';
 import { writeQuantity } from '../../components/writeQuantity.ts';
 import type { Formats } from '../../stores/context.tsx';
 import { describeAlone } from './cells.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 interface LinePickerProps {
   readonly label: string;
@@ -27,8 +28,12 @@ export function LinePicker({ label, lines, text, chosen, onChoose, formats }: Li
   return (
     <div className="copy-list" role="group" aria-label={label}>
       {shown.map((line) => (
-        <label key={line.row.key} className="copy-row">
-          <input type="checkbox" checked={chosen.has(line.row.key)} onChange={() => toggle(line.row.key)} />
+        <Checkbox
+          key={line.row.key}
+          className="copy-row"
+          checked={chosen.has(line.row.key)}
+          onChange={() => toggle(line.row.key)}
+        >
           <span className="soft">{line.code}</span>
           <span className="cut" title={describeAlone(line)}>
             {describeAlone(line)}
@@ -37,7 +42,7 @@ export function LinePicker({ label, lines, text, chosen, onChoose, formats }: Li
           <span className="right">
             {line.extension === undefined ? '' : formatMoney(line.extension, formats.money)}
           </span>
-        </label>
+        </Checkbox>
       ))}
       {shown.length === 0 ? <p className="soft">No matching lines.</p> : null}
     </div>

@@ -18,6 +18,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS, plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];
@@ -82,9 +83,8 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
         <div className="form-two">
           <Labeled label="The lines are for" hint="Their quantities scale with it.">
             {(control) => (
-              <select
+              <Select
                 {...control}
-                className="input"
                 value={scopeId}
                 onChange={(event) => {
                   setScopeId(event.target.value as typeof scopeId);
@@ -96,14 +96,13 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
                     {each.name}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Labeled>
           <Labeled label="By its" hint={driver === undefined ? '' : `It is ${driver.figure}.`}>
             {(control) => (
-              <select
+              <Select
                 {...control}
-                className="input"
                 value={driver?.measure ?? ''}
                 onChange={(event) => setMeasure(event.target.value as Measure)}
               >
@@ -114,7 +113,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
                         {MEASURE_WORDS[each]}
                       </option>
                     ))}
-              </select>
+              </Select>
             )}
           </Labeled>
         </div>

@@ -17,6 +17,8 @@ import { BASE_WORDS } from '../../messages/words.ts';
 import { useOfJob, useTables } from '../../stores/jobHooks.ts';
 import { useFormats, useJobActions, useJobState } from '../../stores/context.tsx';
 import { describeMarkup } from './describeMarkup.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 const AS_WORDS = {
   markup: '% of the base',
@@ -66,7 +68,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           <>
             <CommitInput
               label={`${markup.name}, ${as === 'sum' ? 'sum' : 'percent'}`}
-              className="right"
+              align="end"
               style={{ width: as === 'sum' ? 76 : 46 }}
               value={plainToLocal(markup.percent, numbers)}
               onCommit={(text) =>
@@ -78,8 +80,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
             <span className="unit">{as === 'sum' ? '' : '%'}</span>
           </>
         )}
-        <select
-          className="input"
+        <Select
           aria-label={`Base of ${markup.name}`}
           value={markup.base}
           onChange={(event) => change({ base: event.target.value as Markup['base'] })}
@@ -89,7 +90,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
               {BASE_WORDS[base]}
             </option>
           ))}
-        </select>
+        </Select>
         <MoreButton label={`More on ${markup.name}`} open={open} onToggle={() => setOpen(!open)} />
         <IconAction
           label={`Remove ${markup.name}`}
@@ -103,8 +104,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
       <p className="soft markup-words">{words}</p>
       {open ? (
         <div className="markup-more">
-          <select
-            className="input"
+          <Select
             aria-label={`How ${markup.name} is reckoned`}
             value={as}
             onChange={(event) => setAs(event.target.value as As)}
@@ -114,7 +114,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
                 {AS_WORDS[each]}
               </option>
             ))}
-          </select>
+          </Select>
           {as === 'graded' ? <Grades markup={markup} onChange={(grades) => change({ grades })} /> : null}
           {as === 'markup' || as === 'margin' ? (
             <Rates markup={markup} onChange={(rates) => change({ rates })} />
@@ -143,7 +143,7 @@ function Grades({ markup, onChange }: GradesProps) {
           <span className="soft">to</span>
           <CommitInput
             label={`Part ${at + 1} of ${markup.name}, up to`}
-            className="right"
+            align="end"
             placeholder="above that"
             value={plainToLocal(grade.upTo, numbers)}
             onCommit={(text) =>
@@ -152,7 +152,7 @@ function Grades({ markup, onChange }: GradesProps) {
           />
           <CommitInput
             label={`Part ${at + 1} of ${markup.name}, percent`}
-            className="right"
+            align="end"
             style={{ width: 52 }}
             value={plainToLocal(grade.percent, numbers)}
             onCommit={(text) =>
@@ -167,13 +167,7 @@ function Grades({ markup, onChange }: GradesProps) {
           />
         </div>
       ))}
-      <button
-        type="button"
-        className="link"
-        onClick={() => onChange([...grades, { upTo: '', percent: '1' }])}
-      >
-        Add a part
-      </button>
+      <TextButton onClick={() => onChange([...grades, { upTo: '', percent: '1' }])}>Add a part</TextButton>
     </>
   );
 }
@@ -201,7 +195,7 @@ function Rates({ markup, onChange }: RatesProps) {
           </span>
           <CommitInput
             label={`${markup.name} on ${nameOf(on)}, percent`}
-            className="right"
+            align="end"
             style={{ width: 52 }}
             value={plainToLocal(percent, numbers)}
             onCommit={(text) =>
@@ -218,8 +212,7 @@ function Rates({ markup, onChange }: RatesProps) {
           />
         </div>
       ))}
-      <select
-        className="input"
+      <Select
         aria-label={`Another rate for ${markup.name}`}
         value=""
         onChange={(event) => {
@@ -238,7 +231,7 @@ function Rates({ markup, onChange }: RatesProps) {
               {`${code} ${name}`.trim()}
             </option>
           ))}
-      </select>
+      </Select>
     </>
   );
 }

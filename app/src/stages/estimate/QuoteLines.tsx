@@ -20,6 +20,7 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { describeAlone } from './cells.tsx';
 import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
+import { TextInput } from '../../parts/fields.tsx';
 
 interface QuoteLinesProps {
   readonly each: Package;
@@ -174,8 +175,7 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
       }
     >
       <div className="form">
-        <input
-          className="input"
+        <TextInput
           aria-label="Search the lines"
           placeholder="Search the lines"
           value={text}

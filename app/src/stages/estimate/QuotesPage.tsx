@@ -17,6 +17,8 @@ import { EstimateTabs } from './EstimateTabs.tsx';
 import { QuoteLines } from './QuoteLines.tsx';
 import { Leveling } from './Leveling.tsx';
 import { dayOf } from '../../platform/days.ts';
+import { ListButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -74,19 +76,13 @@ export function QuotesPage() {
         <div className="split" style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
           <nav className="list scroll" aria-label="Packages">
             {packages.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                className="list-item"
-                aria-current={each.id === chosen.id}
-                onClick={() => show(each.id)}
-              >
+              <ListButton key={each.id} aria-current={each.id === chosen.id} onClick={() => show(each.id)}>
                 <span className="cut">{each.name}</span>
                 <small>
                   {plural(quotesOf(job, each.id).length, 'quote')}
                   {each.takenId === null ? ', none taken' : ''}
                 </small>
-              </button>
+              </ListButton>
             ))}
           </nav>
           <PackageView key={chosen.id} each={chosen} />
@@ -135,8 +131,7 @@ function PackageView({ each }: { readonly each: Package }) {
         </label>
         <label>
           <span className="soft">Section</span>
-          <select
-            className="input"
+          <Select
             value={each.sectionId ?? ''}
             onChange={(event) =>
               change({ sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })
@@ -148,29 +143,24 @@ function PackageView({ each }: { readonly each: Package }) {
                 {`${code} ${name}`.trim()}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label>
           <span className="soft">Kind of cost</span>
-          <select
-            className="input"
+          <Select
             value={each.kind}
             onChange={(event) => change({ kind: event.target.value as Package['kind'] })}
           >
             <option value="subcontract">Subcontract</option>
             <option value="material">Material</option>
-          </select>
+          </Select>
         </label>
         <label>
           <span className="soft">Priced</span>
-          <select
-            className="input"
-            value={each.by}
-            onChange={(event) => change({ by: event.target.value as Package['by'] })}
-          >
+          <Select value={each.by} onChange={(event) => change({ by: event.target.value as Package['by'] })}>
             <option value="sum">as one sum</option>
             <option value="lines">line by line</option>
-          </select>
+          </Select>
         </label>
         <span className="grow" />
         <Button size="sm" variant="outline" onClick={addQuote}>

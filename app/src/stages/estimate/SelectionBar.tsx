@@ -15,6 +15,7 @@ import { pinnedOfRow } from './editRow.ts';
 import { plural } from '../../messages/words.ts';
 import { useJobNow, useServices } from '../../stores/context.tsx';
 import { useOfJob } from '../../stores/jobHooks.ts';
+import { Select } from '../../parts/fields.tsx';
 
 interface SelectionBarProps {
   readonly block: readonly EstimateRow[];
@@ -95,8 +96,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
       >
         Adjust by percent
       </Button>
-      <select
-        className="input"
+      <Select
         aria-label="Alternate of the selected lines"
         disabled={keys.length === 0 && scopes.length === 0}
         value=""
@@ -105,9 +105,8 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         <option value="">Alternate…</option>
         <AlternateOptions />
         <option value="new">Added by a new alternate</option>
-      </select>
-      <select
-        className="input"
+      </Select>
+      <Select
         aria-label="Tax of the selected lines"
         disabled={keys.length === 0}
         value=""
@@ -122,7 +121,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         <option value="">Tax…</option>
         <option value="usual">As the job says</option>
         <option value="exempt">Exempt</option>
-      </select>
+      </Select>
       {pinned.length === 0 ? null : (
         <Button
           size="xs"

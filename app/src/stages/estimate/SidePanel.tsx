@@ -1,6 +1,8 @@
+import { Tabs } from '@chakra-ui/react';
 import type { EstimateRow } from '@zest/core/estimate/rows';
 import { isPriced } from '@zest/core/estimate/rows';
 import { useSetView, useView } from '../../stores/context.tsx';
+import type { EstimateSide } from '../../stores/viewStore.ts';
 import { Alternates } from './Alternates.tsx';
 import { LinePanel } from './LinePanel.tsx';
 import { Summary } from './Summary.tsx';
@@ -30,39 +32,39 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
   const setView = useSetView();
   return (
     <aside className="summary side" aria-label="Totals and details">
-      <div className="side-tabs" role="tablist" aria-label="Totals and details">
-        {SIDES.map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            id={`side-${id}`}
-            aria-selected={side === id}
-            aria-controls="side-panel"
-            onClick={() => setView({ estimateSide: id })}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
-      <div
-        id="side-panel"
-        role="tabpanel"
-        aria-labelledby={`side-${side}`}
-        className="side-body"
-        tabIndex={0}
+      <Tabs.Root
+        value={side}
+        onValueChange={({ value }) => setView({ estimateSide: value as EstimateSide })}
+        lazyMount
+        unmountOnExit
+        fitted
+        size="sm"
+        className="side-tabs"
       >
-        {side === 'bid' ? SUMMARY : null}
-        {side === 'line' ? (
-          row !== undefined && isPriced(row) ? (
+        <Tabs.List aria-label="Totals and details">
+          {SIDES.map(([id, name]) => (
+            <Tabs.Trigger key={id} value={id}>
+              {name}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="bid" className="side-body">
+          {SUMMARY}
+        </Tabs.Content>
+        <Tabs.Content value="line" className="side-body">
+          {row !== undefined && isPriced(row) ? (
             <LinePanel key={row.key} row={row} estimate={estimate} />
           ) : (
             <p className="soft">Select a priced line to see what makes up its price.</p>
-          )
-        ) : null}
-        {side === 'alternates' ? ALTERNATES : null}
-        {side === 'yardsticks' ? YARDSTICKS : null}
-      </div>
+          )}
+        </Tabs.Content>
+        <Tabs.Content value="alternates" className="side-body">
+          {ALTERNATES}
+        </Tabs.Content>
+        <Tabs.Content value="yardsticks" className="side-body">
+          {YARDSTICKS}
+        </Tabs.Content>
+      </Tabs.Root>
     </aside>
   );
 }

@@ -25,6 +25,8 @@ import { describeFailure } from '../../messages/describeFailure.ts';
 import { COST_WORDS, plural } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJobLater, useServices } from '../../stores/context.tsx';
 import { MarkupBox } from './MarkupBox.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
@@ -50,7 +52,7 @@ export function Summary() {
         <span>Tax on materials</span>
         <CommitInput
           label="Tax on materials, percent"
-          className="right"
+          align="end"
           value={plainToLocal(settings.taxOnMaterials, numbers)}
           onCommit={(text) =>
             takeFigure(text, numbers, { as: 'percent', least: 0, most: 1000 }, (taxOnMaterials) =>
@@ -97,8 +99,7 @@ export function Summary() {
         Add a markup
       </Button>
       <div className="tax-row round-row">
-        <select
-          className="input"
+        <Select
           aria-label="How the bid is rounded"
           value={settings.bidRounding ?? 'nearest'}
           onChange={(event) =>
@@ -111,10 +112,10 @@ export function Summary() {
           <option value="nearest">Rounded to</option>
           <option value="up">Rounded up</option>
           <option value="down">Rounded down</option>
-        </select>
+        </Select>
         <CommitInput
           label="The bid is a multiple of"
-          className="right"
+          align="end"
           placeholder="no"
           value={plainToLocal(settings.bidStep ?? '', numbers)}
           onCommit={(text) =>
@@ -219,9 +220,7 @@ function Unpriced() {
       </h2>
       {unpriced.slice(0, 12).map(({ key, failure }) => (
         <div key={key} style={{ borderLeft: '3px solid var(--pomelo)', paddingLeft: 8, marginBottom: 8 }}>
-          <button type="button" className="link" onClick={() => actions.select({ type: 'line', key })}>
-            {nameOf(key)}
-          </button>
+          <TextButton onClick={() => actions.select({ type: 'line', key })}>{nameOf(key)}</TextButton>
           <div className="soft" style={{ fontSize: 12 }}>
             {describeFailure(failure, job)}
           </div>

@@ -8,6 +8,7 @@ import { tell } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { saveTemplate } from '../../storage/templates.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 const WORDS: Readonly<Record<keyof TemplateChoices, string>> = {
   prices: 'Prices and typed costs',
@@ -67,14 +68,14 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
             Sections, scopes, assemblies and markups are saved; sheets and measurements are not. Also save:
           </legend>
           {(Object.keys(WORDS) as (keyof TemplateChoices)[]).map((key) => (
-            <label key={key} style={{ display: 'block' }}>
-              <input
-                type="checkbox"
-                checked={choices[key]}
-                onChange={() => setChoices({ ...choices, [key]: !choices[key] })}
-              />{' '}
+            <Checkbox
+              key={key}
+              style={{ display: 'block' }}
+              checked={choices[key]}
+              onChange={() => setChoices({ ...choices, [key]: !choices[key] })}
+            >
               {WORDS[key]}
-            </label>
+            </Checkbox>
           ))}
         </fieldset>
       </form>

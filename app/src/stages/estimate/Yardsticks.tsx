@@ -15,6 +15,7 @@ import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
   price: 'Bid',
@@ -85,7 +86,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
   const limit = (label: string, key: 'low' | 'high') => (
     <CommitInput
       label={`${label} of ${yardstick.name}`}
-      className="right"
+      align="end"
       placeholder={label}
       value={plainToLocal(yardstick[key], numbers)}
       onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => change({ [key]: kept }))}
@@ -110,8 +111,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
       </div>
       <Reading reading={reading} />
       <div className="yardstick-row">
-        <select
-          className="input"
+        <Select
           aria-label={`What ${yardstick.name} takes`}
           value={yardstick.of}
           onChange={(event) => change({ of: event.target.value as Yardstick['of'] })}
@@ -121,9 +121,8 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
               {of === 'price' && yardstick.on.what !== 'bid' ? 'Price' : OF_WORDS[of]}
             </option>
           ))}
-        </select>
-        <select
-          className="input"
+        </Select>
+        <Select
           aria-label={`What ${yardstick.name} is of`}
           value={yardstick.on.what === 'section' ? yardstick.on.sectionId : yardstick.on.what}
           onChange={(event) => {
@@ -140,7 +139,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
               of {`${code} ${name}`.trim()}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
       <div className="yardstick-row">
         <FormulaInput

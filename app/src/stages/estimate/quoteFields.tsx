@@ -9,6 +9,8 @@ import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats } from '../../stores/context.tsx';
+import { TextInput } from '../../parts/fields.tsx';
+import { Radio } from '../../parts/Radio.tsx';
 
 export type ChangeQuote = (changed: Partial<Quote>) => string | undefined;
 
@@ -57,16 +59,14 @@ export function TakenRow({ each, quotes, change, under = 0 }: TakenRowProps) {
       {under === 0 ? null : <td className="tight" colSpan={under} />}
       {quotes.map(({ id, company }) => (
         <td key={id} className="right">
-          <label>
-            <input
-              type="radio"
-              name={`taken ${each.id}`}
-              aria-label={`${each.takenId === id ? 'chosen' : 'choose'}: ${company}`}
-              checked={each.takenId === id}
-              onChange={() => change({ takenId: id })}
-            />{' '}
+          <Radio
+            name={`taken ${each.id}`}
+            aria-label={`${each.takenId === id ? 'chosen' : 'choose'}: ${company}`}
+            checked={each.takenId === id}
+            onChange={() => change({ takenId: id })}
+          >
             {each.takenId === id ? 'chosen' : 'choose'}
-          </label>
+          </Radio>
         </td>
       ))}
     </tr>
@@ -86,7 +86,7 @@ export function MoneyInput({
   return (
     <CommitInput
       label={label}
-      className="right"
+      align="end"
       value={value === '' ? '' : formatNumber(Number(value), 2, numbers)}
       onCommit={(text) => takeFigure(text, numbers, { as: 'amount', currency: money.currency }, onCommit)}
     />
@@ -103,8 +103,7 @@ export function DateInput({
   readonly onCommit: (text: string) => string | undefined;
 }) {
   return (
-    <input
-      className="input"
+    <TextInput
       type="date"
       aria-label={label}
       value={value}

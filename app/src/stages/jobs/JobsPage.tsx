@@ -17,6 +17,8 @@ import { NewJobDialog } from './NewJobDialog.tsx';
 import { WhereKept } from './WhereKept.tsx';
 import { Templates } from './Templates.tsx';
 import { dayOf } from '../../platform/days.ts';
+import { FileInput } from '../../parts/FileInput.tsx';
+import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
@@ -86,22 +88,18 @@ export function JobsPage() {
             <span role="status" className="soft">
               {busy}…
               {busy.startsWith('Reading') ? (
-                <button type="button" className="link" onClick={() => reading.current?.abort()}>
-                  Stop
-                </button>
+                <TextButton onClick={() => reading.current?.abort()}>Stop</TextButton>
               ) : null}
             </span>
           )}
           <Button size="sm" variant="outline" onClick={() => chooser.current?.click()}>
             Import a job file
           </Button>
-          <input
+          <FileInput
             ref={chooser}
-            type="file"
             accept=".zestjob"
-            hidden
-            aria-label="Job file"
-            onChange={(event) => void onImport(event.target.files?.[0])}
+            label="Job file"
+            onFile={(file) => void onImport(file)}
           />
           <Button size="sm" onClick={() => setAsking(true)}>
             New job
@@ -164,15 +162,13 @@ function ThemeButton() {
   const setView = useSetView();
   const Icon = theme === 'dark' ? Sun : Moon;
   return (
-    <button
-      type="button"
-      className="icon-button"
+    <IconButton
       style={{ marginLeft: 'auto', color: '#fff', width: 32, height: 32 }}
       aria-label={theme === 'dark' ? 'Use the light theme' : 'Use the dark theme'}
       onClick={() => setView({ theme: theme === 'dark' ? 'light' : 'dark' })}
     >
       <Icon size={18} />
-    </button>
+    </IconButton>
   );
 }
 
@@ -220,14 +216,13 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                   onCommit={(name) => rename(job, name)}
                 />
               ) : (
-                <button
-                  type="button"
+                <BareButton
                   className="jobs-open"
                   title={job.name}
                   onClick={() => void navigate(`/job/${job.id}/sheets`)}
                 >
                   {job.name}
-                </button>
+                </BareButton>
               )}
             </td>
             <td className="jobs-client cut" title={job.client}>

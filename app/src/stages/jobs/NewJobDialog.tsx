@@ -5,6 +5,7 @@ import type { NewJob } from '@zest/core/library/startJob';
 import type { JobSummary } from '../../storage/database.ts';
 import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
 
 interface Fields {
   readonly name: string;
@@ -59,12 +60,10 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
     >
       <form id="new-job" className="form" onSubmit={(event) => void submit(event)}>
         <Labeled label="Name" error={nameError}>
-          {(control) => (
-            <input {...control} className="input" autoFocus {...register('name', { required: true })} />
-          )}
+          {(control) => <TextInput {...control} autoFocus {...register('name', { required: true })} />}
         </Labeled>
         <Labeled label="Client">
-          {(control) => <input {...control} className="input" {...register('client', { maxLength: 200 })} />}
+          {(control) => <TextInput {...control} {...register('client', { maxLength: 200 })} />}
         </Labeled>
         {templates.length === 0 ? null : (
           <Labeled
@@ -72,9 +71,8 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
             hint="A template includes sections, scopes, assemblies, prices, units and currency"
           >
             {(control) => (
-              <select
+              <Select
                 {...control}
-                className="input"
                 value={from?.id ?? ''}
                 onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
               >
@@ -84,7 +82,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
                     {kept?.folder ? `${kept.folder}: ${name}` : name}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Labeled>
         )}
@@ -95,9 +93,8 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         >
           <Labeled label="Units">
             {(control) => (
-              <select
+              <Select
                 {...control}
-                className="input"
                 {...register('unitSystem', {
                   onChange: (event: { target: { value: string } }) => {
                     const metric = event.target.value === 'metric';
@@ -108,28 +105,28 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
               >
                 <option value="us">Feet and inches</option>
                 <option value="metric">Metric</option>
-              </select>
+              </Select>
             )}
           </Labeled>
           <Labeled label="Currency">
             {(control) => (
-              <select {...control} className="input" {...register('currency')}>
+              <Select {...control} {...register('currency')}>
                 {CURRENCIES.map((currency) => (
                   <option key={currency}>{currency}</option>
                 ))}
-              </select>
+              </Select>
             )}
           </Labeled>
         </fieldset>
         <Labeled label="Numbers are written">
           {(control) => (
-            <select {...control} className="input" {...register('numbers')}>
+            <Select {...control} {...register('numbers')}>
               {Object.entries(NUMBERS).map(([value, { label }]) => (
                 <option key={value} value={value}>
                   {label}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
         </Labeled>
       </form>

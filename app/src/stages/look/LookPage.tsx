@@ -19,6 +19,8 @@ import {
   useSetView,
 } from '../../stores/context.tsx';
 import { dayOf } from '../../platform/days.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { TextInput } from '../../parts/fields.tsx';
 
 /** What a careful colleague would ask before the bid goes out. */
 export function LookPage() {
@@ -68,9 +70,7 @@ function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts
         <DoubtRow key={doubt.key} doubt={doubt} />
       ))}
       {shown.length < doubts.length ? (
-        <button type="button" className="link" onClick={() => setAll(true)}>
-          Show all {doubts.length}
-        </button>
+        <TextButton onClick={() => setAll(true)}>Show all {doubts.length}</TextButton>
       ) : null}
     </section>
   );
@@ -164,9 +164,9 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
   };
   return (
     <div className="doubt">
-      <button type="button" className="link doubt-name" onClick={() => go(doubt.place)}>
+      <TextButton className="doubt-name" onClick={() => go(doubt.place)}>
         {doubt.name}
-      </button>
+      </TextButton>
       <span>{describeDoubt(doubt, job, formats)}</span>
       <span className="doubt-answers">
         {fix === undefined ? null : (
@@ -186,8 +186,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
               accept();
             }}
           >
-            <input
-              className="input"
+            <TextInput
               autoFocus
               aria-label={`Why ${doubt.name} is fine`}
               placeholder="Why it’s fine"

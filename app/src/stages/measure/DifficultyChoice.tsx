@@ -6,6 +6,8 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useServices } from '../../stores/context.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
+import { Chip } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface DifficultyChoiceProps {
   readonly label: string;
@@ -30,18 +32,16 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
       {all
         .filter(({ id }) => chosen.includes(id))
         .map(({ id, name, factor }) => (
-          <button
+          <Chip
             key={id}
-            type="button"
-            className="chip"
             title={`Hours times ${formatNumber(factor, 2, numbers, true)}. Click to remove it.`}
             aria-label={`Remove ${name}`}
             onClick={() => onChange(chosen.filter((each) => each !== id))}
           >
             {name} × {formatNumber(factor, 2, numbers, true)}
-          </button>
+          </Chip>
         ))}
-      <select className="input" aria-label={label} value="" onChange={(event) => add(event.target.value)}>
+      <Select small aria-label={label} value="" onChange={(event) => add(event.target.value)}>
         <option value="">+ {label.toLowerCase()}</option>
         {others.map(({ id, name, factor }) => (
           <option key={id} value={id}>
@@ -49,7 +49,7 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
           </option>
         ))}
         {all.length === 0 ? <option value="usual">Add the usual ones to the job</option> : null}
-      </select>
+      </Select>
     </div>
   );
 }

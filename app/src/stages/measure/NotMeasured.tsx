@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { findNotMeasured } from '@zest/core/takeoff/notMeasured';
 import { plural } from '../../messages/words.ts';
 import { useOpenJobLater, useSetView } from '../../stores/context.tsx';
+import { BareButton, TextButton } from '../../parts/buttons.tsx';
 
 /** What was never measured: empty scopes, levels where one is due, rows of schedules nobody used. */
 export function NotMeasured() {
@@ -13,40 +14,30 @@ export function NotMeasured() {
   if (count === 0) return null;
   return (
     <div className="not-measured">
-      <button type="button" className="plain-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <BareButton aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? '▾' : '▸'} Not yet measured <span className="warn">{count}</span>
-      </button>
+      </BareButton>
       {open ? (
         <ul aria-label="Not yet measured">
           {scopes.map((scope) => (
             <li key={scope.id}>
-              <button
-                type="button"
-                className="link"
-                onClick={() => setView({ penScope: scope.id, tool: scope.kind })}
-              >
+              <TextButton onClick={() => setView({ penScope: scope.id, tool: scope.kind })}>
                 {scope.name}
-              </button>{' '}
+              </TextButton>{' '}
               nothing drawn
             </li>
           ))}
           {levels.map(({ scope, level }) => (
             <li key={`${scope.id} ${level.id}`}>
-              <button
-                type="button"
-                className="link"
-                onClick={() => setView({ penScope: scope.id, tool: scope.kind })}
-              >
+              <TextButton onClick={() => setView({ penScope: scope.id, tool: scope.kind })}>
                 {scope.name}
-              </button>{' '}
+              </TextButton>{' '}
               nothing on {level.name}
             </li>
           ))}
           {rows.map(({ schedule, tags }) => (
             <li key={schedule.id}>
-              <button type="button" className="link" onClick={() => setView({ schedule })}>
-                {schedule.title}
-              </button>{' '}
+              <TextButton onClick={() => setView({ schedule })}>{schedule.title}</TextButton>{' '}
               {plural(tags.length, 'row')} never used: {tags.slice(0, 12).join(', ')}
               {tags.length > 12 ? ' …' : ''}
             </li>

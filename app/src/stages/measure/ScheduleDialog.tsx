@@ -14,6 +14,8 @@ import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from './newScope.ts';
+import { IconButton } from '../../parts/buttons.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
 
 interface ScheduleDialogProps {
   readonly schedule: Schedule;
@@ -67,8 +69,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
       <div className="form">
         <label>
           Title{' '}
-          <input
-            className="input"
+          <TextInput
             value={draft.title}
             onChange={(event) => setDraft({ ...draft, title: event.target.value })}
           />
@@ -84,8 +85,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
               <tr>
                 {draft.columns.map((name, column) => (
                   <th key={column}>
-                    <input
-                      className="input"
+                    <TextInput
                       aria-label={`Heading of column ${column + 1}`}
                       value={name}
                       onChange={(event) =>
@@ -107,8 +107,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                 <tr key={row}>
                   {draft.columns.map((name, column) => (
                     <td key={column}>
-                      <input
-                        className="input"
+                      <TextInput
                         aria-label={`${name}, row ${row + 1}`}
                         value={cells[column] ?? ''}
                         onChange={(event) => setCell(row, column, event.target.value)}
@@ -116,14 +115,12 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                     </td>
                   ))}
                   <td>
-                    <button
-                      type="button"
-                      className="icon-button"
+                    <IconButton
                       aria-label={`Remove row ${row + 1}`}
                       onClick={() => setDraft({ ...draft, rows: draft.rows.filter((_, at) => at !== row) })}
                     >
                       <X size={13} />
-                    </button>
+                    </IconButton>
                   </td>
                 </tr>
               ))}
@@ -202,8 +199,7 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
   return (
     <div className="box schedule-scopes">
       <span>Make a scope of each row, </span>
-      <select
-        className="input"
+      <Select
         aria-label="Kind of the scopes"
         value={kind}
         onChange={(event) => setKind(event.target.value as MarkKind)}
@@ -213,10 +209,9 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
             {FOR_KIND_WORDS[each]}
           </option>
         ))}
-      </select>
+      </Select>
       <span>named by</span>
-      <select
-        className="input"
+      <Select
         aria-label="Column that names them"
         value={nameColumn}
         onChange={(event) => setNameColumn(Number(event.target.value))}
@@ -226,7 +221,7 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
             {name}
           </option>
         ))}
-      </select>
+      </Select>
       <Button size="xs" disabled={wanted.length === 0} onClick={make}>
         {wanted.length === 0 ? 'All are there' : `Make ${plural(wanted.length, 'scope')}`}
       </Button>

@@ -16,7 +16,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useJobActions, useJobNow, useOpenJobLater, useSetView, useView } from '../../stores/context.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
-import { lookOf } from '../../look/scopeColors.ts';
+import { lookOf } from '../../theme/scopeColors.ts';
 import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
 import { ScopeRules } from './ScopeRules.tsx';
@@ -27,6 +27,8 @@ import { WheelReader } from './WheelReader.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from './newScope.ts';
 import { shownMeasures } from './shownMeasures.ts';
+import { IconButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
@@ -57,8 +59,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     <div className="tally-more">
       <CommitInput label="Scope name" value={scope.name} onCommit={rename} />
       <div style={{ display: 'flex', gap: 6 }}>
-        <select
-          className="input"
+        <Select
           aria-label="Section"
           value={scope.sectionId ?? ''}
           onChange={(event) =>
@@ -73,7 +74,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
               {section.code} {section.name}
             </option>
           ))}
-        </select>
+        </Select>
         <ColorChoice scope={scope} onChoose={(color) => change('color of a scope', { color })} />
       </div>
       <Facts scope={scope} />
@@ -101,9 +102,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
         <span className="soft" title="Its name in formulas">
           {scope.key}
         </span>
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
           aria-label={`Delete ${scope.name}`}
           title="Delete the scope and its marks"
           onClick={() => {
@@ -112,7 +111,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
           }}
         >
           <Trash2 size={15} />
-        </button>
+        </IconButton>
       </div>
       {tape ? <TapeDialog scope={scope} onClose={() => setTape(false)} /> : null}
     </div>
@@ -160,14 +159,12 @@ function ColorChoice({
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
           style={{ width: 34, height: 28 }}
           aria-label={`Color and pattern, ${lookOf(scope.color).name}`}
         >
           <Swatch color={scope.color} kind={scope.kind} />
-        </button>
+        </IconButton>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>

@@ -1,10 +1,12 @@
 import { inOrder } from '@zest/core/job/job';
 import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
-import { lookOf } from '../../look/scopeColors.ts';
+import { lookOf } from '../../theme/scopeColors.ts';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { plural } from '../../messages/words.ts';
 import { useTable } from '../../stores/jobHooks.ts';
 import type { ScopePartProps } from './ScopeProperties.tsx';
+import { Select } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 /** The levels a scope is expected on; the tally says where it is missing. */
 export function ScopeDue({ scope, onChange }: ScopePartProps) {
@@ -15,18 +17,17 @@ export function ScopeDue({ scope, onChange }: ScopePartProps) {
     <div className="due">
       <span className="soft">Due on</span>
       {levels.map(({ id, name }) => (
-        <label key={id}>
-          <input
-            type="checkbox"
-            checked={due.includes(id)}
-            onChange={(event) =>
-              onChange('levels a scope is due on', {
-                dueOn: event.target.checked ? [...due, id] : due.filter((each) => each !== id),
-              })
-            }
-          />{' '}
+        <Checkbox
+          key={id}
+          checked={due.includes(id)}
+          onChange={(on) =>
+            onChange('levels a scope is due on', {
+              dueOn: on ? [...due, id] : due.filter((each) => each !== id),
+            })
+          }
+        >
           {name}
-        </label>
+        </Checkbox>
       ))}
     </div>
   );
@@ -45,18 +46,18 @@ export function ScopeMeets({ scope, onChange }: ScopePartProps) {
         Meets {meets.length === 0 ? 'only its own runs' : plural(meets.length, 'other scope')}
       </summary>
       {others.map(({ id, name }) => (
-        <label key={id} className="cut">
-          <input
-            type="checkbox"
-            checked={meets.includes(id)}
-            onChange={(event) =>
-              onChange('what a scope meets', {
-                meets: event.target.checked ? [...meets, id] : meets.filter((each) => each !== id),
-              })
-            }
-          />{' '}
+        <Checkbox
+          key={id}
+          className="cut"
+          checked={meets.includes(id)}
+          onChange={(on) =>
+            onChange('what a scope meets', {
+              meets: on ? [...meets, id] : meets.filter((each) => each !== id),
+            })
+          }
+        >
           {name}
-        </label>
+        </Checkbox>
       ))}
     </details>
   );
@@ -76,8 +77,7 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
   return (
     <div className="sign">
       <span className="soft">Sign</span>
-      <select
-        className="input"
+      <Select
         aria-label="Shape of the sign"
         value={sign.glyph}
         onChange={(event) => set({ glyph: event.target.value as Glyph })}
@@ -87,10 +87,10 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
             {glyph}
           </option>
         ))}
-      </select>
+      </Select>
       <CommitInput
         label="Size of the sign on the sheet"
-        className="right"
+        align="end"
         value={`${sign.sizePt} pt`}
         onCommit={(text) => {
           const sizePt = figure(text, 2, 60);
@@ -99,7 +99,7 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
       />
       <CommitInput
         label="Turn of the sign"
-        className="right"
+        align="end"
         value={`${sign.turnDeg}°`}
         onCommit={(text) => {
           const turnDeg = figure(text, -360, 360);

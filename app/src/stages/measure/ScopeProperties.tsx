@@ -13,6 +13,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { FailureText } from '../../components/Figure.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
+import { IconButton, TextButton } from '../../parts/buttons.tsx';
 
 const USUAL_PROPERTIES: Readonly<Record<Scope['kind'], readonly string[]>> = {
   run: ['Height', 'Thickness'],
@@ -76,27 +77,25 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
               <div title={`${property.key} in formulas`}>
                 <CommitInput
                   label={`Name of ${property.name}`}
-                  className="bare"
+                  look="bare"
                   value={property.name}
                   onCommit={(name) => rename(property, name.trim())}
                 />
               </div>
               <FormulaInput
                 label={property.name}
-                className="right"
+                align="end"
                 value={`${property.value}${/^[\d.]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
                 place={{ in: 'scope', scope }}
                 onCommit={(value) => set(index, { value })}
               />
-              <button
-                type="button"
-                className="icon-button"
+              <IconButton
                 style={{ width: 20 }}
                 aria-label={`Remove ${property.name}`}
                 onClick={() => remove(property)}
               >
                 <X size={13} />
-              </button>
+              </IconButton>
             </div>
             {failure === undefined ? null : (
               <div className="field-error">
@@ -108,9 +107,9 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
       })}
       <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'center' }}>
         {usual.map((name) => (
-          <button key={name} type="button" className="link" onClick={() => add(name)}>
+          <TextButton key={name} onClick={() => add(name)}>
             + {name}
-          </button>
+          </TextButton>
         ))}
         <CommitInput
           label="New property"

@@ -8,6 +8,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { describeEntry } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
   center: 'center',
@@ -31,8 +32,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
       {scope.kind === 'run' && thick ? (
         <label className="property">
           <span className="soft">Traced along</span>
-          <select
-            className="input"
+          <Select
             value={scope.face ?? 'center'}
             onChange={(event) => onChange('face of a scope', { face: event.target.value as Face })}
           >
@@ -41,14 +41,13 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
                 {FACE_WORDS[face]}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       ) : null}
       {opened ? (
         <label className="property">
           <span className="soft">Deduct openings</span>
-          <select
-            className="input"
+          <Select
             value={rule.rule}
             onChange={(event) => {
               const next = event.target.value as DeductRule['rule'];
@@ -60,7 +59,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
             <option value="all">all</option>
             <option value="above">above a size</option>
             <option value="none">none</option>
-          </select>
+          </Select>
         </label>
       ) : null}
       {rule.rule !== 'above' ? null : (
@@ -68,7 +67,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
           <span className="soft">larger than</span>
           <CommitInput
             label="Deduct openings larger than"
-            className="right"
+            align="end"
             value={joinFigure(formatQuantity(rule.areaM2, AREA, display))}
             onCommit={(text) => {
               const entry = evaluateEntry(text, AREA, areaUnit, numbers);

@@ -17,6 +17,8 @@ import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores
 import { AssemblyChoice } from './AssemblyChoice.tsx';
 import { DifficultyChoice } from './DifficultyChoice.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
+import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
@@ -69,29 +71,26 @@ function UseBox({ use }: { readonly use: Use }) {
   return (
     <div className="box" style={{ padding: '4px 8px' }}>
       <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
-        <button
-          type="button"
-          className="plain-button cut"
+        <BareButton
+          className="cut"
           style={{ flex: 1, fontWeight: 500 }}
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
           {open ? '▾' : '▸'} {assembly.name}
-        </button>
+        </BareButton>
         {warned === 0 ? null : (
           <span className="warn" title="Has warnings: open it">
             {warned}!
           </span>
         )}
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
           style={{ width: 20 }}
           aria-label={`Take ${assembly.name} off`}
           onClick={() => actions.transact(`take ${assembly.name} off`, remove(use.id))}
         >
           <X size={13} />
-        </button>
+        </IconButton>
       </div>
       {open ? (
         <>
@@ -108,18 +107,11 @@ function UseBox({ use }: { readonly use: Use }) {
             }
           />
           <div className="use-foot">
-            <button type="button" className="link" onClick={() => setSwapping(true)}>
-              Swap for another
-            </button>
+            <TextButton onClick={() => setSwapping(true)}>Swap for another</TextButton>
             {othersOn(job, use) === 0 ? null : (
-              <button
-                type="button"
-                className="link"
-                onClick={makeOwn}
-                title="Changes to the copy don’t affect the others"
-              >
+              <TextButton onClick={makeOwn} title="Changes to the copy don’t affect the others">
                 Make a copy for this scope
-              </button>
+              </TextButton>
             )}
           </div>
         </>
@@ -152,8 +144,12 @@ function UseComponents({ use }: { readonly use: Use }) {
             ? netIn(figures.figure(netNode(use.id, path)), component.unit)
             : figures.figure(lineNode(key, 'quantity'));
           return (
-            <label key={path} className={off.has(path) ? 'is-off' : ''}>
-              <input type="checkbox" checked={!off.has(path)} onChange={() => toggle(path, component.name)} />
+            <Checkbox
+              key={path}
+              className={off.has(path) ? 'is-off' : ''}
+              checked={!off.has(path)}
+              onChange={() => toggle(path, component.name)}
+            >
               <span className="cut" title={component.name}>
                 {inner && frame.within !== undefined ? `${frame.within.inner.name}: ` : ''}
                 {component.name}
@@ -161,7 +157,7 @@ function UseComponents({ use }: { readonly use: Use }) {
               <span className="figure">
                 <InUnitText figure={figure} unit={component.unit} />
               </span>
-            </label>
+            </Checkbox>
           );
         })}
     </div>

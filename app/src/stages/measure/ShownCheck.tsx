@@ -1,4 +1,5 @@
 import { useSetView, useView } from '../../stores/context.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 /** Shows or hides what has this id: a section, a zone. */
 export function ShownCheck({ id, name }: { readonly id: string; readonly name: string }) {
@@ -11,8 +12,9 @@ export function ShownCheck({ id, name }: { readonly id: string; readonly name: s
       return { hidden: next, alone: undefined };
     });
   return (
-    <label className="cut">
-      <input type="checkbox" checked={!hidden.has(id)} onChange={toggle} /> {name}
-    </label>
+    <Checkbox className="cut" checked={!hidden.has(id)} onChange={toggle}>
+      {' '}
+      {name}
+    </Checkbox>
   );
 }

@@ -11,6 +11,7 @@ import { InUnitText, MoneyText } from '../../components/Figure.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -69,8 +70,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       }
     >
       <div className="form">
-        <select
-          className="input"
+        <Select
           aria-label="New assembly for it"
           value={chosen}
           onChange={(event) => setChosen(event.target.value)}
@@ -90,7 +90,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
               </option>
             ))}
           </optgroup>
-        </select>
+        </Select>
         {preview === undefined ? (
           <p className="soft">You’ll see what changes before anything is swapped.</p>
         ) : preview.ok ? (

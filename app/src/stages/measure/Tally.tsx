@@ -34,6 +34,8 @@ import { NotMeasured } from './NotMeasured.tsx';
 import { ViewFoot } from './ViewFoot.tsx';
 import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
+import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
@@ -206,27 +208,19 @@ const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: S
   return (
     <div ref={row} className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
       <Swatch color={scope.color} kind={scope.kind} />
-      <button
-        type="button"
-        className="plain-button cut tally-name"
-        aria-expanded={on}
-        title={scope.name}
-        onClick={choose}
-      >
+      <BareButton className="cut tally-name" aria-expanded={on} title={scope.name} onClick={choose}>
         {scope.name}
-      </button>
+      </BareButton>
       <span className="tally-figure" data-scope={scope.key}>
         <ScopeFigure scope={scope} within={within} display={display} />
       </span>
-      <button
-        type="button"
-        className="icon-button"
+      <IconButton
         aria-pressed={!shown}
         aria-label={`${shown ? 'Hide' : 'Show'} ${scope.name}`}
         onClick={toggle}
       >
         {shown ? <Eye size={14} /> : <EyeOff size={14} />}
-      </button>
+      </IconButton>
     </div>
   );
 });
@@ -241,8 +235,7 @@ function SheetChoice() {
   const write = (sheet: Sheet): string =>
     `${sheet.number} ${sheet.title}${missing.includes(sheet) ? ' · no scale' : ''}`;
   return (
-    <select
-      className="input"
+    <Select
       style={{ width: 176, fontWeight: 400 }}
       aria-label="Sheet"
       value={sheetId}
@@ -253,7 +246,7 @@ function SheetChoice() {
           {write(sheet)}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
@@ -278,9 +271,9 @@ function NewScope() {
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <button type="button" className="icon-button" aria-label="New scope" title="New scope">
+        <IconButton aria-label="New scope" title="New scope">
           <Plus size={17} />
-        </button>
+        </IconButton>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
@@ -305,14 +298,12 @@ function Schedules() {
     <div className="tally-foot">
       <span>Schedules</span>
       {inOrder(schedules.values()).map((schedule) => (
-        <button key={schedule.id} type="button" className="link cut" onClick={() => setView({ schedule })}>
+        <TextButton key={schedule.id} className="cut" onClick={() => setView({ schedule })}>
           {schedule.title}
-        </button>
+        </TextButton>
       ))}
       <span style={{ flex: 1 }} />
-      <button type="button" className="link" onClick={() => setView({ tool: 'schedule' })}>
-        Read a schedule
-      </button>
+      <TextButton onClick={() => setView({ tool: 'schedule' })}>Read a schedule</TextButton>
     </div>
   );
 }

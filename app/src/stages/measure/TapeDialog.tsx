@@ -19,6 +19,8 @@ import { fileName } from '../../storage/jobFiles.ts';
 import { useFormats, useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { csvBlob } from '../../platform/csvText.ts';
 import { writeTape } from './writeTape.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Radio } from '../../parts/Radio.tsx';
 
 const sheetOfMark = (job: Job, markId: Mark['id']): string =>
   job.sheet.get(job.mark.get(markId)?.sheetId ?? ('sheet:none' as Mark['sheetId']))?.number ?? '';
@@ -63,15 +65,15 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
         {MARK_KIND[scope.kind].measures
           .filter((each) => each !== 'turning')
           .map((each) => (
-            <label key={each} style={{ display: 'flex', gap: 4 }}>
-              <input
-                type="radio"
-                name="measure"
-                checked={measure === each}
-                onChange={() => setMeasure(each)}
-              />{' '}
+            <Radio
+              key={each}
+              style={{ display: 'flex', gap: 4 }}
+              name="measure"
+              checked={measure === each}
+              onChange={() => setMeasure(each)}
+            >
               {MEASURE_WORDS[each]}
-            </label>
+            </Radio>
           ))}
       </div>
       <div style={{ maxHeight: '54vh', overflow: 'auto' }}>
@@ -88,9 +90,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
             {tape.map(({ mark, figure, pieces }, index) => (
               <tr key={mark.id}>
                 <td>
-                  <button
-                    type="button"
-                    className="link"
+                  <TextButton
                     onClick={() => {
                       setView({ selectedMarks: new Set([mark.id]), tool: 'select' });
                       void navigate(`/job/${jobId}/measure/${encodeURIComponent(mark.sheetId)}`);
@@ -98,7 +98,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
                     }}
                   >
                     {index + 1}
-                  </button>
+                  </TextButton>
                 </td>
                 <td>
                   {job.sheet.get(mark.sheetId)?.number}

@@ -14,6 +14,7 @@ import { FailureText } from '../../components/Figure.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { takeEntry } from '../../components/typed.ts';
+import { IconButton, TextButton } from '../../parts/buttons.tsx';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
 function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
@@ -63,7 +64,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
               />
               <CommitInput
                 label="Typed piece"
-                className="right"
+                align="end"
                 value={plainToLocal(piece.text, numbers)}
                 onCommit={(text) =>
                   takeEntry(
@@ -74,26 +75,22 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
                   )
                 }
               />
-              <button
-                type="button"
-                className="icon-button"
+              <IconButton
                 style={{ width: 20 }}
                 aria-label="Remove the piece"
                 onClick={() => settle('remove a piece', remove(piece.id))}
               >
                 <X size={13} />
-              </button>
+              </IconButton>
             </div>
             {piece.unconfirmed === true ? (
               <div className="warn" style={{ fontSize: 12 }}>
                 unconfirmed, from {piece.note || 'another job'}{' '}
-                <button
-                  type="button"
-                  className="link"
+                <TextButton
                   onClick={() => settle('confirm a quantity', confirmQuantities(new Set([piece.id])))}
                 >
                   it is right
-                </button>
+                </TextButton>
               </div>
             ) : null}
             {failure === undefined ? null : (

@@ -15,6 +15,9 @@ import {
 } from '../../stores/viewStore.ts';
 import { ShownCheck } from './ShownCheck.tsx';
 import { Zones } from './Zones.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 const WITHIN_WORDS: Readonly<Record<WithinMode, string>> = {
   job: 'the whole job',
@@ -38,8 +41,8 @@ export function ViewFoot() {
     <div className="tally-foot">
       <label>
         Figures of{' '}
-        <select
-          className="tally-labels"
+        <Select
+          small
           value={within}
           onChange={(event) => setView({ within: event.target.value as WithinMode })}
         >
@@ -48,24 +51,22 @@ export function ViewFoot() {
               {words}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <span style={{ flex: 1 }} />
       {hidden.size > 0 || lone !== undefined ? (
-        <button
-          type="button"
-          className="link"
+        <TextButton
           title={lone === undefined ? `${plural(hidden.size, 'thing')} hidden` : `Only ${lone.name} is shown`}
           onClick={() => setView({ hidden: new Set(), alone: undefined })}
         >
           Show all
-        </button>
+        </TextButton>
       ) : null}
       <Popover.Root lazyMount unmountOnExit positioning={{ placement: 'top-end' }}>
         <Popover.Trigger asChild>
-          <button type="button" className="link view-button">
+          <TextButton className="view-button">
             <SlidersHorizontal size={13} aria-hidden="true" /> View
-          </button>
+          </TextButton>
         </Popover.Trigger>
         <Portal>
           <Popover.Positioner>
@@ -91,8 +92,7 @@ function Choices() {
     <>
       <label className="property">
         <span>Sheet</span>
-        <select
-          className="input"
+        <Select
           value={sheetShown}
           onChange={(event) => setView({ sheetShown: event.target.value as ViewState['sheetShown'] })}
         >
@@ -101,44 +101,31 @@ function Choices() {
               {words}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label className="property">
         <span>Labels</span>
-        <select
-          className="input"
-          value={labels}
-          onChange={(event) => setView({ labels: event.target.value as LabelMode })}
-        >
+        <Select value={labels} onChange={(event) => setView({ labels: event.target.value as LabelMode })}>
           {LABEL_MODES.map((mode) => (
             <option key={mode} value={mode}>
               {mode}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label className="property">
         <span>Colors by</span>
-        <select
-          className="input"
-          value={colorBy}
-          onChange={(event) => setView({ colorBy: event.target.value as ColorMode })}
-        >
+        <Select value={colorBy} onChange={(event) => setView({ colorBy: event.target.value as ColorMode })}>
           {COLOR_MODES.map((mode) => (
             <option key={mode} value={mode}>
               {mode}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
-      <label>
-        <input
-          type="checkbox"
-          checked={junctionsShown}
-          onChange={(event) => setView({ junctionsShown: event.target.checked })}
-        />{' '}
+      <Checkbox checked={junctionsShown} onChange={(on) => setView({ junctionsShown: on })}>
         Dots where the runs of the open scope meet
-      </label>
+      </Checkbox>
     </>
   );
 }

@@ -5,6 +5,7 @@ import type { Scope } from '@zest/core/job/records/scope';
 import { tellProblem } from '../../components/toaster.tsx';
 import { type WheelNews, listenToWheel } from '../../platform/wheel.ts';
 import { useStores } from '../../stores/context.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
 
 const STATES: Readonly<Record<'asking' | 'here' | 'away', string>> = {
   asking: 'looking for the wheel …',
@@ -49,9 +50,7 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
   if (scope.kind !== 'run') return null;
   return (
     <div className="wheel">
-      <button
-        type="button"
-        className="link"
+      <TextButton
         aria-pressed={listening}
         onClick={() => {
           setState('asking');
@@ -59,7 +58,7 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
         }}
       >
         {listening ? 'Stop reading the wheel' : 'Read the wheel'}
-      </button>
+      </TextButton>
       {listening ? (
         <span className={state === 'away' ? 'warn' : 'soft'} role="status">
           {STATES[state]},{' '}

@@ -7,6 +7,8 @@ import { TimesInput } from '../../components/TimesInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import { ShownCheck } from './ShownCheck.tsx';
+import { IconButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
 export function Zones() {
@@ -33,15 +35,13 @@ export function Zones() {
               )
             }
           />
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             style={{ width: 20 }}
             aria-label={`Remove ${zone.name}`}
             onClick={() => void settle('remove a zone', removeZone(zone.id))}
           >
             <X size={13} />
-          </button>
+          </IconButton>
         </div>
       ))}
       <CommitInput
@@ -60,8 +60,7 @@ export function Zones() {
       {zones.length === 0 ? null : (
         <label className="property">
           <span>New marks go to</span>
-          <select
-            className="input"
+          <Select
             value={penZone ?? ''}
             onChange={(event) =>
               setView({ penZone: event.target.value === '' ? undefined : event.target.value })
@@ -73,7 +72,7 @@ export function Zones() {
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
     </fieldset>

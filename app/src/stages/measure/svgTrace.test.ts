@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { point } from '@zest/core/geometry/point';
-import { traceGlyph } from '../../look/glyphs.ts';
+import { traceGlyph } from '../../theme/glyphs.ts';
 import { SvgTrace } from './svgTrace.ts';
 
 describe('paths for the PDF of a sheet', () => {

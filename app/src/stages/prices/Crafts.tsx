@@ -47,7 +47,7 @@ export function Crafts() {
               <td>
                 <CommitInput
                   label={`Wage of ${craft.name}`}
-                  className="right"
+                  align="end"
                   value={plainToLocal(craft.wage, numbers)}
                   onCommit={(text) =>
                     takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
@@ -59,7 +59,7 @@ export function Crafts() {
               <td>
                 <CommitInput
                   label={`Burden of ${craft.name}, percent`}
-                  className="right"
+                  align="end"
                   placeholder="0"
                   value={plainToLocal(craft.burden ?? '', numbers)}
                   onCommit={(text) =>

@@ -16,6 +16,8 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
 export function Crews() {
@@ -93,12 +95,11 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         <div key={at} className="crew-row">
           <CommitInput
             label={`How many, ${at + 1} of ${crew.name}`}
-            className="right"
+            align="end"
             value={plainToLocal(String(people), numbers)}
             onCommit={(text) => takeCount(text, (count) => member(at, { count }))}
           />
-          <select
-            className="input"
+          <Select
             aria-label={`Craft ${at + 1} of ${crew.name}`}
             value={craftId}
             onChange={(event) => member(at, { craftId: event.target.value as Id<'craft'> })}
@@ -108,7 +109,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
           <IconAction
             label={`Remove craft ${at + 1} from ${crew.name}`}
             icon={Trash2}
@@ -123,7 +124,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         <div key={`machine ${at}`} className="crew-row machine">
           <CommitInput
             label={`How many of ${name}`}
-            className="right"
+            align="end"
             value={plainToLocal(String(machines), numbers)}
             onCommit={(text) => takeCount(text, (count) => machine(at, { count }))}
           />
@@ -134,7 +135,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
           />
           <CommitInput
             label={`An hour of ${name}`}
-            className="right"
+            align="end"
             value={plainToLocal(hourly, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
@@ -150,28 +151,24 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         </div>
       ))}
       <div className="bar-form">
-        <button
-          type="button"
-          className="link"
+        <TextButton
           onClick={() => {
             const [craft] = job.craft.keys();
             if (craft !== undefined) change({ members: [...crew.members, { craftId: craft, count: 1 }] });
           }}
         >
           Add a craft
-        </button>
-        <button
-          type="button"
-          className="link"
+        </TextButton>
+        <TextButton
           onClick={() => change({ machines: [...crew.machines, { name: 'Machine', count: 1, hourly: '0' }] })}
         >
           Add a machine
-        </button>
+        </TextButton>
         <label className="soft" style={{ marginLeft: 'auto', display: 'flex', gap: 4, alignItems: 'center' }}>
           hours a day
           <CommitInput
             label={`Hours in a day of ${crew.name}`}
-            className="right"
+            align="end"
             style={{ width: 44 }}
             placeholder={String(DAY_HOURS)}
             value={plainToLocal(crew.dayHours ?? '', numbers)}

@@ -23,6 +23,9 @@ import { type GuardedWorker, WorkerEnded, createGuardedWorker } from '../../plat
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import type { PriceWorker, SheetHead } from '../../workers/pricesProtocol.ts';
 import { EffectOnBid } from './EffectOnBid.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
+import { DropInput } from '../../parts/FileInput.tsx';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
   update: 'replace everything with what the file says',
@@ -147,7 +150,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
       <div className="form">
         {opened === undefined ? (
           <div {...getRootProps({ className: `drop ${isDragActive ? 'over' : ''}` })}>
-            <input {...getInputProps({ 'aria-label': 'Price list' })} />
+            <DropInput {...getInputProps({ 'aria-label': 'Price list' })} />
             {progress === undefined ? (
               <>
                 <p>Drop a price list here, CSV or XLSX, or choose a file.</p>
@@ -175,8 +178,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             <div className="bar-form">
               <b className="cut">{opened.name}</b>
               {opened.sheets.length > 1 ? (
-                <select
-                  className="input"
+                <Select
                   style={{ width: 'auto' }}
                   aria-label="Sheet of the workbook"
                   value={sheet}
@@ -187,12 +189,12 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                       {name}
                     </option>
                   ))}
-                </select>
+                </Select>
               ) : null}
               <label className="soft">
                 headings in row{' '}
-                <input
-                  className="input right"
+                <TextInput
+                  textAlign="end"
                   style={{ width: 56 }}
                   type="number"
                   min={1}
@@ -205,15 +207,12 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                   }}
                 />
               </label>
-              <button type="button" className="link" onClick={() => setOpened(undefined)}>
-                Another file
-              </button>
+              <TextButton onClick={() => setOpened(undefined)}>Another file</TextButton>
             </div>
             <Preview sheet={opened.sheets[sheet]} headRow={headRow} mapping={mapping} onMap={setMapping} />
             <label>
               <span className="soft">Items whose code is already in the price book:</span>{' '}
-              <select
-                className="input"
+              <Select
                 style={{ width: 'auto' }}
                 value={policy}
                 onChange={(event) => setPolicy(event.target.value as DuplicatePolicy)}
@@ -223,7 +222,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                     {POLICY_WORDS[each]}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
             {mapping.code === undefined ? (
               <p className="field-error" role="alert">
@@ -296,8 +295,7 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
           <tr>
             {columns.map((at) => (
               <th key={at}>
-                <select
-                  className="input"
+                <Select
                   aria-label={`Column ${at + 1}, ${heads[at] ?? ''}`}
                   value={fieldAt.get(at) ?? ''}
                   onChange={(event) => map(at, event.target.value)}
@@ -308,7 +306,7 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
                       {title}
                     </option>
                   ))}
-                </select>
+                </Select>
                 <div className="soft cut">{heads[at] ?? ''}</div>
               </th>
             ))}

@@ -13,6 +13,7 @@ import { describeFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobNow, useFormats, useOpenJob } from '../../stores/context.tsx';
 import { editItem } from './bookColumns.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {
@@ -50,8 +51,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
         <OneUnit item={item} />
         <label>
           <span className="soft">Done by</span>
-          <select
-            className="input"
+          <Select
             value={worker}
             onChange={(event) => {
               const id = event.target.value;
@@ -76,13 +76,12 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
                 {name} (crew)
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <div className="form-two">
           <label>
             <span className="soft">Labor is</span>
-            <select
-              className="input"
+            <Select
               value={item.laborBy ?? 'hours'}
               onChange={(event) => {
                 const by = event.target.value;
@@ -97,13 +96,13 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
               <option value="hours">labor hours</option>
               <option value="hourly">{item.unit} in an hour</option>
               <option value="daily">{item.unit} in a day</option>
-            </select>
+            </Select>
           </label>
           <label>
             <span className="soft">{item.laborBy === undefined ? 'Hours' : 'Output'}</span>
             <CommitInput
               label="Labor figure"
-              className="right"
+              align="end"
               value={plainToLocal(item.laborHours, numbers)}
               onCommit={(text) => edit('laborHours', text)}
             />
@@ -114,7 +113,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             <span className="soft">Hours are for so many {item.unit}</span>
             <CommitInput
               label="Hours per"
-              className="right"
+              align="end"
               placeholder={String(item.basis)}
               value={item.laborBasis === undefined ? '' : String(item.laborBasis)}
               onCommit={(text) => edit('laborBasis', text)}
@@ -126,7 +125,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             <span className="soft">Other cost</span>
             <CommitInput
               label="Other cost"
-              className="right"
+              align="end"
               value={plainToLocal(item.other, numbers)}
               onCommit={(text) => edit('other', text)}
             />
@@ -135,7 +134,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             <span className="soft">Waste, %</span>
             <CommitInput
               label="Waste, percent"
-              className="right"
+              align="end"
               value={plainToLocal(item.wastePercent ?? '', numbers)}
               onCommit={(text) => edit('wastePercent', text)}
             />

@@ -30,6 +30,7 @@ import { PriceTabs } from './PriceTabs.tsx';
 import { RaiseDialog } from './RaiseDialog.tsx';
 import { useRecentItems } from './recentItems.ts';
 import { dayOf } from '../../platform/days.ts';
+import { Select, TextInput } from '../../parts/fields.tsx';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
@@ -151,16 +152,14 @@ export function PricesStage() {
     <div className="stage">
       <div className="bar wraps">
         <PriceTabs />
-        <input
-          className="input"
+        <TextInput
           style={{ width: 196 }}
           aria-label="Search the price book"
           placeholder="Code, words, sizes"
           value={text}
           onChange={(event) => look(() => setText(event.target.value))}
         />
-        <select
-          className="input"
+        <Select
           style={{ width: 126 }}
           aria-label="Which group"
           value={group}
@@ -172,9 +171,8 @@ export function PricesStage() {
               in {each}
             </option>
           ))}
-        </select>
-        <select
-          className="input"
+        </Select>
+        <Select
           style={{ width: 112 }}
           aria-label="Which items"
           value={filter}
@@ -185,7 +183,7 @@ export function PricesStage() {
               {FILTERS[each]}
             </option>
           ))}
-        </select>
+        </Select>
         <span className="soft" role="status">
           {rows.length === job.item.size
             ? plural(rows.length, 'item')

@@ -61,7 +61,7 @@ export function RaiseDialog({
           label={`Percent, on the ${plural(items.length, 'item')} that ${items.length === 1 ? 'is' : 'are'} shown`}
           error={error ?? (read.ok ? undefined : describeProblem(read.problem))}
 
-          className="right"
+          align="end"
           style={{ width: 110 }}
           autoFocus
           value={percent}

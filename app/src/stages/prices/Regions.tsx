@@ -12,6 +12,7 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 const KINDS = ['material', 'labor', 'equipment'] as const;
 
@@ -45,8 +46,7 @@ export function Regions() {
       </p>
       <label>
         Prices in this job are for{' '}
-        <select
-          className="input"
+        <Select
           style={{ width: 'auto' }}
           value={settings.regionId ?? ''}
           onChange={(event) => stand(event.target.value)}
@@ -57,7 +57,7 @@ export function Regions() {
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {regions.length === 0 ? null : (
         <table className="lines wage-table">
@@ -84,7 +84,7 @@ export function Regions() {
                   <td key={kind}>
                     <CommitInput
                       label={`Factor on ${kind} in ${region.name}`}
-                      className="right"
+                      align="end"
                       value={plainToLocal(String(region[kind]), numbers)}
                       onCommit={(text) =>
                         takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>

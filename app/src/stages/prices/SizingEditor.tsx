@@ -4,6 +4,7 @@ import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import type { Sizing } from '@zest/core/job/records/pricing';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface SizingEditorProps {
   readonly sizing: Sizing | undefined;
@@ -21,8 +22,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
     <div className="sizing">
       <label>
         <span className="soft">By size: the smallest that is large enough</span>
-        <select
-          className="input"
+        <Select
           value={sizing?.family ?? ''}
           onChange={(event) => {
             const family = event.target.value;
@@ -42,7 +42,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
           {[...families.keys()].sort().map((family) => (
             <option key={family}>{family}</option>
           ))}
-        </select>
+        </Select>
       </label>
       {sizing === undefined
         ? null

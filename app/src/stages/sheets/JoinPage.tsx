@@ -12,6 +12,8 @@ import { SheetPane } from '../../workspace/SheetPane.tsx';
 import { toScreen } from '../../workspace/camera.ts';
 import { JoinPreview } from './JoinPreview.tsx';
 import { joinSheets } from './joinSheets.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 type Points = readonly Point[];
 
@@ -120,29 +122,19 @@ function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneP
   return (
     <section className="join-pane" aria-label={label}>
       <div className="join-head">
-        <select
-          className="input"
-          aria-label="Sheet"
-          value={sheet.id}
-          onChange={(event) => onSheet(event.target.value)}
-        >
+        <Select aria-label="Sheet" value={sheet.id} onChange={(event) => onSheet(event.target.value)}>
           {sheets.map(({ id, number, title }) => (
             <option key={id} value={id}>
               {number} {title}
             </option>
           ))}
-        </select>
+        </Select>
         <span className="soft">
           {points.length <= 2 ? `${points.length} of 2 places` : `2 places, ${points.length - 2} to check`}
         </span>
-        <button
-          type="button"
-          className="link"
-          disabled={points.length === 0}
-          onClick={() => onPoints(points.slice(0, -1))}
-        >
+        <TextButton disabled={points.length === 0} onClick={() => onPoints(points.slice(0, -1))}>
           Undo
-        </button>
+        </TextButton>
       </div>
       <SheetPane
         key={sheet.id}

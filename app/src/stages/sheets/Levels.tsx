@@ -7,6 +7,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { TimesInput } from '../../components/TimesInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useJobActions, useOpenJob } from '../../stores/context.tsx';
+import { IconButton } from '../../parts/buttons.tsx';
 
 /** The levels of the building, and how often each is built: a typical floor is measured once. */
 export function Levels() {
@@ -40,14 +41,12 @@ export function Levels() {
             onCommit={(repeat) => change(`${level.name} times ${repeat}`, { ...level, repeat })}
           />
           <span className="soft">times</span>
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             aria-label={`Remove the level ${level.name}`}
             onClick={() => actions.transact(`remove level ${level.name}`, removeLevel(level.id))}
           >
             <X size={13} />
-          </button>
+          </IconButton>
         </span>
       ))}
     </section>

@@ -10,6 +10,9 @@ import { plural } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { doubtPaper } from './scaleWords.ts';
 import { settingsOf } from '@zest/core/job/job';
+import { TextButton } from '../../parts/buttons.tsx';
+import { TextInput } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 const COMMON = {
   us: [`1/16" = 1'-0"`, `1/8" = 1'-0"`, `3/16" = 1'-0"`, `1/4" = 1'-0"`, `1/2" = 1'-0"`, `1" = 20'`],
@@ -78,16 +81,13 @@ export function ScaleDialog({
         {sheet.printedScale === '' ? null : (
           <p style={{ margin: 0 }}>
             The sheet says <b>{sheet.printedScale}</b>.{' '}
-            <button type="button" className="link" onClick={() => apply(sheet.printedScale)}>
-              Use it
-            </button>
+            <TextButton onClick={() => apply(sheet.printedScale)}>Use it</TextButton>
           </p>
         )}
         <Labeled label="Scale" error={refusal} hint={`as in 1/8" = 1'-0" or 1:100`}>
           {(control) => (
-            <input
+            <TextInput
               {...control}
-              className="input"
               autoFocus
               value={text}
               onChange={(event) => setText(event.target.value)}
@@ -96,13 +96,12 @@ export function ScaleDialog({
           )}
         </Labeled>
         {others.length === 0 ? null : (
-          <label>
-            <input type="checkbox" checked={alike} onChange={(event) => setAlike(event.target.checked)} />{' '}
+          <Checkbox checked={alike} onChange={(on) => setAlike(on)}>
             also for {plural(others.length, 'other sheet')} without a scale
             {sheet.printedScale === ''
               ? ' and without a printed one'
               : ` that ${others.length === 1 ? 'says' : 'say'} the same`}
-          </label>
+          </Checkbox>
         )}
         <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
           {COMMON[settingsOf(job).unitSystem].map((each) => (

@@ -30,6 +30,9 @@ import { Levels } from './Levels.tsx';
 import { SheetsTable } from './SheetsTable.tsx';
 import { checkError, writeError, writeScale } from './scaleWords.ts';
 import { useSheetSearch } from './useSheetSearch.ts';
+import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
+import { DropInput } from '../../parts/FileInput.tsx';
 
 interface Reading {
   readonly name: string;
@@ -54,8 +57,7 @@ export function SheetsStage() {
         <h1>Sheets</h1>
         <span className="soft">{plural(sheets.length, 'sheet')}</span>
         {sheets.length === 0 ? null : (
-          <input
-            className="input"
+          <TextInput
             style={{ width: 230 }}
             aria-label="Find sheets by name or by text on them"
             placeholder="Name, or text on the sheets"
@@ -70,8 +72,7 @@ export function SheetsStage() {
         {sheets.length === 0 || asTable ? null : (
           <label className="soft">
             Group by{' '}
-            <select
-              className="input"
+            <Select
               style={{ width: 110 }}
               value={sheetsBy}
               onChange={(event) => setView({ sheetsBy: event.target.value as SheetGroup })}
@@ -81,7 +82,7 @@ export function SheetsStage() {
                   {group}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         {sheets.length === 0 ? null : (
@@ -93,7 +94,7 @@ export function SheetsStage() {
           Add drawings
         </Button>
       </div>
-      <input {...drop.getInputProps()} aria-label="PDF of the drawings" />
+      <DropInput {...drop.getInputProps()} aria-label="PDF of the drawings" />
       <div className="scroll">
         {reading === undefined ? null : (
           <div className="progress" role="status">
@@ -230,14 +231,9 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const error = checkError(sheet);
   return (
     <article className="sheet-card" aria-label={`${sheet.number} ${sheet.title}`}>
-      <button
-        type="button"
-        className="sheet-thumb"
-        onClick={open}
-        aria-label={`Open ${sheet.number} ${sheet.title}`}
-      >
+      <BareButton className="sheet-thumb" onClick={open} aria-label={`Open ${sheet.number} ${sheet.title}`}>
         <Thumbnail sheet={sheet} />
-      </button>
+      </BareButton>
       <div className="sheet-facts">
         <div className="sheet-names">
           <CommitInput
@@ -250,30 +246,24 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
             value={sheet.title}
             onCommit={(title) => change('rename a sheet', { title })}
           />
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             aria-label={`Remove ${sheet.number} ${sheet.title}`}
             title="Remove the sheet and its marks"
             onClick={() => actions.transact(`remove sheet ${sheet.number}`, removeSheet(sheet.id))}
           >
             <Trash2 size={15} />
-          </button>
+          </IconButton>
         </div>
         <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
           <span className={`cut ${unscaledSheets(job).has(sheet) ? 'warn' : 'soft'}`} style={{ flex: 1 }}>
             {writeScale(sheet, numbers)}
           </span>
-          <button
-            type="button"
-            className="link"
-            onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}
-          >
+          <TextButton onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}>
             {sheet.join === undefined ? 'Join' : 'Join again'}
-          </button>
-          <button type="button" className="link" onClick={() => setScaling(true)}>
+          </TextButton>
+          <TextButton onClick={() => setScaling(true)}>
             {sheet.scale === null ? 'Set scale' : 'Change'}
-          </button>
+          </TextButton>
         </div>
         <span className="soft cut" style={{ fontSize: 12, minHeight: 17 }}>
           {hit !== undefined

@@ -8,6 +8,8 @@ import type { Session } from '../session.ts';
 import { TOOLBOX } from '../tools/toolbox.ts';
 import { useSessionState } from '../useSession.ts';
 import { SheetMenu } from './SheetMenu.tsx';
+import { DockButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
   dock === undefined ? [] : [{ tool: id, name: dock.name, key: action?.key ?? '' }],
@@ -34,7 +36,8 @@ function OpeningRows() {
   const write = (lengthM: number): string => joinFigure(formatQuantity(lengthM, LENGTH, display));
   const keyOf = ({ scheduleId, tag }: OpeningRow): string => `${scheduleId} ${tag}`;
   return (
-    <select
+    <Select
+      small
       className="dock-form"
       aria-label="Row of a schedule for the next opening"
       style={{ width: 150 }}
@@ -48,7 +51,7 @@ function OpeningRows() {
           {used.has(each.tag) ? ', placed' : ''}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
@@ -62,14 +65,15 @@ export function Dock({ session }: { readonly session: Session }) {
   return (
     <div className="dock" role="toolbar" aria-label="Pens">
       {ON_DOCK.map(({ tool, name, key }) => (
-        <button key={tool} type="button" aria-pressed={now === tool} onClick={() => setView({ tool })}>
+        <DockButton key={tool} aria-pressed={now === tool} onClick={() => setView({ tool })}>
           {name} <kbd>{key}</kbd>
-        </button>
+        </DockButton>
       ))}
       <hr />
       {isDrawnKind(now) ? (
         <>
-          <select
+          <Select
+            small
             className="dock-form"
             aria-label="How the next piece is drawn"
             value={form}
@@ -80,22 +84,22 @@ export function Dock({ session }: { readonly session: Session }) {
                 {FORMS[each].filter(Boolean).join('  ')}
               </option>
             ))}
-          </select>
-          <button type="button" disabled={!canLift} onClick={() => session.draw({ type: 'lift' })}>
+          </Select>
+          <DockButton disabled={!canLift} onClick={() => session.draw({ type: 'lift' })}>
             Leave a gap <kbd>.</kbd>
-          </button>
-          <button type="button" disabled={!drawing} onClick={() => session.draw({ type: 'complete' })}>
+          </DockButton>
+          <DockButton disabled={!drawing} onClick={() => session.draw({ type: 'complete' })}>
             End <kbd>Enter</kbd>
-          </button>
+          </DockButton>
         </>
       ) : (
         <>
-          <button type="button" aria-pressed={now === 'scale'} onClick={() => setView({ tool: 'scale' })}>
+          <DockButton aria-pressed={now === 'scale'} onClick={() => setView({ tool: 'scale' })}>
             Set scale <kbd>S</kbd>
-          </button>
-          <button type="button" aria-pressed={now === 'check'} onClick={() => setView({ tool: 'check' })}>
+          </DockButton>
+          <DockButton aria-pressed={now === 'check'} onClick={() => setView({ tool: 'check' })}>
             Measure back <kbd>B</kbd>
-          </button>
+          </DockButton>
           {now === 'opening' ? <OpeningRows /> : null}
           <SheetMenu />
         </>

@@ -43,6 +43,7 @@ import { useSelectedMarks } from '../useSelectedMarks.ts';
 import { useSessionState } from '../useSession.ts';
 import { MarkDetails } from './MarkDetails.tsx';
 import { MarkPlaces } from './MarkPlaces.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** Less than this off the line, a vertex changes nothing that was meant. */
 const SIMPLIFY_PT = 1.5;
@@ -120,8 +121,7 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
           {sheets > 1 ? ` on ${plural(sheets, 'sheet')}` : ''}
         </b>
         {alike ? (
-          <select
-            className="input"
+          <Select
             aria-label="Scope of the marks"
             value={held.every(({ scopeId }) => scopeId === first.scopeId) ? first.scopeId : ''}
             onChange={(event) => {
@@ -134,13 +134,13 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
               several scopes
             </option>
             <ScopeOptions kind={first.kind} scopes={job.scope} />
-          </select>
+          </Select>
         ) : null}
         <label className="mark-bar-times">
           times
           <CommitInput
             label="How many times it counts"
-            className="right"
+            align="end"
             style={{ width: 46 }}
             value={times.size === 1 ? String([...times][0]) : ''}
             onCommit={(text) => {

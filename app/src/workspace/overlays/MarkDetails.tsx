@@ -14,6 +14,8 @@ import { describeEntry } from '../../messages/describeProblem.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useJobNow, useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import type { Handle } from '../tools/edit.ts';
+import { IconButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
 export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
@@ -56,7 +58,7 @@ function LengthField({ label, valueM, onCommit }: LengthFieldProps) {
   return (
     <CommitInput
       label={label}
-      className="right"
+      align="end"
       style={{ width: 84 }}
       value={valueM === 0 ? '' : write(valueM)}
       placeholder="none"
@@ -158,8 +160,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
                 {lengths[index] === undefined ? '' : write(lengths[index].lengthM)}
               </span>
             </span>
-            <select
-              className="input"
+            <Select
               aria-label={`Edge ${index + 1}`}
               value={slope.edges[index] ?? ''}
               onChange={(event) =>
@@ -172,7 +173,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
                   {MEASURE_WORDS[edge]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         ))}
       </div>
@@ -208,14 +209,12 @@ function OpeningRow({ opening }: { readonly opening: Opening }) {
         valueM={opening.heightM}
         onCommit={(heightM) => change('height of an opening', { ...opening, heightM })}
       />
-      <button
-        type="button"
-        className="icon-button"
+      <IconButton
         aria-label={`Remove the opening ${opening.tag}`}
         onClick={() => actions.transact('remove an opening', remove(opening.id))}
       >
         <X size={13} />
-      </button>
+      </IconButton>
     </div>
   );
 }

@@ -6,6 +6,8 @@ import type { Mark } from '@zest/core/job/records/mark';
 import { plural } from '../../messages/words.ts';
 import { useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { copyToSheet } from '../clipboard.ts';
+import { TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
 
 interface MarkPlacesProps {
   readonly marks: readonly Mark[];
@@ -47,8 +49,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
   return (
     <div className="mark-bar-row">
       {job.zone.size === 0 ? null : (
-        <select
-          className="input"
+        <Select
           style={{ width: 120 }}
           aria-label="Zone of the marks"
           value={zones.size === 1 ? [...zones][0] : 'several'}
@@ -61,21 +62,20 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       )}
-      <select
-        className="input"
+      <Select
         aria-label="Copy to another sheet, in the same place"
         value=""
         onChange={(event) => copy(event.target.value)}
       >
         <option value="">copy to another sheet …</option>
         <SheetOptions sheets={job.sheet} from={first.sheetId} />
-      </select>
+      </Select>
       {others.length === 0 ? null : (
-        <button type="button" className="link" onClick={chooseSlopes}>
+        <TextButton onClick={chooseSlopes}>
           {whole ? 'Replace this slope alone' : 'Replace the whole roof'}
-        </button>
+        </TextButton>
       )}
     </div>
   );

@@ -10,7 +10,7 @@ import { placeOfSeat } from '@zest/core/takeoff/seat';
 import type { Scope } from '@zest/core/job/records/scope';
 import { useStores, useView } from '../../stores/context.tsx';
 import { useRecord } from '../../stores/jobHooks.ts';
-import { lookOf } from '../../look/scopeColors.ts';
+import { lookOf } from '../../theme/scopeColors.ts';
 import { type Camera, toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { openingAt } from '../drawing.ts';

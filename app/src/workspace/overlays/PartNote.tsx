@@ -9,6 +9,8 @@ import { titleOfPart } from '@zest/core/takeoff/sheetText';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useSheetTexts } from '../../platform/useSheetTexts.ts';
 import { useJobActions, useSetView, useView } from '../../stores/context.tsx';
+import { IconButton } from '../../parts/buttons.tsx';
+import { TextInput } from '../../parts/fields.tsx';
 
 /** Asks for the scale of a part of the sheet, such as a detail; lists those there are. */
 export function PartNote({ sheet }: { readonly sheet: Sheet }) {
@@ -25,9 +27,7 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
           <span className="cut" style={{ flex: 1 }}>
             {name || 'Part'}: {scale.source.by === 'ratio' ? scale.source.text : 'measured'}
           </span>
-          <button
-            type="button"
-            className="icon-button"
+          <IconButton
             aria-label={`Remove the scale of ${name || 'the part'}`}
             onClick={() =>
               actions.transact(
@@ -37,7 +37,7 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
             }
           >
             <X size={13} />
-          </button>
+          </IconButton>
         </div>
       ))}
       {part === undefined ? null : (
@@ -92,8 +92,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
     >
       <label>
         Its name
-        <input
-          className="input"
+        <TextInput
           value={shownName}
           placeholder="Footing"
           onChange={(event) => setName(event.target.value)}
@@ -101,8 +100,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
       </label>
       <label>
         Its scale
-        <input
-          className="input"
+        <TextInput
           autoFocus
           value={shownScale}
           placeholder={`3/4" = 1'-0", 1:20`}

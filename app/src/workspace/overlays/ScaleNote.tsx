@@ -34,6 +34,8 @@ import { useSessionState } from '../useSession.ts';
 import { PartNote } from './PartNote.tsx';
 import { SoughtNote } from './SoughtNote.tsx';
 import { StraightenNote } from './StraightenNote.tsx';
+import { TextInput } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
@@ -191,8 +193,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
         >
           <label>
             <b>{tool === 'scale' ? 'How long is this really?' : 'How long should this be?'}</b>
-            <input
-              className="input"
+            <TextInput
               autoFocus
               style={{ marginTop: 6 }}
               value={text}
@@ -208,13 +209,12 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
             </div>
           )}
           {other === undefined ? null : (
-            <label className="row">
-              <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />
+            <Checkbox className="row" checked={both} onChange={(on) => setBoth(on)}>
               <span>
                 keep {other.text} in the other direction: the sheet may be stretched, so each direction gets
                 its own scale
               </span>
-            </label>
+            </Checkbox>
           )}
           {refusal === undefined ? null : (
             <div className="field-error" role="alert">

@@ -1,6 +1,7 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { ChevronUp } from 'lucide-react';
 import { useActions } from '../../actions/useActions.ts';
+import { DockButton } from '../../parts/buttons.tsx';
 
 /** What is done to the sheet as a whole; each is in the finder by its name as well. */
 const ITEMS: readonly (readonly [id: string, name: string])[] = [
@@ -20,9 +21,9 @@ export function SheetMenu() {
   return (
     <Menu.Root positioning={{ placement: 'top-end' }}>
       <Menu.Trigger asChild>
-        <button type="button">
+        <DockButton>
           Sheet <ChevronUp size={13} aria-hidden="true" />
-        </button>
+        </DockButton>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>

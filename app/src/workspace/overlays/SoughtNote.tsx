@@ -3,6 +3,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { plural } from '../../messages/words.ts';
 import { useSetView, useView } from '../../stores/context.tsx';
 import { useTextHits } from './SheetSigns.tsx';
+import { TextInput } from '../../parts/fields.tsx';
 
 /** Words looked for on the sheet: how often they stand on it, and an end of looking. */
 export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
@@ -13,11 +14,7 @@ export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
     <div className="desk-note" role="note">
       <label>
         <b>Looking for</b>
-        <input
-          className="input"
-          value={sought}
-          onChange={(event) => setView({ soughtText: event.target.value })}
-        />
+        <TextInput value={sought} onChange={(event) => setView({ soughtText: event.target.value })} />
       </label>
       <div className="row">
         <span role="status">{`${plural(hits.length, 'place')} on ${sheet.number || 'this sheet'}`}</span>

@@ -2,6 +2,8 @@ import { Button } from '@chakra-ui/react';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useSetView, useStores, useView } from '../../stores/context.tsx';
 import { setTone, turnBy } from '../straighten.ts';
+import { Select } from '../../parts/fields.tsx';
+import { Checkbox } from '../../parts/Checkbox.tsx';
 
 const PLAIN = { ink: 1, invert: false } as const;
 
@@ -54,8 +56,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
       <div className="row">
         <label>
           Ink{' '}
-          <select
-            className="input"
+          <Select
             style={{ width: 110 }}
             value={String(tone.ink)}
             onChange={(event) => setTone(stores, sheet, { ...tone, ink: Number(event.target.value) })}
@@ -65,16 +66,11 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
-        <label>
-          <input
-            type="checkbox"
-            checked={tone.invert}
-            onChange={(event) => setTone(stores, sheet, { ...tone, invert: event.target.checked })}
-          />{' '}
+        <Checkbox checked={tone.invert} onChange={(on) => setTone(stores, sheet, { ...tone, invert: on })}>
           invert
-        </label>
+        </Checkbox>
         <span style={{ flex: 1 }} />
         <Button size="xs" onClick={() => setView({ tool: 'select' })}>
           Done

@@ -1,4 +1,7 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
+import { button } from './recipes/buttons.ts';
+import { checkbox, input, nativeSelect, textarea } from './recipes/fields.ts';
+import { tabs } from './recipes/tabs.ts';
 
 const of = (name: string) => ({ value: `var(--${name})` });
 
@@ -7,16 +10,8 @@ export const system = createSystem(
   defaultConfig,
   defineConfig({
     theme: {
-      recipes: {
-        button: {
-          variants: {
-            size: {
-              sm: { h: '30px', px: '12px', fontSize: '13px' },
-              xs: { h: '25px', px: '9px', fontSize: '12.5px' },
-            },
-          },
-        },
-      },
+      recipes: { button, input, textarea },
+      slotRecipes: { nativeSelect, checkbox, tabs },
       tokens: {
         fonts: {
           body: { value: "'IBM Plex Sans', sans-serif" },
@@ -25,6 +20,10 @@ export const system = createSystem(
       },
       semanticTokens: {
         colors: {
+          focus: of('zest-ink'),
+          chosen: of('zest-wash'),
+          zest: of('zest'),
+          link: { value: { base: 'var(--rind)', _dark: 'var(--leaf)' } },
           bg: {
             DEFAULT: of('paper'),
             subtle: of('band'),
