@@ -92,9 +92,30 @@ export default tseslint.config(
           selector: 'JSXOpeningElement[name.name=/^(button|select|input|textarea)$/]',
           message: 'Controls come from parts/, which build on Chakra UI.',
         },
+        {
+          selector: 'JSXText[value=/[A-Za-z]{2}/]',
+          message: 'Words come from the catalogs: t() of messages/t.ts.',
+        },
+        {
+          selector:
+            'JSXAttribute[name.name=/^(aria-label|aria-description|alt|title|placeholder|label|hint|legend|heading|word)$/] > Literal[value=/[A-Za-z]{2}/]',
+          message: 'Words come from the catalogs: t() of messages/t.ts.',
+        },
+        {
+          selector:
+            ':matches(JSXElement, JSXAttribute[name.name=/^(aria-label|title|placeholder|label|hint|word)$/]) > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{3}/]',
+          message: 'Words come from the catalogs: t() of messages/t.ts.',
+        },
+        {
+          selector:
+            ':matches(JSXElement, JSXAttribute[name.name=/^(aria-label|title|placeholder|label|hint|word)$/]) > JSXExpressionContainer > ConditionalExpression > Literal[value=/[A-Za-z]{2}/]',
+          message: 'Words come from the catalogs: t() of messages/t.ts.',
+        },
       ],
     },
   },
+  // Catalogs are tables.
+  { files: ['app/src/messages/en/**'], rules: { 'max-lines': 'off' } },
   {
     files: ['**/*.test.{ts,tsx}', 'e2e/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off', 'max-lines': 'off' },

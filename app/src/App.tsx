@@ -1,12 +1,14 @@
 import { Button, ChakraProvider } from '@chakra-ui/react';
 import { Suspense, lazy, useEffect } from 'react';
-import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
+import { Navigate, createBrowserRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { Toasts } from './components/toaster.tsx';
 import { JobFrame } from './frame/JobFrame.tsx';
 import { StageFailed } from './frame/StageFailed.tsx';
 import { system } from './theme/system.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
+import { language, t } from './messages/t.ts';
 
 const SheetsStage = lazy(() =>
   import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })),
@@ -82,6 +84,7 @@ function ThemeClass() {
   useEffect(() => {
     document.documentElement.classList.toggle('dark', theme === 'dark');
     document.documentElement.style.colorScheme = theme;
+    document.documentElement.lang = language;
   }, [theme]);
   return null;
 }
@@ -92,9 +95,9 @@ function ReplacedBanner() {
   if (!replaced) return null;
   return (
     <div className="banner bad" role="alert">
-      A newer version of Zest Line is open in another tab. Reload this tab to keep working.
+      {t('frame.aNewerVersionOfZestLineIs')}
       <Button size="xs" onClick={() => location.reload()}>
-        Reload
+        {t('frame.reload')}
       </Button>
     </div>
   );

@@ -10,6 +10,7 @@ import { createCopyStore } from './stores/copyStore.ts';
 import { createJobStore } from './stores/jobStore.ts';
 import { browserIdle, createLookStore } from './stores/lookStore.ts';
 import { createViewStore } from './stores/viewStore.ts';
+import { t } from './messages/t.ts';
 
 const root = document.getElementById('root');
 if (root === null) throw new Error('main: the page has no root');
@@ -19,8 +20,7 @@ async function start(container: HTMLElement): Promise<void> {
   const services = await createServices({
     // Nothing can be shown of the jobs before the other tab lets go.
     onBlocked: () => {
-      container.textContent =
-        'Zest Line is open in another tab with an older version. Close or reload that tab, and this one continues.';
+      container.textContent = t('frame.zestLineIsOpenInAnotherTab');
     },
     onReplaced: () => view.setState({ replaced: true }),
   });
@@ -35,5 +35,7 @@ async function start(container: HTMLElement): Promise<void> {
 }
 
 start(root).catch((error: unknown) => {
-  root.textContent = `Zest Line couldn’t open its storage in this browser (${error instanceof Error ? error.message : 'unknown'}). This happens in private windows and when the disk is full. Try a normal window.`;
+  root.textContent = t('frame.zestLineCouldntOpenItsStorageIn', {
+    part: error instanceof Error ? error.message : 'unknown',
+  });
 });

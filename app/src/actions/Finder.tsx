@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { useJobActions, useOpenJob, useSetView, useView } from '../stores/context.tsx';
 import { useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
+import { t } from '../messages/t.ts';
 
 interface Found {
   readonly id: string;
@@ -52,7 +53,7 @@ function FinderBox() {
   };
   return (
     <div className="finder" onMouseDown={(event) => event.target === event.currentTarget && close()}>
-      <div className="finder-box" role="dialog" aria-label="Find anything" aria-modal="true">
+      <div className="finder-box" role="dialog" aria-label={t('frame.findAnything')} aria-modal="true">
         <TextInput
           look="cell"
           ref={input}
@@ -60,8 +61,8 @@ function FinderBox() {
           aria-expanded="true"
           aria-controls="finder-list"
           aria-activedescendant={found[at] === undefined ? undefined : `found-${at}`}
-          aria-label="Find anything"
-          placeholder="A sheet, a scope, an item, or what to do"
+          aria-label={t('frame.findAnything')}
+          placeholder={t('frame.aSheetAScopeAnItemOr')}
           value={text}
           onChange={(event) => {
             setText(event.target.value);
@@ -69,7 +70,7 @@ function FinderBox() {
           }}
           onKeyDown={onKeyDown}
         />
-        <ul className="finder-list" id="finder-list" role="listbox" aria-label="Found">
+        <ul className="finder-list" id="finder-list" role="listbox" aria-label={t('frame.found')}>
           {found.map((each, index) => (
             <li
               key={each.id}
@@ -90,7 +91,7 @@ function FinderBox() {
         </ul>
         {found.length === 0 ? (
           <p className="soft" style={{ padding: '10px 16px', margin: 0 }}>
-            No matches.
+            {t('frame.noMatches')}
           </p>
         ) : null}
       </div>

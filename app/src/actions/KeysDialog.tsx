@@ -2,6 +2,7 @@ import { Modal } from '../components/Modal.tsx';
 import { useSetView, useView } from '../stores/context.tsx';
 import { TABLE_KEYS } from '../tables/gridKeys.ts';
 import { DRAWING_KEYS, useActions } from './useActions.ts';
+import { t } from '../messages/t.ts';
 
 /** The keys, from the same list that runs them. */
 export function KeysDialog() {
@@ -10,16 +11,16 @@ export function KeysDialog() {
   const actions = useActions();
   if (!open) return null;
   return (
-    <Modal title="Keys" size="xl" onClose={() => setView({ keysOpen: false })}>
+    <Modal title={t('frame.keys')} size="xl" onClose={() => setView({ keysOpen: false })}>
       <div className="keys">
         <div>
           <KeyList
-            title="Anywhere"
+            title={t('frame.anywhere')}
             keys={actions.flatMap(({ key, label }) => (key === undefined ? [] : [[key, label] as const]))}
           />
-          <KeyList title="In a table" keys={TABLE_KEYS} />
+          <KeyList title={t('frame.inATable')} keys={TABLE_KEYS} />
         </div>
-        <KeyList title="While drawing" keys={DRAWING_KEYS} />
+        <KeyList title={t('frame.whileDrawing')} keys={DRAWING_KEYS} />
       </div>
     </Modal>
   );

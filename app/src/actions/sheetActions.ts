@@ -8,6 +8,7 @@ import { fileName } from '../storage/jobFiles.ts';
 import type { Stores } from '../stores/context.tsx';
 import type { Tool } from '../stores/viewStore.ts';
 import type { Action } from './action.ts';
+import { t } from '../messages/t.ts';
 
 /** The job and the sheet on the desk; tells what to do where there is none. */
 function sheetAtHand({ jobs }: Stores): { readonly job: Job; readonly sheet: Sheet } | undefined {
@@ -15,7 +16,7 @@ function sheetAtHand({ jobs }: Stores): { readonly job: Job; readonly sheet: She
   const id = decodeURIComponent(/\/measure\/([^/]+)/.exec(location.pathname)?.[1] ?? '');
   const sheet = job?.sheet.get(id as Sheet['id']);
   if (job !== undefined && sheet !== undefined) return { job, sheet };
-  tellProblem('Open a sheet under Measure first.');
+  tellProblem(t('frame.openASheetUnderMeasureFirst'));
   return undefined;
 }
 
@@ -25,11 +26,9 @@ function exportMarks(stores: Stores, format: 'dxf' | 'geojson'): void {
   if (at === undefined) return;
   const { job, sheet } = at;
   if (sheet.scale === null && (sheet.scaleAreas ?? []).length === 0)
-    return tellProblem(
-      `${sheet.number} has no scale, so its marks have no size on the ground. Set it first.`,
-    );
+    return tellProblem(t('frame.hasNoScaleSoItsMarksHave', { number: sheet.number }));
   const text = format === 'dxf' ? writeDxf(job, sheet) : writeGeoJson(job, sheet);
-  const name = fileName(`${sheet.number} ${sheet.title} marks`, `.${format}`);
+  const name = fileName(t('frame.marks', { number: sheet.number, title: sheet.title }), `.${format}`);
   stores.services.download(
     name,
     new Blob([text], { type: format === 'dxf' ? 'image/vnd.dxf' : 'application/geo+json' }),
@@ -41,15 +40,15 @@ async function exportSheet(stores: Stores, format: 'pdf' | 'png'): Promise<void>
   const at = sheetAtHand(stores);
   if (at === undefined) return;
   const { number, title } = at.sheet;
-  tell(`Writing ${number || title} …`);
+  tell(t('frame.writing', { number: number || title }));
   try {
     const blob =
       format === 'pdf'
         ? await (await import('../stages/measure/writeSheetPdf.ts')).writeSheetPdf(stores, at.sheet)
         : await (await import('../stages/measure/writeSheetPng.ts')).writeSheetPng(stores, at.sheet);
-    stores.services.download(fileName(`${number} ${title} measured`, `.${format}`), blob);
+    stores.services.download(fileName(t('frame.measured', { number, title }), `.${format}`), blob);
   } catch {
-    tellProblem(`${number || title} could not be written. Its file may be damaged; nothing was changed.`);
+    tellProblem(t('frame.couldNotBeWrittenItsFileMay', { number: number || title }));
   }
 }
 
@@ -71,11 +70,11 @@ export function listSheetActions(stores: Stores, navigate: (path: string) => voi
     },
   });
   return [
-    tool('straighten', 'Straighten, crop or lighten this sheet', 'straighten'),
-    tool('scale-part', 'Set the scale of a part of this sheet', 'part'),
+    tool('straighten', t('frame.straightenCropOrLightenThisSheet'), 'straighten'),
+    tool('scale-part', t('frame.setTheScaleOfAPartOf'), 'part'),
     {
       id: 'join',
-      label: 'Join this sheet with another along a match line',
+      label: t('frame.joinThisSheetWithAnotherAlongA'),
       run: () => {
         const at = sheetAtHand(stores);
         if (at !== undefined)
@@ -84,7 +83,7 @@ export function listSheetActions(stores: Stores, navigate: (path: string) => voi
     },
     {
       id: 'legend',
-      label: 'Legend of the marks on this sheet, on or off',
+      label: t('frame.legendOfTheMarksOnThisSheet'),
       run: () => {
         const at = sheetAtHand(stores);
         if (at === undefined) return;
@@ -92,19 +91,19 @@ export function listSheetActions(stores: Stores, navigate: (path: string) => voi
         // In the upper left, inside the frame that sheets have.
         const place = { x: at.sheet.widthPt * 0.03, y: at.sheet.heightPt * 0.04 };
         jobs.actions.transact(
-          legend === undefined ? 'place the legend' : 'take the legend off',
+          legend === undefined ? t('frame.placeTheLegend') : t('frame.takeTheLegendOff'),
           put(legend === undefined ? { ...plain, legend: place } : plain),
         );
       },
     },
     {
       id: 'junctions',
-      label: 'Show or hide dots where the runs of the selected scope meet',
+      label: t('frame.showOrHideDotsWhereTheRuns'),
       run: () => view.setState(({ junctionsShown }) => ({ junctionsShown: !junctionsShown })),
     },
     {
       id: 'select-sheet',
-      label: 'Select all marks on this sheet',
+      label: t('frame.selectAllMarksOnThisSheet'),
       run: () => {
         const at = sheetAtHand(stores);
         if (at !== undefined) selectWhere(stores, (mark) => mark.sheetId === at.sheet.id);
@@ -112,34 +111,33 @@ export function listSheetActions(stores: Stores, navigate: (path: string) => voi
     },
     {
       id: 'select-level',
-      label: 'Select all marks on the level of this sheet',
+      label: t('frame.selectAllMarksOnTheLevelOf'),
       run: () => {
         const at = sheetAtHand(stores);
         if (at === undefined) return;
         const { levelId, number } = at.sheet;
-        if (levelId === undefined)
-          return tellProblem(`${number} is on no level yet. Give it one under Sheets.`);
+        if (levelId === undefined) return tellProblem(t('frame.isOnNoLevelYetGiveIt', { number }));
         selectWhere(stores, (mark, job) => job.sheet.get(mark.sheetId)?.levelId === levelId);
       },
     },
     {
       id: 'sheet-pdf',
-      label: 'Export this sheet with its marks as PDF',
+      label: t('frame.exportThisSheetWithItsMarksAs'),
       run: () => void exportSheet(stores, 'pdf'),
     },
     {
       id: 'sheet-png',
-      label: 'Export this sheet with its marks as PNG',
+      label: t('frame.exportThisSheetWithItsMarksAs2'),
       run: () => void exportSheet(stores, 'png'),
     },
     {
       id: 'marks-dxf',
-      label: 'Export the marks of this sheet as DXF',
+      label: t('frame.exportTheMarksOfThisSheetAs'),
       run: () => exportMarks(stores, 'dxf'),
     },
     {
       id: 'marks-geojson',
-      label: 'Export the marks of this sheet as GeoJSON',
+      label: t('frame.exportTheMarksOfThisSheetAs2'),
       run: () => exportMarks(stores, 'geojson'),
     },
   ];

@@ -7,40 +7,41 @@ import { STAGES } from '../frame/stages.ts';
 import { type Stores, useStores } from '../stores/context.tsx';
 import { TOOLBOX } from '../workspace/tools/toolbox.ts';
 import { listSheetActions } from './sheetActions.ts';
+import { t } from '../messages/t.ts';
 
 /** Pages beside the stages. */
 const PAGES = [
-  ['look', 'Go to the second look'],
-  ['quotes', 'Go to quotes'],
-  ['compare', 'Go to snapshots and the bridge'],
-  ['charts', 'Go to the charts'],
-  ['wages', 'Go to crews, wages and regions'],
-  ['figures', 'Go to figures and tables'],
-  ['library', 'Go to the library of assemblies'],
+  ['look', t('frame.goToTheSecondLook')],
+  ['quotes', t('frame.goToQuotes')],
+  ['compare', t('frame.goToSnapshotsAndTheBridge')],
+  ['charts', t('frame.goToTheCharts')],
+  ['wages', t('frame.goToCrewsWagesAndRegions')],
+  ['figures', t('frame.goToFiguresAndTables')],
+  ['library', t('frame.goToTheLibraryOfAssemblies')],
 ] as const;
 
 /** Keys that only mean something while drawing; listed for the help, handled by the workspace. */
 export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['Shift', 'right angles while held'],
-  ['0–9 … Enter', 'type the length of the piece, also with an angle: 12 @ 30'],
-  ['+8 … Enter', 'a rise from the last point, or − for a drop'],
-  ['K  G', 'the next piece as an arc, or at right angles'],
-  ['E  W  Q', 'an area as a box, a turned box, a circle'],
-  ['Tab', 'the next place the point could be drawn to'],
-  ['N', 'snapping on or off'],
-  ['.', 'lift the pen, go on elsewhere in the same mark'],
-  ['Backspace', 'take back the last point'],
-  ['Enter', 'end the mark'],
-  ['Esc', 'leave the pen; what is drawn stays'],
-  ['Delete', 'delete the selected vertex or marks'],
-  ['X', 'hold the kind of place the point is drawn to, and let it go'],
-  ['Shift drag', 'catch marks in a box'],
-  ['Ctrl drag', 'catch marks in a loop drawn by hand'],
-  ['Ctrl+A', 'all marks of the selected scope on this sheet'],
-  ['Ctrl+C  X  V', 'copy, cut, paste marks, also onto another sheet or job'],
-  ['Arrow keys', 'pan, or nudge the selected marks; farther with Shift'],
-  ['+  −  0', 'zoom in, out, whole sheet'],
-  ['[  ]', 'previous and next sheet'],
+  ['Shift', t('frame.rightAnglesWhileHeld')],
+  [t('frame.n09Enter'), t('frame.typeTheLengthOfThePieceAlso')],
+  [t('frame.n8Enter'), t('frame.aRiseFromTheLastPointOr')],
+  ['K  G', t('frame.theNextPieceAsAnArcOr')],
+  ['E  W  Q', t('frame.anAreaAsABoxATurned')],
+  ['Tab', t('frame.theNextPlaceThePointCouldBe')],
+  ['N', t('frame.snappingOnOrOff')],
+  ['.', t('frame.liftThePenGoOnElsewhereIn')],
+  ['Backspace', t('frame.takeBackTheLastPoint')],
+  ['Enter', t('frame.endTheMark')],
+  ['Esc', t('frame.leaveThePenWhatIsDrawnStays')],
+  ['Delete', t('frame.deleteTheSelectedVertexOrMarks')],
+  ['X', t('frame.holdTheKindOfPlaceThePoint')],
+  [t('frame.shiftDrag'), t('frame.catchMarksInABox')],
+  ['Ctrl drag', t('frame.catchMarksInALoopDrawnBy')],
+  ['Ctrl+A', t('frame.allMarksOfTheSelectedScopeOn')],
+  ['Ctrl+C  X  V', t('frame.copyCutPasteMarksAlsoOntoAnother')],
+  [t('frame.arrowKeys'), t('frame.panOrNudgeTheSelectedMarksFarther')],
+  ['+  −  0', t('frame.zoomInOutWholeSheet')],
+  ['[  ]', t('frame.previousAndNextSheet')],
 ];
 
 /** The one list of actions of the open job. */
@@ -55,7 +56,7 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
   const jobPath = (path: string): string => `/job/${jobs.getState().open?.jobId ?? ''}/${path}`;
   const stages = STAGES.map(({ path, name }, index): Action => ({
     id: `go-${path}`,
-    label: `Go to ${name}`,
+    label: t('frame.goTo', { name }),
     key: `Alt+${index + 1}`,
     run: () => navigate(jobPath(path)),
   }));
@@ -69,26 +70,31 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
   });
   const shown = { full: 'dim', dim: 'hidden', hidden: 'full' } as const;
   return [
-    { id: 'find', label: 'Find anything', key: 'Ctrl+K', run: () => view.setState({ finderOpen: true }) },
-    { id: 'undo', label: 'Undo', key: 'Ctrl+Z', run: () => tellRefused(jobs.actions.undo()) },
-    { id: 'redo', label: 'Redo', key: 'Ctrl+Shift+Z', run: () => tellRefused(jobs.actions.redo()) },
+    {
+      id: 'find',
+      label: t('frame.findAnything'),
+      key: 'Ctrl+K',
+      run: () => view.setState({ finderOpen: true }),
+    },
+    { id: 'undo', label: t('frame.undo'), key: 'Ctrl+Z', run: () => tellRefused(jobs.actions.undo()) },
+    { id: 'redo', label: t('frame.redo'), key: 'Ctrl+Shift+Z', run: () => tellRefused(jobs.actions.redo()) },
     ...stages,
     ...tools,
     {
       id: 'sheet-shown',
-      label: 'Show, dim or hide the sheet',
+      label: t('frame.showDimOrHideTheSheet'),
       key: 'H',
       run: () => view.setState(({ sheetShown }) => ({ sheetShown: shown[sheetShown] })),
     },
     {
       id: 'show-all',
-      label: 'Show all scopes',
+      label: t('frame.showAllScopes'),
       key: 'Shift+H',
       run: () => view.setState({ hidden: new Set(), alone: undefined }),
     },
     {
       id: 'theme',
-      label: 'Switch between light and dark',
+      label: t('frame.switchBetweenLightAndDark'),
       run: () => view.setState(({ theme }) => ({ theme: theme === 'dark' ? 'light' : 'dark' })),
     },
     ...listSheetActions(stores, navigate),
@@ -97,8 +103,8 @@ function listActions(stores: Stores, navigate: (path: string) => void): readonly
       label,
       run: () => navigate(jobPath(path)),
     })),
-    { id: 'keys', label: 'Show the keys', key: '?', run: () => view.setState({ keysOpen: true }) },
-    { id: 'jobs', label: 'All jobs', run: () => navigate('/jobs') },
+    { id: 'keys', label: t('frame.showTheKeys'), key: '?', run: () => view.setState({ keysOpen: true }) },
+    { id: 'jobs', label: t('frame.allJobs'), run: () => navigate('/jobs') },
   ];
 }
 

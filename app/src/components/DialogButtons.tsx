@@ -1,5 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import { t } from '../messages/t.ts';
 
 interface DialogButtonsProps {
   readonly onCancel: () => void;
@@ -14,7 +15,7 @@ export function DialogButtons({ onCancel, onDone, disabled = false, children }: 
   return (
     <>
       <Button size="sm" variant="outline" onClick={onCancel}>
-        Cancel
+        {t('common.cancel')}
       </Button>
       <Button size="sm" disabled={disabled} onClick={onDone}>
         {children}

@@ -14,6 +14,7 @@ import {
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { IconButton } from '../parts/buttons.tsx';
+import { t } from '../messages/t.ts';
 
 interface DragListProps {
   readonly ids: readonly string[];
@@ -24,7 +25,7 @@ interface DragListProps {
 }
 
 const INSTRUCTIONS = {
-  draggable: 'Press space to pick it up, arrow keys to move it, space to drop it, Escape to cancel.',
+  draggable: t('common.pressSpaceToPickItUpArrow'),
 };
 
 /** One place a press, however high the things are. */
@@ -55,13 +56,15 @@ export function DragList({ ids, nameOf, onOrder, children }: DragListProps) {
   };
   const name = ({ id }: { readonly id: string | number }): string => nameOf(String(id));
   const placeOf = ({ id }: { readonly id: string | number }): string =>
-    `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
+    t('common.placeOf', { place: ids.indexOf(String(id)) + 1, number: ids.length });
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `${name(active)} is picked up.`,
-    onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active)} is at ${placeOf(over)}.`),
+    onDragStart: ({ active }) => t('common.isPickedUp', { active: name(active) }),
+    onDragOver: ({ active, over }) =>
+      over === null ? undefined : t('common.isAt', { active: name(active), over: placeOf(over) }),
     // It takes the place of what it is put down on, in the order as it is read out before and after.
-    onDragEnd: ({ active, over }) => `${name(active)} is dropped at ${placeOf(over ?? active)}.`,
-    onDragCancel: ({ active }) => `${name(active)} stays at ${placeOf(active)}.`,
+    onDragEnd: ({ active, over }) =>
+      t('common.isDroppedAt', { active: name(active), value: placeOf(over ?? active) }),
+    onDragCancel: ({ active }) => t('common.staysAt', { active: name(active), active2: placeOf(active) }),
   };
   return (
     <DndContext
@@ -103,8 +106,8 @@ function DragItem({
         className="drag-handle"
         {...drag.attributes}
         {...drag.listeners}
-        aria-label={`Move ${name}`}
-        title="Drag to move; or press space, arrow keys, space"
+        aria-label={t('common.move', { name })}
+        title={t('common.dragToMoveOrPressSpaceArrow')}
       >
         <GripVertical size={13} />
       </IconButton>

@@ -26,6 +26,7 @@ import { MEASURE_WORDS } from '../messages/words.ts';
 import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
 import { takeEntry } from './typed.ts';
 import { TextInput } from '../parts/fields.tsx';
+import { t } from '../messages/t.ts';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
 interface Step {
@@ -58,10 +59,10 @@ interface FormulaInputProps {
 const LIMIT = 9;
 const KIND_WORDS: Readonly<Record<Suggestion['kind'], string>> = {
   measure: 'measure',
-  property: 'of the scope',
+  property: t('common.ofTheScope'),
   question: 'question',
   component: 'component',
-  figure: 'named figure',
+  figure: t('common.namedFigure'),
   scope: 'scope',
   table: 'table',
   column: 'column',
@@ -165,7 +166,12 @@ export function FormulaInput(props: FormulaInputProps) {
         <Live {...props} draft={live} shown={live.trim()} job={job} figures={figures} />
       )}
       {found.length === 0 ? null : (
-        <ul className="finder-list box search-list suggestions" id={listId} role="listbox" aria-label="Names">
+        <ul
+          className="finder-list box search-list suggestions"
+          id={listId}
+          role="listbox"
+          aria-label={t('common.names')}
+        >
           {found.map((each, index) => (
             <li
               key={`${each.role} ${each.name}`}

@@ -1,5 +1,6 @@
 import { CloseButton, Dialog, Portal } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import { t } from '../messages/t.ts';
 
 interface ModalProps {
   readonly title: string;
@@ -33,7 +34,7 @@ export function Modal({ title, onClose, children, footer, size = 'md', insists =
             <Dialog.Body>{children}</Dialog.Body>
             {footer === undefined ? null : <Dialog.Footer>{footer}</Dialog.Footer>}
             <Dialog.CloseTrigger asChild>
-              <CloseButton size="sm" aria-label="Close" />
+              <CloseButton size="sm" aria-label={t('common.close')} />
             </Dialog.CloseTrigger>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -2,6 +2,7 @@ import type { DrawnSection, DrawnShape } from '@zest/core/calculate/explain/draw
 import { LENGTH } from '@zest/core/units/dimension';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats } from '../stores/context.tsx';
+import { t } from '../messages/t.ts';
 
 const WIDTH = 300;
 const HEIGHT = 190;
@@ -21,7 +22,11 @@ export function SectionDrawing({ drawn, label }: { readonly drawn: DrawnSection;
       className="section-drawing"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`Section of ${label}, ${size(spanX, display)} wide and ${size(spanY, display)} high`}
+      aria-label={t('common.sectionOfWideAndHigh', {
+        label,
+        spanX: size(spanX, display),
+        spanY: size(spanY, display),
+      })}
     >
       <defs>
         <pattern id="fill-concrete" width="9" height="9" patternUnits="userSpaceOnUse">

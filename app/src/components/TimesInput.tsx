@@ -1,4 +1,5 @@
 import { CommitInput } from './CommitInput.tsx';
+import { t } from '../messages/t.ts';
 
 interface TimesInputProps {
   readonly name: string;
@@ -10,13 +11,13 @@ interface TimesInputProps {
 export function TimesInput({ name, value, onCommit }: TimesInputProps) {
   return (
     <CommitInput
-      label={`How many times ${name} is built`}
+      label={t('common.howManyTimesIsBuilt', { name })}
       align="end"
       style={{ width: 46 }}
       value={String(value)}
       onCommit={(text) => {
         const times = Number(text);
-        return Number.isInteger(times) && times >= 1 ? onCommit(times) : 'Type a whole number, 1 or more.';
+        return Number.isInteger(times) && times >= 1 ? onCommit(times) : t('common.typeAWholeNumber1OrMore');
       }}
     />
   );

@@ -9,6 +9,7 @@ import { useRecord, useTables } from '../stores/jobHooks.ts';
 import type { Beside as BesideWhat } from '../stores/viewStore.ts';
 import { TextButton } from '../parts/buttons.tsx';
 import { Select } from '../parts/fields.tsx';
+import { t } from '../messages/t.ts';
 
 const SheetPane = lazy(() => import('../workspace/SheetPane.tsx').then((m) => ({ default: m.SheetPane })));
 const EstimateStage = lazy(() =>
@@ -32,9 +33,9 @@ type Shown = Pick<Job, 'sheet' | 'schedule'>;
 function Options({ job }: { readonly job: Shown }) {
   return (
     <>
-      <option value="estimate">Estimate</option>
+      <option value="estimate">{t('frame.estimate')}</option>
       {job.schedule.size === 0 ? null : (
-        <optgroup label="Schedules">
+        <optgroup label={t('frame.schedules')}>
           {inOrder(job.schedule.values()).map(({ id, title }) => (
             <option key={id} value={`schedule ${id}`}>
               {title}
@@ -42,7 +43,7 @@ function Options({ job }: { readonly job: Shown }) {
           ))}
         </optgroup>
       )}
-      <optgroup label="Sheets">
+      <optgroup label={t('frame.sheets')}>
         {inOrder(job.sheet.values()).map(({ id, number, title }) => (
           <option key={id} value={`sheet ${id}`}>
             {number} {title}
@@ -64,11 +65,11 @@ export function BesideChoice() {
     <Select
       small
       className="beside-choice"
-      aria-label="Split view"
+      aria-label={t('frame.splitView')}
       value={keyOf(what)}
       onChange={(event) => setView({ beside: readKey(event.target.value) })}
     >
-      <option value="">Split view: off</option>
+      <option value="">{t('frame.splitViewOff')}</option>
       <Options job={job} />
     </Select>
   );
@@ -82,16 +83,20 @@ export function Beside() {
   const { pathname } = useLocation();
   if (what === undefined || !STAGES_WITH_ROOM.test(pathname)) return null;
   return (
-    <aside className="beside" aria-label="Beside">
+    <aside className="beside" aria-label={t('frame.beside')}>
       <div className="beside-head">
         <Select
-          aria-label="What the split view shows"
+          aria-label={t('frame.whatTheSplitViewShows')}
           value={keyOf(what)}
           onChange={(event) => setView({ beside: readKey(event.target.value) })}
         >
           <Options job={job} />
         </Select>
-        <IconAction label="Close the split view" icon={X} onClick={() => setView({ beside: undefined })} />
+        <IconAction
+          label={t('frame.closeTheSplitView')}
+          icon={X}
+          onClick={() => setView({ beside: undefined })}
+        />
       </div>
       <Suspense fallback={null}>
         <Content what={what} job={job} />
@@ -109,7 +114,7 @@ function Content({ what, job }: { readonly what: BesideWhat; readonly job: Shown
   return <ScheduleTable id={what.id} />;
 }
 
-const Gone = () => <p className="empty">It has been deleted from the job.</p>;
+const Gone = () => <p className="empty">{t('frame.itHasBeenDeletedFromTheJob')}</p>;
 
 /** A schedule to read while measuring; a click on its title opens it to be corrected. */
 function ScheduleTable({ id }: { readonly id: string }) {
@@ -118,7 +123,7 @@ function ScheduleTable({ id }: { readonly id: string }) {
   if (schedule === undefined) return <Gone />;
   return (
     <div className="beside-schedule">
-      <TextButton onClick={() => setView({ schedule })}>Fix it, or make scopes from its rows</TextButton>
+      <TextButton onClick={() => setView({ schedule })}>{t('frame.fixItOrMakeScopesFromIts')}</TextButton>
       <table>
         <thead>
           <tr>

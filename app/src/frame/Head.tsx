@@ -8,7 +8,6 @@ import { listUnpriced } from '@zest/core/reports/unpriced';
 import { knownValue } from '@zest/core/calculate/define';
 import type { Id } from '@zest/core/job/id';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { plural } from '../messages/words.ts';
 import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
 import { useOfJob, useTables } from '../stores/jobHooks.ts';
@@ -16,6 +15,7 @@ import { tellRefused } from '../components/tellRefused.ts';
 import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 import { BareButton, IconButton } from '../parts/buttons.tsx';
+import { t } from '../messages/t.ts';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
@@ -28,7 +28,7 @@ export function Head() {
       </span>
       <Where />
       <BareButton className="head-find" onClick={() => setView({ finderOpen: true })}>
-        Find anything <kbd>Ctrl K</kbd>
+        {t('frame.findAnything')} <kbd>{t('frame.ctrlK')}</kbd>
       </BareButton>
       <BesideChoice />
       <UndoRedo />
@@ -40,13 +40,13 @@ export function Head() {
 
 /** Pages that are no stage of their own. */
 const PAGE_NAMES: Readonly<Record<string, string>> = {
-  wages: 'Labor and regions',
-  quotes: 'Quotes',
-  compare: 'Compare',
-  charts: 'Charts',
-  look: 'Second look',
-  figures: 'Figures and tables',
-  library: 'Library',
+  wages: t('frame.laborAndRegions'),
+  quotes: t('frame.quotes'),
+  compare: t('frame.compare'),
+  charts: t('frame.charts'),
+  look: t('frame.secondLook'),
+  figures: t('frame.figuresAndTables'),
+  library: t('frame.library'),
 };
 
 function Where() {
@@ -78,7 +78,7 @@ function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
   return (
     <BareButton
       className="scale-chip cut"
-      title={next === 'scale' ? 'Set the scale' : 'Check the scale with a known dimension'}
+      title={next === 'scale' ? t('frame.setTheScale') : t('frame.checkTheScaleWithAKnownDimension')}
       onClick={() => setView({ tool: next })}
     >
       <i className={state} aria-hidden="true" />
@@ -96,16 +96,16 @@ function UndoRedo() {
       <IconButton
         disabled={undo === undefined}
         onClick={() => tellRefused(actions.undo())}
-        title={undo === undefined ? 'Nothing to undo' : `Undo ‘${undo}’`}
-        aria-label={undo === undefined ? 'Undo' : `Undo ${undo}`}
+        title={undo === undefined ? t('frame.nothingToUndo') : t('frame.undo2', { undo })}
+        aria-label={undo === undefined ? t('frame.undo') : t('frame.undo3', { undo })}
       >
         <Undo2 size={16} />
       </IconButton>
       <IconButton
         disabled={redo === undefined}
         onClick={() => tellRefused(actions.redo())}
-        title={redo === undefined ? 'Nothing to redo' : `Redo ‘${redo}’`}
-        aria-label={redo === undefined ? 'Redo' : `Redo ${redo}`}
+        title={redo === undefined ? t('frame.nothingToRedo') : t('frame.redo2', { redo })}
+        aria-label={redo === undefined ? t('frame.redo') : t('frame.redo3', { redo })}
       >
         <Redo2 size={16} />
       </IconButton>
@@ -113,7 +113,11 @@ function UndoRedo() {
   );
 }
 
-const SAVED_WORDS = { saved: 'Saved', saving: 'Saving…', failed: 'Not saved' } as const;
+const SAVED_WORDS = {
+  saved: t('frame.saved'),
+  saving: t('frame.saving'),
+  failed: t('frame.notSaved'),
+} as const;
 
 function SavedState() {
   const { state } = useJobState(({ save }) => save);
@@ -139,7 +143,8 @@ function Total() {
   const shown = useRef<HTMLElement>(null);
   const total = knownValue(figures.figure(bidNode('total'))) ?? 0;
   const unpriced = listUnpriced(figures).length;
-  const left = unpriced === 0 ? '' : `${plural(unpriced, 'line')} without a price`;
+  const left =
+    unpriced === 0 ? '' : t('frame.withoutAPrice', { lines: t('count.line', { count: unpriced }) });
   useEffect(() => {
     // The bench waits for this mark: the new total stands in the page.
     if (shown.current !== null) performance.mark('total-shown', { detail: revision });
@@ -149,7 +154,10 @@ function Total() {
     <BareButton
       className="head-total"
       onClick={() => actions.select({ type: 'bid' })}
-      aria-label={`Bid total ${formatMoney(total, money)}${left === '' ? '' : `, ${left}`}`}
+      aria-label={t('frame.bidTotal', {
+        money: formatMoney(total, money),
+        part: left === '' ? '' : `, ${left}`,
+      })}
     >
       <b ref={shown} data-total={total}>
         {formatMoney(total, money)}
@@ -158,7 +166,7 @@ function Total() {
         {delta === 0 ? null : <span>{`${delta > 0 ? '+' : ''}${formatMoney(delta, money)}`}</span>}
         {delta !== 0 && unpriced > 0 ? ' · ' : null}
         {unpriced > 0 ? <span className="warn">{left}</span> : null}
-        {unpriced === 0 ? (delta === 0 ? 'bid' : ' last change') : null}
+        {unpriced === 0 ? (delta === 0 ? t('frame.bid') : t('frame.lastChange')) : null}
       </small>
     </BareButton>
   );

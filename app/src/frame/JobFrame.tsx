@@ -9,7 +9,6 @@ import type { Figures } from '@zest/core/calculate/figures';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { formatMoney } from '@zest/core/pricing/money';
 import { describeProblem } from '../messages/describeProblem.ts';
-import { plural } from '../messages/words.ts';
 import {
   useJobActions,
   useCopies,
@@ -28,6 +27,7 @@ import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
 import { STAGES } from './stages.ts';
+import { t } from '../messages/t.ts';
 
 /** The frame around an open job: spine, head, the stage at work, and the through-line. */
 export function JobFrame() {
@@ -40,7 +40,7 @@ export function JobFrame() {
     return () => void actions.closeJob();
   }, [actions, jobId]);
   if (missing) return <MissingJob />;
-  if (openId !== jobId) return <p className="empty">Opening the job…</p>;
+  if (openId !== jobId) return <p className="empty">{t('frame.openingTheJob')}</p>;
   return <Frame />;
 }
 
@@ -48,10 +48,10 @@ function MissingJob() {
   const refused = useJobState((state) => state.refused);
   return (
     <main className="empty">
-      <h2>{refused === undefined ? 'No such job' : 'This job cannot be opened'}</h2>
+      <h2>{refused === undefined ? t('frame.noSuchJob') : t('frame.thisJobCannotBeOpened')}</h2>
       <p>{describeProblem(refused ?? { kind: 'job-missing' })}</p>
       <p className="first">
-        <Link to="/jobs">Back to the jobs</Link>
+        <Link to="/jobs">{t('frame.backToTheJobs')}</Link>
       </p>
     </main>
   );
@@ -90,8 +90,8 @@ function Spine() {
 
 const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Figures }) {
   return (
-    <nav className="spine" aria-label="Stages">
-      <Link to="/jobs" className="spine-home" aria-label="All jobs" title="All jobs">
+    <nav className="spine" aria-label={t('frame.stages')}>
+      <Link to="/jobs" className="spine-home" aria-label={t('frame.allJobs')} title={t('frame.allJobs')}>
         <svg viewBox="0 0 36 36" aria-hidden="true">
           <circle cx="18" cy="18" r="13" fill="none" stroke="#F2B705" strokeWidth="3" />
           <path d="M5 22 31 14" stroke="#F2B705" strokeWidth="3" />
@@ -121,11 +121,12 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
 function SecondLookLink() {
   const look = useLook();
   const count = look?.open.length ?? 0;
-  const words = count === 0 ? 'Second look' : `${plural(count, 'doubt')} to answer`;
+  const words =
+    count === 0 ? t('frame.secondLook') : t('frame.toAnswer', { doubts: t('count.doubt', { count: count }) });
   return (
     <NavLink to="look" className="spine-stage spine-look" title={words}>
       <Glasses size={20} strokeWidth={1.6} aria-hidden="true" />
-      Second look
+      {t('frame.secondLook')}
       {count > 0 ? (
         <span className="spine-todo" role="img" aria-label={words}>
           {count > 99 ? '99+' : count}
@@ -161,12 +162,12 @@ function SaveBanner() {
       {behind ?? words}
       {failed && lost === undefined ? (
         <Button size="xs" onClick={actions.retrySave}>
-          Try again
+          {t('frame.tryAgain')}
         </Button>
       ) : null}
       {failed || behind !== undefined ? (
         <Button size="xs" variant="outline" onClick={() => void exportJob()}>
-          Export the job
+          {t('frame.exportTheJob')}
         </Button>
       ) : null}
       {readOnly && lost !== 'gone' ? (
@@ -175,7 +176,7 @@ function SaveBanner() {
           variant={failed ? 'outline' : 'solid'}
           onClick={() => takeOver(behind !== undefined)}
         >
-          {behind === undefined ? 'Edit here' : 'Edit here and lose them'}
+          {behind === undefined ? t('frame.editHere') : t('frame.editHereAndLoseThem')}
         </Button>
       ) : null}
     </div>
@@ -192,15 +193,12 @@ function DriftBanner() {
   if (drift === undefined) return null;
   return (
     <div className="banner" role="status">
-      The bid was {formatMoney(drift.fromMinor, money)} when this job was last saved;{' '}
-      {lost ? 'without the records named below it is' : 'this version of the program makes it'}{' '}
-      {formatMoney(total, money)}.{' '}
-      {lost
-        ? ''
-        : 'Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. '}
-      Check the bid before you send it.
+      {t('frame.theBidWas')} {formatMoney(drift.fromMinor, money)} {t('frame.whenThisJobWasLastSaved')}{' '}
+      {lost ? t('frame.withoutTheRecordsNamedBelowItIs') : t('frame.thisVersionOfTheProgramMakesIt')}{' '}
+      {formatMoney(total, money)}. {lost ? '' : t('frame.wasteUsedToRaiseLaborHoursAnd')}
+      {t('frame.checkTheBidBeforeYouSendIt')}
       <Button size="xs" onClick={actions.seeDrift}>
-        Got it
+        {t('frame.gotIt')}
       </Button>
     </div>
   );
@@ -224,14 +222,15 @@ function AsideBanner() {
   };
   return (
     <div className="banner" role="alert">
-      {plural(aside.length, 'record')} in this job couldn’t be read: {names.join(', ')}
-      {more > 0 ? ` and ${more} more` : ''}. The bid is without {aside.length === 1 ? 'it' : 'them'};
-      everything else is here. Check the bid, and save the missing records as a file.
+      {t('count.record', { count: aside.length })} {t('frame.inThisJobCouldntBeRead')} {names.join(', ')}
+      {more > 0 ? t('frame.andMore', { more }) : ''}
+      {t('frame.theBidIsWithout')} {aside.length === 1 ? t('frame.it') : t('frame.them')}
+      {t('frame.everythingElseIsHereCheckTheBid')}
       <Button size="xs" onClick={save}>
-        Save the missing records
+        {t('frame.saveTheMissingRecords')}
       </Button>
       <Button size="xs" onClick={actions.seeAside}>
-        Got it
+        {t('frame.gotIt')}
       </Button>
     </div>
   );
@@ -245,14 +244,12 @@ function CopiesBanner() {
   const blocked = state === 'blocked';
   return (
     <div className="banner" role="status">
-      {blocked
-        ? `Copies to the folder ‘${folder ?? ''}’ have stopped: the browser needs your permission again.`
-        : reason}
+      {blocked ? t('frame.copiesToTheFolderHaveStoppedThe', { folder: folder ?? '' }) : reason}
       <Button size="xs" onClick={() => void (blocked ? actions.allow() : actions.writeNow())}>
-        {blocked ? 'Allow it' : 'Try again'}
+        {blocked ? t('frame.allowIt') : t('frame.tryAgain')}
       </Button>
       <Button size="xs" variant="outline" onClick={() => void actions.forget()}>
-        Stop copies
+        {t('frame.stopCopies')}
       </Button>
     </div>
   );
@@ -283,27 +280,27 @@ function LeaveGuard() {
     });
   }, [state, actions, blocker]);
   if (blocker.state !== 'blocked' || actions.unsaved() === 0) return null;
-  const count = plural(actions.unsaved(), 'change');
+  const count = t('count.change', { count: actions.unsaved() });
   return (
     <Modal
-      title="Leave with unsaved changes?"
+      title={t('frame.leaveWithUnsavedChanges')}
       insists
       onClose={() => blocker.reset()}
       footer={
         <>
           <Button size="sm" variant="outline" onClick={() => blocker.proceed()}>
-            Leave and lose {count}
+            {t('frame.leaveAndLose', { number: count })}
           </Button>
           <Button size="sm" variant="outline" onClick={() => void exportJob()}>
-            Export the job
+            {t('frame.exportTheJob')}
           </Button>
           <Button size="sm" onClick={() => blocker.reset()}>
-            Stay
+            {t('frame.stay')}
           </Button>
         </>
       }
     >
-      <p>{count} could not be saved in this browser. Export the job to keep all of it in a file.</p>
+      <p>{t('frame.couldNotBeSavedInThisBrowser', { number: count })}</p>
     </Modal>
   );
 }

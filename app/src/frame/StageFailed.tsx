@@ -3,20 +3,18 @@ import { Link, useLocation, useNavigate, useRouteError } from 'react-router';
 import { tellRefused } from '../components/tellRefused.ts';
 import { useJobActions, useJobState } from '../stores/context.tsx';
 import { useExportJob } from './useExportJob.ts';
+import { t } from '../messages/t.ts';
 
 /** In place of a page that stopped by a mistake of the program: what happened, and the ways on. */
 export function StageFailed() {
   const isOpen = useJobState(({ open }) => open !== undefined);
   return (
     <div className="empty" role="alert">
-      <h2>This page stopped working</h2>
-      <p>
-        Something went wrong in the program, not with what you did ({useReason()}). The job is still here.
-        Export it to be safe, then try again, undo, or work on another page.
-      </p>
+      <h2>{t('frame.thisPageStoppedWorking')}</h2>
+      <p>{t('frame.somethingWentWrongInTheProgramNot', { value: useReason() })}</p>
       {isOpen ? <WaysOn /> : null}
       <p className="first">
-        <Link to="/jobs">Back to the jobs</Link>
+        <Link to="/jobs">{t('frame.backToTheJobs')}</Link>
       </p>
     </div>
   );
@@ -42,10 +40,10 @@ function WaysOn() {
   return (
     <p style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginTop: 12 }}>
       <Button size="sm" onClick={() => void exportJob()}>
-        Export the job
+        {t('frame.exportTheJob')}
       </Button>
       <Button size="sm" variant="outline" onClick={again}>
-        Try again
+        {t('frame.tryAgain')}
       </Button>
       {last === undefined ? null : (
         <Button
@@ -56,7 +54,7 @@ function WaysOn() {
             again();
           }}
         >
-          Go back to before ‘{short(last, 40)}’
+          {t('frame.goBackToBefore', { last: short(last, 40) })}
         </Button>
       )}
     </p>

@@ -14,7 +14,7 @@ import { writeQuantity } from '../components/writeQuantity.ts';
 import type { Job } from '@zest/core/job/job';
 import { unreachable } from '@zest/core/problem/result';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
-import { COST_WORDS, MEASURE_WORDS, plural } from '../messages/words.ts';
+import { COST_WORDS, MEASURE_WORDS } from '../messages/words.ts';
 import {
   type Formats,
   useFormats,
@@ -24,6 +24,7 @@ import {
   useSetView,
 } from '../stores/context.tsx';
 import { BareButton } from '../parts/buttons.tsx';
+import { t } from '../messages/t.ts';
 
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
@@ -35,11 +36,9 @@ export function ThroughLine() {
     [figures, selection],
   );
   return (
-    <nav className="way" aria-label="Through-line">
+    <nav className="way" aria-label={t('frame.throughLine')}>
       {steps.length === 0 ? (
-        <span className="way-empty">
-          Select a mark, a line or the total to see how the figure came about.
-        </span>
+        <span className="way-empty">{t('frame.selectAMarkALineOrThe')}</span>
       ) : (
         steps.map((step, index) => <WayStep key={index} step={step} job={figures.job} />)
       )}
@@ -117,9 +116,9 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
     case 'factor':
       return `× ${formatNumber(figure.times, 4, numbers, true)}`;
     case 'pieces':
-      return plural(figure.count, 'piece');
+      return t('count.piece', { count: figure.count });
     case 'lines':
-      return plural(figure.count, 'line');
+      return t('count.line', { count: figure.count });
     default:
       return unreachable(figure);
   }
@@ -130,7 +129,7 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
   switch (label.of) {
     case 'marks':
       return label.sheets.length === 0 && !label.typed
-        ? `${label.scope}, not measured`
+        ? t('frame.notMeasured', { scope: label.scope })
         : [...label.sheets, ...(label.typed ? ['typed'] : []), label.scope].join(', ');
     case 'mark':
       return `${label.sheet}, ${label.scope}`;
@@ -139,31 +138,39 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'formula':
       return label.formula;
     case 'waste':
-      return `with ${label.percent} % waste`;
+      return t('frame.withWaste', { percent: label.percent });
     case 'round-up':
-      return label.multiple === '1' ? 'rounded up' : `rounded up to ${label.multiple}`;
+      return label.multiple === '1'
+        ? t('frame.roundedUp')
+        : t('frame.roundedUpTo', { multiple: label.multiple });
     case 'spares':
-      return `with ${label.spares} to spare`;
+      return t('frame.withToSpare', { spares: label.spares });
     case 'minimum':
-      return `at least ${label.minimum}`;
+      return t('frame.atLeast', { minimum: label.minimum });
     case 'hours':
       return label.worked.failure === undefined
-        ? `hours for ${writeQuantity(label.worked.value, label.unit, numbers)} ${label.unit}`
+        ? t('frame.hoursFor', {
+            value: writeQuantity(label.worked.value, label.unit, numbers),
+            unit: label.unit,
+          })
         : 'hours';
     case 'hours-factor':
-      return `hours × ${label.formula}${label.formula === times(label.times) ? '' : ` = ${times(label.times)}`}`;
+      return t('frame.hours', {
+        formula: label.formula,
+        part: label.formula === times(label.times) ? '' : ` = ${times(label.times)}`,
+      });
     case 'difficulty':
-      return `difficulty × ${times(label.times)}`;
+      return t('frame.difficulty', { times: times(label.times) });
     case 'price-factor':
-      return `on ${COST_WORDS[label.cost]}, by region and adjustments`;
+      return t('frame.onByRegionAndAdjustments', { costwords: COST_WORDS[label.cost] });
     case 'needed':
-      return 'needed in the whole job';
+      return t('frame.neededInTheWholeJob');
     case 'bought':
       return 'bought';
     case 'rounded-up':
-      return 'extra from rounding';
+      return t('frame.extraFromRounding');
     case 'typed':
-      return 'quantity of the line';
+      return t('frame.quantityOfTheLine');
     case 'pinned':
       return 'pinned';
     case 'price':
@@ -171,15 +178,15 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'line':
       return label.description;
     case 'lines':
-      return 'from assemblies';
+      return t('frame.fromAssemblies');
     case 'scope-cost':
       return label.scope;
     case 'section':
-      return label.section === '' ? 'no section' : label.section;
+      return label.section === '' ? t('frame.noSection') : label.section;
     case 'cost':
-      return 'direct cost';
+      return t('frame.directCost');
     case 'tax':
-      return `tax on materials ${label.percent} %`;
+      return t('frame.taxOnMaterials', { percent: label.percent });
     case 'markup':
       return `${label.name} ${label.percent} %`;
     case 'bid':

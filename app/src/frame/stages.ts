@@ -2,7 +2,7 @@ import { unscaledSheets } from '@zest/core/doubts/sheets';
 import { Boxes, FileText, PencilRuler, ReceiptText, Table2, Tag } from 'lucide-react';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import type { Figures } from '@zest/core/calculate/figures';
-import { plural } from '../messages/words.ts';
+import { t } from '../messages/t.ts';
 
 export interface Stage {
   readonly path: string;
@@ -18,32 +18,32 @@ const nothing = () => ({ count: 0, words: '' });
 export const STAGES: readonly Stage[] = [
   {
     path: 'sheets',
-    name: 'Sheets',
+    name: t('frame.sheets'),
     icon: FileText,
     todo: ({ job }) => {
       const count = unscaledSheets(job).size;
-      return { count, words: `${plural(count, 'sheet')} without scale` };
+      return { count, words: t('frame.withoutScale', { sheets: t('count.sheet', { count: count }) }) };
     },
   },
   {
     path: 'measure',
-    name: 'Measure',
+    name: t('frame.measure'),
     icon: PencilRuler,
     todo: (figures) => {
       const count = [...figures.job.scope.keys()].filter((id) => !figures.isMeasured(id)).length;
-      return { count, words: `${plural(count, 'scope')} not measured yet` };
+      return { count, words: t('frame.notMeasuredYet', { scopes: t('count.scope', { count: count }) }) };
     },
   },
-  { path: 'assemblies', name: 'Assemblies', icon: Boxes, todo: nothing },
-  { path: 'prices', name: 'Prices', icon: Tag, todo: nothing },
+  { path: 'assemblies', name: t('frame.assemblies'), icon: Boxes, todo: nothing },
+  { path: 'prices', name: t('frame.prices'), icon: Tag, todo: nothing },
   {
     path: 'estimate',
-    name: 'Estimate',
+    name: t('frame.estimate'),
     icon: Table2,
     todo: (figures) => {
       const count = listUnpriced(figures).length;
-      return { count, words: `${plural(count, 'line')} without a figure` };
+      return { count, words: t('frame.withoutAFigure', { lines: t('count.line', { count: count }) }) };
     },
   },
-  { path: 'bid', name: 'Bid', icon: ReceiptText, todo: nothing },
+  { path: 'bid', name: t('frame.bid2'), icon: ReceiptText, todo: nothing },
 ];

@@ -8,30 +8,30 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import { writeQuantity } from '../components/writeQuantity.ts';
 import type { Formats } from '../stores/context.tsx';
 import { describeFailure } from './describeFailure.ts';
-import { plural } from './words.ts';
+import { t } from './t.ts';
 
 /** What all doubts of a rule are about, as the head of a list. */
 export const RULE_WORDS: Readonly<Record<DoubtRule, string>> = {
-  'sheet-without-scale': 'Sheets without a scale',
-  'scope-without-marks': 'Not measured yet',
-  'scope-priced-nowhere': 'Measured, but not priced',
-  'marks-overlap': 'The same area measured twice',
-  'opening-beyond-wall': 'Openings larger than their wall',
-  'formula-wrong': 'Formulas that don’t work out',
-  'line-without-price': 'Lines without a price',
-  'units-differ': 'Units that do not convert',
-  'line-without-unit': 'Lines without a unit',
-  'line-without-code': 'Lines without a cost code',
-  'line-without-section': 'Lines without a section',
-  'zero-quantity': 'Quantities of zero',
-  unconfirmed: 'Quantities from another job',
-  'pinned-far': 'Pinned far from the calculated quantity',
-  'price-old': 'Old prices',
-  'quote-expired': 'Expired quotes',
-  'quote-beside-lines': 'Quotes and your own lines for the same work',
-  'quote-open': 'Quotes with exclusions nobody priced',
-  'yardstick-out': 'Outside your yardsticks',
-  'alternate-doubles': 'Counted twice with an alternate',
+  'sheet-without-scale': t('doubt.sheetsWithoutAScale'),
+  'scope-without-marks': t('doubt.notMeasuredYet'),
+  'scope-priced-nowhere': t('doubt.measuredButNotPriced'),
+  'marks-overlap': t('doubt.theSameAreaMeasuredTwice'),
+  'opening-beyond-wall': t('doubt.openingsLargerThanTheirWall'),
+  'formula-wrong': t('doubt.formulasThatDontWorkOut'),
+  'line-without-price': t('doubt.linesWithoutAPrice'),
+  'units-differ': t('doubt.unitsThatDoNotConvert'),
+  'line-without-unit': t('doubt.linesWithoutAUnit'),
+  'line-without-code': t('doubt.linesWithoutACostCode'),
+  'line-without-section': t('doubt.linesWithoutASection'),
+  'zero-quantity': t('doubt.quantitiesOfZero'),
+  unconfirmed: t('doubt.quantitiesFromAnotherJob'),
+  'pinned-far': t('doubt.pinnedFarFromTheCalculatedQuantity'),
+  'price-old': t('doubt.oldPrices'),
+  'quote-expired': t('doubt.expiredQuotes'),
+  'quote-beside-lines': t('doubt.quotesAndYourOwnLinesForThe'),
+  'quote-open': t('doubt.quotesWithExclusionsNobodyPriced'),
+  'yardstick-out': t('doubt.outsideYourYardsticks'),
+  'alternate-doubles': t('doubt.countedTwiceWithAnAlternate'),
 };
 
 /** What was found, and how it is put right. */
@@ -41,44 +41,72 @@ export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): str
   switch (about.rule) {
     case 'sheet-without-scale':
       return about.marks === 0
-        ? 'The sheet has a printed scale, but none is set. Set it before you measure.'
-        : `${plural(about.marks, 'mark')} on it can’t be measured until you set the scale.`;
+        ? t('doubt.theSheetHasAPrintedScaleBut')
+        : t('doubt.onItCantBeMeasuredUntilYou', { marks: t('count.mark', { count: about.marks }) });
     case 'scope-without-marks':
-      return 'Nothing has been drawn, typed or counted. Measure it, or delete it.';
+      return t('doubt.nothingHasBeenDrawnTypedOrCounted');
     case 'scope-priced-nowhere':
-      return 'No assembly or formula uses it. Apply an assembly, or price it with a line.';
+      return t('doubt.noAssemblyOrFormulaUsesItApply');
     case 'marks-overlap':
-      return `Two marks have ${joinFigure(formatQuantity(about.areaM2, AREA, display))} in common. Move or delete one of them.`;
+      return t('doubt.twoMarksHaveInCommonMoveOr', {
+        value: joinFigure(formatQuantity(about.areaM2, AREA, display)),
+      });
     case 'opening-beyond-wall':
-      return `${length(about.openingM)} high in a wall of ${length(about.wallM)}. Correct the opening or the wall’s height.`;
+      return t('doubt.highInAWallOfCorrectThe', {
+        openingM: length(about.openingM),
+        wallM: length(about.wallM),
+      });
     case 'formula-wrong':
     case 'line-without-price':
     case 'units-differ':
       return describeFailure(about.failure, job);
     case 'line-without-unit':
-      return 'Nobody can tell what is being counted. Give it a unit.';
+      return t('doubt.nobodyCanTellWhatIsBeingCounted');
     case 'line-without-code':
-      return 'It won’t show up under any cost code. Give it one, or give its section one.';
+      return t('doubt.itWontShowUpUnderAnyCost');
     case 'line-without-section':
-      return 'It isn’t part of any section of the bid. Move it into one.';
+      return t('doubt.itIsntPartOfAnySectionOf');
     case 'zero-quantity':
-      return 'It is in the estimate at no cost. Type its quantity, or delete the line.';
+      return t('doubt.itIsInTheEstimateAtNo');
     case 'unconfirmed':
-      return `${writeQuantity(about.quantity, about.unit, numbers)} ${about.unit} came${about.source === '' ? ' from another job' : ` from ${about.source}`}. Measure it here, or confirm that it is right.`;
+      return t('doubt.cameMeasureItHereOrConfirmThat', {
+        quantity: writeQuantity(about.quantity, about.unit, numbers),
+        unit: about.unit,
+        part: about.source === '' ? t('doubt.fromAnotherJob') : t('doubt.from', { source: about.source }),
+      });
     case 'pinned-far':
-      return `Pinned at ${writeQuantity(about.pinned, about.unit, numbers)}; calculated, it would be ${writeQuantity(about.flowing, about.unit, numbers)} ${about.unit}. Unpin it, or say why.`;
+      return t('doubt.pinnedAtCalculatedItWouldBeUnpin', {
+        pinned: writeQuantity(about.pinned, about.unit, numbers),
+        flowing: writeQuantity(about.flowing, about.unit, numbers),
+        unit: about.unit,
+      });
     case 'price-old':
-      return `Priced ${about.date}, ${plural(about.days, 'day')} ago. Ask for a new price.`;
+      return t('doubt.pricedAgoAskForANewPrice', {
+        date: about.date,
+        days: t('count.day', { count: about.days }),
+      });
     case 'quote-beside-lines':
-      return `${about.company} is chosen for ${about.section}, and ${plural(about.lines, 'line')} of your own there, ${formatMoney(about.cost, money)}, ${about.lines === 1 ? 'is' : 'are'} in the bid too. Choose which lines the quote replaces, or accept that both are needed.`;
+      return t('doubt.isChosenForAndOfYourOwn', {
+        company: about.company,
+        section: about.section,
+        lines: t('count.line', { count: about.lines }),
+        money: formatMoney(about.cost, money),
+        part: about.lines === 1 ? 'is' : 'are',
+      });
     case 'quote-open':
-      return `${about.company} leaves out ${about.missing.join(', ')}, and nothing is allowed for it. Set an allowance, or ask for a price.`;
+      return t('doubt.leavesOutAndNothingIsAllowedFor', {
+        company: about.company,
+        value: about.missing.join(', '),
+      });
     case 'quote-expired':
-      return `The quote from ${about.company} expired on ${about.validUntil}. Ask for an extension, or choose another.`;
+      return t('doubt.theQuoteFromExpiredOnAskFor', { company: about.company, validUntil: about.validUntil });
     case 'yardstick-out':
-      return `${writeEach(about, formats)} is outside ${rangeWords(about.low, about.high)}. Check what drives it.`;
+      return t('doubt.isOutsideCheckWhatDrivesIt', {
+        about: writeEach(about, formats),
+        low: rangeWords(about.low, about.high),
+      });
     case 'alternate-doubles':
-      return `${about.alternate} adds it, and ‘${about.base}’ is in the base bid too. Mark the base line as removed by the alternate.`;
+      return t('doubt.addsItAndIsInTheBase', { alternate: about.alternate, base: about.base });
     default:
       return unreachable(about);
   }
@@ -93,4 +121,8 @@ function writeEach(
 }
 
 const rangeWords = (low: string, high: string): string =>
-  low === '' ? `${high} at most` : high === '' ? `${low} at least` : `${low} to ${high}`;
+  low === ''
+    ? t('doubt.atMost', { high })
+    : high === ''
+      ? t('doubt.atLeast', { low })
+      : t('doubt.to', { low, high });

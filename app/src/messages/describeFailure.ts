@@ -5,14 +5,15 @@ import type { Id } from '@zest/core/job/id';
 import { unreachable } from '@zest/core/problem/result';
 import { describeProblem, writePlain } from './describeProblem.ts';
 import { describeDimension } from './words.ts';
+import { t } from './t.ts';
 
 /** A few words for the cell where a figure would stand. */
 export function shortFailure(failure: Failure): string {
   switch (failure.kind) {
     case 'no-scale':
-      return 'no scale';
+      return t('failure.noScale');
     case 'arithmetic':
-      return failure.failure.kind === 'divide-by-zero' ? 'divides by zero' : 'no figure';
+      return failure.failure.kind === 'divide-by-zero' ? t('failure.dividesByZero') : t('failure.noFigure');
     case 'formula':
       return 'formula';
     case 'loop':
@@ -20,27 +21,27 @@ export function shortFailure(failure: Failure): string {
     case 'missing':
       return 'missing';
     case 'no-price':
-      return 'no price';
+      return t('failure.noPrice');
     case 'no-quantity':
-      return 'no quantity';
+      return t('failure.noQuantity');
     case 'item-unknown':
-      return 'no such item';
+      return t('failure.noSuchItem');
     case 'out-of-range':
-      return 'out of range';
+      return t('failure.outOfRange');
     case 'no-marks-inside':
-      return 'no marks';
+      return t('failure.noMarks');
     case 'negative':
-      return 'below zero';
+      return t('failure.belowZero');
     case 'no-pitch':
-      return 'no pitch';
+      return t('failure.noPitch');
     case 'units-do-not-convert':
-      return 'units differ';
+      return t('failure.unitsDiffer');
     case 'no-wage':
-      return 'no wage';
+      return t('failure.noWage');
     case 'no-size':
-      return 'none large enough';
+      return t('failure.noneLargeEnough');
     case 'no-quote':
-      return 'no quote chosen';
+      return t('failure.noQuoteChosen');
     default:
       return unreachable(failure);
   }
@@ -51,42 +52,52 @@ export function describeFailure(failure: Failure, job: Job): string {
   switch (failure.kind) {
     case 'no-scale': {
       const sheet = job.sheet.get(failure.sheetId as Id<'sheet'>);
-      return `Sheet ${sheet?.number ?? ''} has no scale yet. Set it to get this figure.`;
+      return t('failure.sheetHasNoScaleYetSetIt', { number: sheet?.number ?? '' });
     }
     case 'arithmetic':
       return describeProblem(failure.failure);
     case 'formula':
       return `‘${failure.source.slice(0, 60)}’: ${describeProblem(failure.problem)}`;
     case 'loop':
-      return `These figures depend on each other: ${failure.members.map((each) => nameNode(each, job)).join(' → ')}. Change one of them.`;
+      return t('failure.theseFiguresDependOnEachOtherChange', {
+        value: failure.members.map((each) => nameNode(each, job)).join(' → '),
+      });
     case 'missing':
-      return `${nameNode(failure.node, job)} no longer exists. Use another name in the formula.`;
+      return t('failure.noLongerExistsUseAnotherNameIn', { node: nameNode(failure.node, job) });
     case 'no-price':
-      return 'No price yet. Choose an item from the price book, or type a cost.';
+      return t('failure.noPriceYetChooseAnItemFrom');
     case 'no-quantity':
-      return 'No quantity yet.';
+      return t('failure.noQuantityYet');
     case 'item-unknown':
-      return `The price book has no item ${failure.code}. Choose another, or add it.`;
+      return t('failure.thePriceBookHasNoItemChoose', { code: failure.code });
     case 'out-of-range':
-      return `‘${failure.question}’ takes ${describeRange(failure)}. Change the answer.`;
+      return t('failure.takesChangeTheAnswer', {
+        question: failure.question,
+        failure: describeRange(failure),
+      });
     case 'no-marks-inside':
-      return `${failure.component} is calculated for each mark, but here it is inside another assembly, which only passes it an amount. Calculate it on the total instead.`;
+      return t('failure.isCalculatedForEachMarkButHere', { component: failure.component });
     case 'negative':
-      return `${failure.component} comes out below zero. Check its formula and the figures in it.`;
+      return t('failure.comesOutBelowZeroCheckItsFormula', { component: failure.component });
     case 'no-pitch':
       return failure.pitch === ''
-        ? 'The roof slope has no pitch yet. Select it and type one, such as 6/12, 30 % or 27°.'
-        : `‘${failure.pitch}’ isn’t a pitch. Type one such as 6/12, 30 % or 27°.`;
+        ? t('failure.theRoofSlopeHasNoPitchYet')
+        : t('failure.isntAPitchTypeOneSuchAs', { pitch: failure.pitch });
     case 'units-do-not-convert':
-      return `Measured in ${failure.measuredUnit} (${describeDimension(failure.measured)}), but ${failure.code} is priced per ${failure.priced}. Choose an item with a matching unit.`;
+      return t('failure.measuredInButIsPricedPerChoose', {
+        measuredUnit: failure.measuredUnit,
+        measured: describeDimension(failure.measured),
+        code: failure.code,
+        priced: failure.priced,
+      });
     case 'no-wage':
       return failure.craft === ''
-        ? 'There is nobody to do these hours. Choose who does the line, or give its item a craft or crew.'
-        : `${failure.craft} has no wage. Set it under Prices, Labor and regions.`;
+        ? t('failure.thereIsNobodyToDoTheseHours')
+        : t('failure.hasNoWageSetItUnderPrices', { craft: failure.craft });
     case 'no-size':
-      return `No item of ‘${failure.family}’ in the price book is large enough${describeSizes(failure)}. Add a larger one, or choose an item by hand.`;
+      return t('failure.noItemOfInThePriceBook', { family: failure.family, failure: describeSizes(failure) });
     case 'no-quote':
-      return `No quote is chosen for ${failure.package} yet. Choose one under Quotes.`;
+      return t('failure.noQuoteIsChosenForYetChoose', { package: failure.package });
     default:
       return unreachable(failure);
   }
@@ -98,7 +109,7 @@ function describeSizes({ sizes, keys = [], dimensions = [] }: Extract<Failure, {
     const [key, dimension] = [keys[at], dimensions[at]];
     return key === undefined || dimension === undefined ? [] : [`${key} ${writePlain(size, dimension)}`];
   });
-  return words.length === 0 ? '' : ` for ${words.join(', ')}`;
+  return words.length === 0 ? '' : t('failure.for', { words: words.join(', ') });
 }
 
 /** What a question takes: `8 in to 24 in`, `24 in at most`. */
@@ -112,8 +123,10 @@ export function describeRange({
   readonly unit: string;
 }): string {
   const write = (limit: string): string => [limit, unit].filter(Boolean).join(' ');
-  if (min === '') return `${write(max)} at most`;
-  return max === '' ? `${write(min)} at least` : `${write(min)} to ${write(max)}`;
+  if (min === '') return t('failure.atMost', { max: write(max) });
+  return max === ''
+    ? t('failure.atLeast', { min: write(min) })
+    : t('failure.to', { min: write(min), max: write(max) });
 }
 
 /** The name a person knows a node by: `Partition P2, height`. */
@@ -129,7 +142,7 @@ export function nameNode({ owner, figure, of }: NodeId, job: Job): string {
     const assembly = job.assembly.get(use.assemblyId);
     const component = assembly?.components.find(({ key }) => key === what);
     const input = assembly?.inputs.find(({ key }) => key === what);
-    return `${assembly?.name ?? 'an assembly'}, ${component?.name ?? input?.question ?? what}`;
+    return `${assembly?.name ?? t('failure.anAssembly')}, ${component?.name ?? input?.question ?? what}`;
   }
   return job.quantity.get(owner as Id<'quantity'>)?.name ?? what;
 }

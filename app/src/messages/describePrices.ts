@@ -1,6 +1,7 @@
 import type { RowFault } from '@zest/core/formats/prices/read';
 import { unreachable } from '@zest/core/problem/result';
 import type { PriceFileProblem } from '../workers/readPriceFile.ts';
+import { t } from './t.ts';
 
 const quote = (text: string): string => `‘${text.length > 40 ? `${text.slice(0, 40)}…` : text}’`;
 
@@ -8,27 +9,27 @@ const quote = (text: string): string => `‘${text.length > 40 ? `${text.slice(0
 export function describeRowFault(fault: RowFault): string {
   switch (fault.kind) {
     case 'no-code':
-      return 'it has no code.';
+      return t('prices.itHasNoCode');
     case 'code-twice':
-      return `${quote(fault.code)} is already in row ${fault.firstRow}.`;
+      return t('prices.isAlreadyInRow', { code: quote(fault.code), firstRow: fault.firstRow });
     case 'not-a-number':
-      return `${fault.column}: ${quote(fault.text)} isn’t a number.`;
+      return t('prices.isntANumber', { column: fault.column, text: quote(fault.text) });
     case 'negative':
-      return `${fault.column}: ${quote(fault.text)} is below zero.`;
+      return t('prices.isBelowZero', { column: fault.column, text: quote(fault.text) });
     case 'absurd':
-      return `${fault.column}: ${quote(fault.text)} is too large for a price. Check that it is the right column.`;
+      return t('prices.isTooLargeForAPriceCheck', { column: fault.column, text: quote(fault.text) });
     case 'not-a-date':
-      return `${fault.column}: ${quote(fault.text)} isn’t a date. Write it as 2026-11-25.`;
+      return t('prices.isntADateWriteItAs2026', { column: fault.column, text: quote(fault.text) });
     case 'cell-error':
-      return `${fault.column}: the spreadsheet has an error there, ${quote(fault.text)}.`;
+      return t('prices.theSpreadsheetHasAnErrorThere', { column: fault.column, text: quote(fault.text) });
     case 'no-such-craft':
-      return `${fault.column}: the job has none called ${quote(fault.text)}.`;
+      return t('prices.theJobHasNoneCalled', { column: fault.column, text: quote(fault.text) });
     case 'not-a-size':
-      return `${fault.column}: ${quote(fault.text)} isn’t a size. Write it as ‘width 20 in; depth 30 in’.`;
+      return t('prices.isntASizeWriteItAsWidth', { column: fault.column, text: quote(fault.text) });
     case 'quotes':
-      return 'it has a quotation mark that is never closed.';
+      return t('prices.itHasAQuotationMarkThatIs');
     case 'field':
-      return `its ${fault.field} isn’t valid.`;
+      return t('prices.itsIsntValid', { field: fault.field });
     default:
       return unreachable(fault);
   }
@@ -38,17 +39,27 @@ export function describeRowFault(fault: RowFault): string {
 export function describePriceFile(problem: PriceFileProblem, name: string): string {
   switch (problem.kind) {
     case 'price-file-empty':
-      return `${quote(name)} is empty. Choose another file.`;
+      return t('prices.isEmptyChooseAnotherFile', { name: quote(name) });
     case 'price-file-large':
-      return `${quote(name)} is larger than ${Math.round(problem.limit / 1024 ** 2)} MB. Split it.`;
+      return t('prices.isLargerThanMbSplitIt', {
+        name: quote(name),
+        number: Math.round(problem.limit / 1024 ** 2),
+      });
     case 'price-file-rows':
-      return `${quote(name)} has more than ${problem.limit} rows. Split it.`;
+      return t('prices.hasMoreThanRowsSplitIt', { name: quote(name), limit: problem.limit });
     case 'price-file-columns':
-      return `${quote(name)} has ${problem.columns} columns; the limit is ${problem.limit}. Remove the ones that aren’t prices.`;
+      return t('prices.hasColumnsTheLimitIsRemoveThe', {
+        name: quote(name),
+        columns: problem.columns,
+        limit: problem.limit,
+      });
     case 'price-file-merged':
-      return `${quote(name)} has cells merged over ${problem.cells.toLocaleString('en-US')} cells. Unmerge them, or save the prices as CSV.`;
+      return t('prices.hasCellsMergedOverCellsUnmergeThem', {
+        name: quote(name),
+        value: problem.cells.toLocaleString('en-US'),
+      });
     case 'price-file-damaged':
-      return `${quote(name)} is damaged, or is not a workbook. Save it again as XLSX or CSV.`;
+      return t('prices.isDamagedOrIsNotAWorkbook', { name: quote(name) });
     default:
       return unreachable(problem);
   }

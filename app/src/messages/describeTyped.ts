@@ -1,5 +1,6 @@
 import type { TypedProblem } from '@zest/core/formula/readTyped';
 import { unreachable } from '@zest/core/problem/result';
+import { t } from './t.ts';
 
 const SHOWN = 60;
 const quote = (text: string): string => `‘${text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text}’`;
@@ -9,25 +10,35 @@ export function describeTyped(problem: TypedProblem): string {
   const text = quote(problem.text.trim());
   switch (problem.kind) {
     case 'typed-mark':
-      return `${text}: this job writes numbers the other way. Did you mean ${problem.meant.join(' or ')}?`;
+      return t('problem.thisJobWritesNumbersTheOtherWay', { text, value: problem.meant.join(' or ') });
     case 'typed-not-a-number':
-      return `${text} isn’t a number. Type a figure such as ${problem.example}, or arithmetic such as 2 * ${problem.example}.`;
+      return t('problem.isntANumberTypeAFigureSuch', {
+        text,
+        example: problem.example,
+        example2: problem.example,
+      });
     case 'typed-percent':
-      return `${text} is a percentage. Type an amount here.`;
+      return t('problem.isAPercentageTypeAnAmountHere', { text });
     case 'typed-currency':
-      return `${text} is in another currency; this job is in ${problem.currency}. Convert it first.`;
+      return t('problem.isInAnotherCurrencyThisJobIs', { text, currency: problem.currency });
     case 'typed-range':
-      return `${text} isn’t possible here. ${describeRange(problem.least, problem.most)}`;
+      return t('problem.isntPossibleHere', { text, least: describeRange(problem.least, problem.most) });
     case 'typed-drawing':
-      return `${text} would be ${problem.unit === 'm' ? 'meters' : 'feet'}. Did you mean ${problem.text} mm? Type the unit with it.`;
+      return t('problem.wouldBeDidYouMeanMmType', {
+        text,
+        part: problem.unit === 'm' ? 'meters' : 'feet',
+        text2: problem.text,
+      });
     default:
       return unreachable(problem);
   }
 }
 
 function describeRange(least: number, most: number): string {
-  const [from, to] = [least, most].map((limit) => limit.toLocaleString('en-US'));
-  if (!Number.isFinite(least) && !Number.isFinite(most)) return 'Type a whole number.';
-  if (!Number.isFinite(most)) return `Type ${from} or more.`;
-  return Number.isFinite(least) ? `Type something from ${from} to ${to}.` : `Type ${to} or less.`;
+  const [from, to] = [least.toLocaleString('en-US'), most.toLocaleString('en-US')];
+  if (!Number.isFinite(least) && !Number.isFinite(most)) return t('problem.typeAWholeNumber');
+  if (!Number.isFinite(most)) return t('problem.typeOrMore', { from });
+  return Number.isFinite(least)
+    ? t('problem.typeSomethingFromTo', { from, to })
+    : t('problem.typeOrLess', { to });
 }

@@ -46,7 +46,12 @@ export function Checkbox({
       style={style}
       onCheckedChange={(details) => onChange(details.checked === true)}
     >
-      <Chakra.HiddenInput style={OVER} {...rest} />
+      <Chakra.HiddenInput
+        style={OVER}
+        {...rest}
+        // Words of its own stand before those beside it.
+        {...(rest['aria-label'] === undefined ? {} : { 'aria-labelledby': '' })}
+      />
       <Chakra.Control />
       {children === undefined ? null : <Chakra.Label css={{ display: 'contents' }}>{children}</Chakra.Label>}
     </Chakra.Root>

@@ -12,6 +12,7 @@ import { formatMoney } from '@zest/core/pricing/money';
 import { bidReport } from '@zest/core/reports/bidReport';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { bidDocument } from './bid/bidDocument.ts';
+import { bidModel } from './bid/bidModel.ts';
 import { csvOf } from './bid/writeCsv.ts';
 import { columnIndex } from '@zest/core/formats/workbook/cell';
 import { xlsxBytes } from './bid/writeXlsx.ts';
@@ -62,7 +63,7 @@ describe('exports of the demo job', () => {
 
   it('puts company, client, sections, inclusions and the total into the bid document', () => {
     const text = JSON.stringify(
-      bidDocument(bidReport(figures, 'sections'), { currency: 'USD', numbers: POINT_FORMAT }),
+      bidDocument(bidModel(bidReport(figures, 'sections'), { currency: 'USD', numbers: POINT_FORMAT })),
     );
     for (const words of [
       'Quillfeather Builders',

@@ -22,6 +22,7 @@ import type { Services } from '../platform/services.ts';
 import { type KeptHistory, historyOf, planHistory } from '../storage/historyRows.ts';
 import { type StoredJobRead, type StoredProblem, rewriteOf } from '../storage/storedJob.ts';
 import { type SaveState, type Saver, createSaver } from '../storage/saver.ts';
+import { t } from '../messages/t.ts';
 
 export interface OpenJob {
   readonly jobId: string;
@@ -151,7 +152,7 @@ export function createJobStore(services: Services): JobStore {
   const hearOf = async (jobId: string, diff: Diff): Promise<void> => {
     const { open, readOnly } = store.getState();
     if (open?.jobId !== jobId || !readOnly) return;
-    if (fits(open.job, diff) && follow('Changed in another tab', diff, open.history).ok) return;
+    if (fits(open.job, diff) && follow(t('common.changedInAnotherTab'), diff, open.history).ok) return;
     const read = await services.storage.readJob(jobId);
     const now = store.getState();
     if (read?.ok !== true || now.open?.jobId !== jobId || !now.readOnly) return;
@@ -308,8 +309,8 @@ export function createJobStore(services: Services): JobStore {
       if (isEmptyDiff(diff.value)) return accept(diff.value);
       return apply(label, diff.value, recordStep(open.history, { label, diff: diff.value }), files);
     },
-    undo: () => turn(planUndo, 'Undid'),
-    redo: () => turn(planRedo, 'Redid'),
+    undo: () => turn(planUndo, t('common.undid')),
+    redo: () => turn(planRedo, t('common.redid')),
     select: (selection) => store.setState({ selection }),
     seeDrift: () => store.setState({ drift: undefined }),
     seeAside: () => store.setState({ aside: [] }),

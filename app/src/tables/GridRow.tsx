@@ -11,6 +11,7 @@ import {
 } from '@dnd-kit/core';
 import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
 import { RowCells, type RowCellsProps } from './RowCells.tsx';
+import { t } from '../messages/t.ts';
 
 const Draggable = createContext(false);
 
@@ -18,7 +19,7 @@ const Draggable = createContext(false);
 const POINTER = { activationConstraint: { distance: 5 } };
 /** Rows stand where their transform puts them; the usual measure leaves transforms out. */
 const MEASURING = { droppable: { measure: getClientRect } };
-const SPOKEN = { screenReaderInstructions: { draggable: 'Alt and the arrow keys move the row.' } };
+const SPOKEN = { screenReaderInstructions: { draggable: t('common.altAndTheArrowKeysMoveThe') } };
 
 interface RowDragProps {
   readonly onDrop: ((moved: string, over: string, side: 'before' | 'after') => void) | undefined;
@@ -106,7 +107,7 @@ function DragRow({ id, index, className, movable, style, children }: RowFramePro
           ref={drag.setNodeRef}
           className="row-handle"
           aria-hidden="true"
-          title="Drag to move, or press Alt with an arrow key"
+          title={t('common.dragToMoveOrPressAltWith')}
           onPointerDown={(event) => drag.listeners?.['onPointerDown']?.(event)}
         />
       ) : null}

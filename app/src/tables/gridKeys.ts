@@ -2,19 +2,20 @@ import type { ClipboardEvent, KeyboardEvent } from 'react';
 import type { GridEdit, GridProps } from './gridProps.ts';
 import { type Cell, type Range, blockOf, moveCell, writeTsv } from './cells.ts';
 import { readPasted } from './paste.ts';
+import { t } from '../messages/t.ts';
 
 /** What the keys of a table do, for those who look them up. */
 export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['Enter, F2', 'edit the cell; typing replaces what is there'],
-  ['Tab', 'take the text and go to the next cell'],
-  ['Ctrl+Enter', 'put what is typed into every selected cell of the column'],
-  ['Shift ↑ ↓ ← →', 'select a block of cells'],
-  ['Ctrl+C V', 'copy and paste the block, from and to spreadsheets too'],
-  ['Ctrl+D', 'fill the first row of the block down'],
-  ['Ctrl+Home End', 'go to the first or last cell of all; with Shift, select as far as there'],
-  ['Alt ↑ ↓', 'move the lines of the block, also into the next section'],
-  ['Delete', 'empty the selected cells'],
-  ['Ctrl+Delete', 'remove the rows of the block'],
+  [t('common.enterF2'), t('common.editTheCellTypingReplacesWhatIs')],
+  ['Tab', t('common.takeTheTextAndGoToThe')],
+  ['Ctrl+Enter', t('common.putWhatIsTypedIntoEverySelected')],
+  [t('common.shift'), t('common.selectABlockOfCells')],
+  ['Ctrl+C V', t('common.copyAndPasteTheBlockFromAnd')],
+  ['Ctrl+D', t('common.fillTheFirstRowOfTheBlock')],
+  ['Ctrl+Home End', t('common.goToTheFirstOrLastCell')],
+  [t('common.alt'), t('common.moveTheLinesOfTheBlockAlso')],
+  ['Delete', t('common.emptyTheSelectedCells')],
+  ['Ctrl+Delete', t('common.removeTheRowsOfTheBlock')],
 ];
 
 interface HandlerContext<Row> {
@@ -77,7 +78,7 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
       else {
         // Meant for the cell all the same: it must not reach the pens, and leave the table.
         event.stopPropagation();
-        if (event.key !== ' ') setRefusal('Nothing can be typed here: this comes from elsewhere.');
+        if (event.key !== ' ') setRefusal(t('common.nothingCanBeTypedHereThisComes'));
         return;
       }
     } else return;
@@ -125,7 +126,7 @@ export function createHandlers<Row>({ props, at, setRefusal, goTo, edit }: Handl
     );
     if (fitting.length < pasted.rows.length)
       setRefusal(
-        `${fitting.length} of ${pasted.rows.length} rows were pasted: the table ends here and takes no more rows.`,
+        t('common.ofRowsWerePastedTheTableEnds', { number: fitting.length, number2: pasted.rows.length }),
       );
   };
   /** Empties the cells of the block that can be typed into; the rows stay. */

@@ -12,6 +12,7 @@ import { snapReach } from './snapper.ts';
 import { usePanePointer } from './usePointer.ts';
 import { useSnapper } from './useSnapper.ts';
 import { IconButton } from '../parts/buttons.tsx';
+import { t } from '../messages/t.ts';
 
 interface SheetPaneProps {
   readonly sheet: Sheet;
@@ -54,7 +55,7 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
       className="desk"
       tabIndex={0}
       role="application"
-      aria-label={`Sheet ${sheet.number} ${sheet.title}, beside`}
+      aria-label={t('workspace.sheetBeside', { number: sheet.number, title: sheet.title })}
       data-snap={ready ?? 'reading'}
       style={{ cursor: onPick === undefined ? 'grab' : 'crosshair' }}
     >
@@ -100,13 +101,17 @@ export function PaneZoom({ desk }: { readonly desk: Desk }) {
   };
   return (
     <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
-      <IconButton aria-label="Zoom in" title="Zoom in  +" onClick={by(1.4)}>
+      <IconButton aria-label={t('workspace.zoomIn')} title={t('workspace.zoomIn2')} onClick={by(1.4)}>
         <Plus size={16} />
       </IconButton>
-      <IconButton aria-label="Show the whole sheet" title="Whole sheet  0" onClick={desk.fit}>
+      <IconButton
+        aria-label={t('workspace.showTheWholeSheet')}
+        title={t('workspace.wholeSheet0')}
+        onClick={desk.fit}
+      >
         <Maximize size={15} />
       </IconButton>
-      <IconButton aria-label="Zoom out" title="Zoom out  −" onClick={by(1 / 1.4)}>
+      <IconButton aria-label={t('workspace.zoomOut')} title={t('workspace.zoomOut2')} onClick={by(1 / 1.4)}>
         <Minus size={16} />
       </IconButton>
     </div>

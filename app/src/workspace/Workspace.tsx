@@ -15,6 +15,7 @@ import { TOOLBOX } from './tools/toolbox.ts';
 import { usePointer } from './usePointer.ts';
 import { useSession } from './useSession.ts';
 import { useSnapper } from './useSnapper.ts';
+import { t } from '../messages/t.ts';
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
 export function Workspace({ sheet }: { readonly sheet: Sheet }) {
@@ -32,7 +33,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
         className="desk"
         tabIndex={0}
         role="application"
-        aria-label={`Sheet ${sheet.number} ${sheet.title}`}
+        aria-label={t('workspace.sheet', { number: sheet.number, title: sheet.title })}
         data-sheet={sheet.id}
         data-tool={tool}
         data-snap={snapping.ready ?? 'reading'}
@@ -65,10 +66,9 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
 }
 
 const NOT_DRAWN = {
-  damaged: 'This page couldn’t be drawn. Add the PDF again.',
-  'too-dense': 'This page has too much on it to draw. Print it to a new PDF with less on it, then add that.',
-  'too-long':
-    'Drawing this page took too long, so it was stopped. Print it to a new PDF with less on it, then add that.',
+  damaged: t('workspace.thisPageCouldntBeDrawnAddThe'),
+  'too-dense': t('workspace.thisPageHasTooMuchOnIt'),
+  'too-long': t('workspace.drawingThisPageTookTooLongSo'),
 } as const;
 
 /** Tells readers and drivers when the sheet has come to rest. */

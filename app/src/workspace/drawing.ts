@@ -20,6 +20,7 @@ import { newScope } from '../stages/measure/newScope.ts';
 import { type Stores, formatsOf } from '../stores/context.tsx';
 import { type TypedPiece, placeTypedAt } from './tools/draw.ts';
 import type { Strokes } from './tools/edit.ts';
+import { t } from '../messages/t.ts';
 
 /** The scope a pen draws: the one in hand if it is of the kind, else the last of the kind, else a new one. */
 export function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): Scope | undefined {
@@ -32,7 +33,7 @@ export function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): 
     .sort((a, b) => a.order - b.order)
     .at(-1);
   const scope = last ?? newScope(job, kind, services.makeId);
-  if (last === undefined && !jobs.actions.transact('new scope', put(scope)).ok) return undefined;
+  if (last === undefined && !jobs.actions.transact(t('workspace.newScope'), put(scope)).ok) return undefined;
   view.setState({ penScope: scope.id });
   return scope;
 }
@@ -75,7 +76,10 @@ export function describeTyped(job: Job, text: string): string {
   const unit = findDefaultUnit(LENGTH, settings.unitSystem);
   const length = evaluateEntry(lengthText, LENGTH, unit, formatsOf(settings).numbers);
   return length.ok
-    ? `‘${text.trim()}’ isn’t a length to draw. Type a length above zero, such as ${settings.unitSystem === 'us' ? "12'6" : '3.75'}.`
+    ? t('workspace.isntALengthToDrawTypeA', {
+        text: text.trim(),
+        part: settings.unitSystem === 'us' ? "12'6" : '3.75',
+      })
     : describeProblem(length.problem);
 }
 

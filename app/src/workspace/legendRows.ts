@@ -6,6 +6,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { type ViewState, isMarkShown, isScopeShown } from '../stores/viewStore.ts';
 import { colorChoice } from './colorChoice.ts';
+import { t } from '../messages/t.ts';
 
 /** One line of a sheet's legend. */
 export interface LegendRow {
@@ -34,9 +35,15 @@ export function legendRows(
       .filter((mark) => mark.sheetId === sheet.id && isMarkShown(view, scope, mark.zoneId))
       .map(({ zoneId }) => colorOf(scope, zoneId));
     const colors = drawn.length === 0 ? [colorOf(scope, undefined)] : [...new Set(drawn)];
-    if (value === undefined) return [{ scope, colors, figure: 'no scale' }];
+    if (value === undefined) return [{ scope, colors, figure: t('workspace.noScale') }];
     const figure = formatQuantity(value, dimension, display);
-    return [{ scope, colors, figure: scope.kind === 'count' ? `${figure.figure} ea` : joinFigure(figure) }];
+    return [
+      {
+        scope,
+        colors,
+        figure: scope.kind === 'count' ? t('workspace.ea', { figure: figure.figure }) : joinFigure(figure),
+      },
+    ];
   });
 }
 

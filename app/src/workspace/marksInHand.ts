@@ -5,11 +5,11 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
-import { plural } from '../messages/words.ts';
 import type { Stores } from '../stores/context.tsx';
 import { isMarkShown } from '../stores/viewStore.ts';
 import { copiedMarks, copyMarks, pasteMarks } from './clipboard.ts';
 import { type Handle, moveStrokes, removeVertex } from './tools/edit.ts';
+import { t } from '../messages/t.ts';
 
 /** Sheet points a press of an arrow key moves the marks in hand; with Shift ten times as far. */
 export const NUDGES: Readonly<Record<string, readonly [number, number]>> = {
@@ -58,7 +58,10 @@ export function createMarksInHand(
     const marks = movable();
     if (marks.length === 0) return false;
     const moved = marks.map((mark) => ({ ...mark, strokes: moveStrokes(mark.strokes, { x: dx, y: dy }) }));
-    jobs.actions.transact(`nudge ${plural(marks.length, 'mark')}`, put(...moved));
+    jobs.actions.transact(
+      t('workspace.nudge', { marks: t('count.mark', { count: marks.length }) }),
+      put(...moved),
+    );
     return true;
   };
   const selectWhere = (wanted: (mark: Mark) => boolean): void => {
@@ -86,7 +89,10 @@ export function createMarksInHand(
     if (copied === undefined) return;
     const { job: now, sheet: on } = held();
     const pasted = pasteMarks(now, copied, on.id, stores.services.makeId);
-    const done = jobs.actions.transact(`paste ${plural(copied.marks.length, 'mark')}`, pasted.command);
+    const done = jobs.actions.transact(
+      t('workspace.paste', { marks: t('count.mark', { count: copied.marks.length }) }),
+      pasted.command,
+    );
     if (done.ok) view.setState({ selectedMarks: new Set(pasted.ids), tool: 'select' });
     else tellProblem(describeProblem(done.problem));
   };
@@ -96,13 +102,16 @@ export function createMarksInHand(
     if (picked !== undefined && mark !== undefined && !picked.middle) {
       const strokes = removeVertex(mark, picked);
       setVertex(undefined);
-      if (strokes === undefined) jobs.actions.transact('delete a mark', removeMarks([mark.id]));
-      else jobs.actions.transact('delete a vertex', put({ ...mark, strokes }));
+      if (strokes === undefined) jobs.actions.transact(t('workspace.deleteAMark'), removeMarks([mark.id]));
+      else jobs.actions.transact(t('workspace.deleteAVertex'), put({ ...mark, strokes }));
       return;
     }
     const marks = movable();
     if (marks.length === 0) return;
-    jobs.actions.transact(`delete ${plural(marks.length, 'mark')}`, removeMarks(marks.map(({ id }) => id)));
+    jobs.actions.transact(
+      t('workspace.delete', { marks: t('count.mark', { count: marks.length }) }),
+      removeMarks(marks.map(({ id }) => id)),
+    );
     view.setState({ selectedMarks: new Set() });
   };
 

@@ -5,6 +5,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { readSchedule } from '@zest/core/takeoff/readSchedule';
 import { createSheetFiles } from '../platform/sheetFiles.ts';
 import type { Stores } from '../stores/context.tsx';
+import { t } from '../messages/t.ts';
 
 /** Reads the text in a box of a sheet as a schedule and opens it to be corrected; nothing is kept yet. */
 export async function openSchedule(
@@ -20,7 +21,7 @@ export async function openSchedule(
     type: 'schedule',
     id: services.makeId('schedule'),
     sheetId: sheet.id,
-    title: title.slice(0, 200) || `Schedule on ${sheet.number || sheet.title}`,
+    title: title.slice(0, 200) || t('workspace.scheduleOn', { number: sheet.number || sheet.title }),
     columns,
     rows,
     order: orderAfter(open.job.schedule.values()),

@@ -14,6 +14,7 @@ import type { Stores } from '../stores/context.tsx';
 import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
 import { enclosesNothing, isCounted, isOpened } from './sameSpot.ts';
 import type { Strokes } from './tools/edit.ts';
+import { t } from '../messages/t.ts';
 
 /** Puts what a pen has drawn into the job, and takes the last of it back. */
 export interface Placer {
@@ -35,15 +36,13 @@ export function createPlacer(
     if (target === undefined) return;
     const isClosed = isRing(kind);
     if (isClosed && strokes.some(enclosesNothing))
-      return tellProblem('These corners enclose nothing. Draw the outline again.');
+      return tellProblem(t('workspace.theseCornersEncloseNothingDrawThe'));
     const mark = markOf(stores, target, held().sheet, strokes);
-    const done = jobs.actions.transact(`draw ${target.name}`, put(mark));
+    const done = jobs.actions.transact(t('workspace.draw', { name: target.name }), put(mark));
     if (!done.ok) return tellProblem(describeProblem(done.problem));
     jobs.actions.select({ type: 'scope', id: target.id });
     if (isClosed && shapeCrossesItself(mark))
-      tellProblem(
-        'The outline crosses itself: what is enclosed twice does not count. Move a corner, or undo.',
-      );
+      tellProblem(t('workspace.theOutlineCrossesItselfWhatIsEnclosed'));
   };
   return {
     mark: placeMark,
@@ -52,21 +51,19 @@ export function createPlacer(
       if (target === undefined) return;
       const { job, sheet } = held();
       if (isCounted(job, target, sheet, at, withinPt))
-        tellProblem(
-          `${target.name} is counted here already. Zoom in for one beside it; for two in one place, select it and set how often it repeats.`,
-        );
+        tellProblem(t('workspace.isCountedHereAlreadyZoomInFor', { name: target.name }));
       else placeMark('count', [[at]]);
     },
     opening: (host, at, withinPt) => {
       const opening = host === undefined ? undefined : openingAt(stores, host, at);
       if (opening === undefined) {
-        tellProblem('Openings sit in a run, an area or a roof slope. Click on one.');
+        tellProblem(t('workspace.openingsSitInARunAnArea'));
         return;
       }
       if (isOpened(held().job, opening, withinPt))
-        return tellProblem('An opening sits here already. Place this one beside it, or change that one.');
+        return tellProblem(t('workspace.anOpeningSitsHereAlreadyPlaceThis'));
       const name = held().job.scope.get(opening.scopeId as Scope['id'])?.name ?? 'opening';
-      const done = jobs.actions.transact(`place ${name}`, put(opening));
+      const done = jobs.actions.transact(t('workspace.place', { name }), put(opening));
       if (!done.ok) return tellProblem(describeProblem(done.problem));
       const { openingRow } = view.getState();
       const job = jobs.getState().open?.job;
@@ -79,7 +76,7 @@ export function createPlacer(
       const last = [...now.opening.values()]
         .filter(({ markId }) => now.mark.get(markId)?.sheetId === on.id)
         .at(-1);
-      if (last !== undefined) jobs.actions.transact('take back an opening', remove(last.id));
+      if (last !== undefined) jobs.actions.transact(t('workspace.takeBackAnOpening'), remove(last.id));
     },
     takeBackCount: () => {
       const { job: now, sheet: on } = held();
@@ -88,7 +85,10 @@ export function createPlacer(
         .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
         .at(-1);
       if (last !== undefined)
-        jobs.actions.transact(`take back ${target?.name ?? 'a point'}`, removeMarks([last.id]));
+        jobs.actions.transact(
+          t('workspace.takeBack', { name: target?.name ?? t('workspace.aPoint') }),
+          removeMarks([last.id]),
+        );
     },
   };
 }

@@ -7,6 +7,7 @@ import { cropSheet, levelingTurn, turnSheet } from '@zest/core/takeoff/placing';
 import { tell, tellProblem } from '../components/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
+import { t } from '../messages/t.ts';
 
 /** A turn by less than this is no turn: the line was level. */
 const LEVEL_DEG = 0.005;
@@ -14,11 +15,10 @@ const SMALLEST_CROP_PT = 36;
 
 /** One step with its undo; says so where the scale could not be taken along. */
 function change({ jobs }: Stores, sheet: Sheet, label: string, command: Command): void {
-  const done = jobs.actions.transact(`${label} ${sheet.number || 'the sheet'}`, command);
+  const done = jobs.actions.transact(`${label} ${sheet.number || t('workspace.theSheet')}`, command);
   if (!done.ok) return tellProblem(describeProblem(done.problem));
   const after = jobs.getState().open?.job.sheet.get(sheet.id);
-  if (sheet.scale !== null && after?.scale === null)
-    tell('A stretched sheet has a scale each way, which does not turn with it. Set the scale again.');
+  if (sheet.scale !== null && after?.scale === null) tell(t('workspace.aStretchedSheetHasAScaleEach'));
 }
 
 export const turnBy = (stores: Stores, sheet: Sheet, angleDeg: number): void =>
@@ -28,7 +28,7 @@ export const turnBy = (stores: Stores, sheet: Sheet, angleDeg: number): void =>
 export function levelSheet(stores: Stores, sheet: Sheet, a: Point, b: Point): void {
   const angle = levelingTurn(a, b);
   stores.view.setState({ tool: 'straighten' });
-  if (Math.abs(angle) < LEVEL_DEG) return tell('That line is level already.');
+  if (Math.abs(angle) < LEVEL_DEG) return tell(t('workspace.thatLineIsLevelAlready'));
   change(stores, sheet, 'level', turnSheet(sheet.id, angle));
 }
 
@@ -41,13 +41,13 @@ export function cropToBox(stores: Stores, sheet: Sheet, box: Bounds): void {
   };
   stores.view.setState({ tool: 'straighten' });
   if (inside.maxX - inside.minX < SMALLEST_CROP_PT || inside.maxY - inside.minY < SMALLEST_CROP_PT)
-    return tellProblem('That box is too small to keep. Drag a larger one around what should stay.');
+    return tellProblem(t('workspace.thatBoxIsTooSmallToKeep'));
   change(stores, sheet, 'crop', cropSheet(sheet.id, inside));
 }
 
 /** Only what differs from the drawing as it is, is kept. */
 export function setTone(stores: Stores, sheet: Sheet, tone: Tone): void {
-  change(stores, sheet, 'tone of', (job) => {
+  change(stores, sheet, t('workspace.toneOf'), (job) => {
     const { tone: _before, ...plain } = getRecord(job, sheet.id);
     return put(tone.ink === 1 && !tone.invert ? plain : { ...plain, tone })(job);
   });

@@ -10,9 +10,9 @@ import { QuantityText } from '../../components/Figure.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -40,7 +40,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
   const apply = (): void => {
     const ids = scopes.map(({ id }) => id).filter((id) => chosen.has(id));
     const refused = settle(
-      `apply ${assembly.name} to ${plural(ids.length, 'scope')}`,
+      t('assemblies.applyTo', { name: assembly.name, scopes: t('count.scope', { count: ids.length }) }),
       applyAssembly(assembly.id, ids, makeId),
     );
     setError(refused);
@@ -49,23 +49,23 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
   const measure = leadingMeasure(assembly.measures);
   return (
     <Modal
-      title={`Apply ${assembly.name} to`}
+      title={t('assemblies.applyTo2', { name: assembly.name })}
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} disabled={chosen.size === 0} onDone={apply}>
-          Apply to {plural(chosen.size, 'scope')}
+          {t('assemblies.applyTo3', { scopes: t('count.scope', { count: chosen.size }) })}
         </DialogButtons>
       }
     >
       {scopes.length === 0 ? (
-        <p className="soft">There is nothing it could apply to yet. Make a scope under Measure first.</p>
+        <p className="soft">{t('assemblies.thereIsNothingItCouldApplyTo')}</p>
       ) : (
         <div className="apply-list">
           {scopes.map(({ id, name }) => (
             <Checkbox key={id} checked={chosen.has(id)} onChange={() => toggle(id)}>
               <span className="cut" title={name}>
                 {name}
-                {on.has(id) ? <span className="soft">, on it already</span> : null}
+                {on.has(id) ? <span className="soft">{t('assemblies.onItAlready')}</span> : null}
               </span>
               <span className="figure">
                 <QuantityText

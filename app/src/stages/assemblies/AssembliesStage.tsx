@@ -10,7 +10,7 @@ import type { Assembly } from '@zest/core/job/records/assembly';
 import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
+import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
@@ -19,6 +19,7 @@ import { FolderList } from './FolderList.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
 import { useShelf } from './useShelf.ts';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -58,7 +59,7 @@ export function AssembliesStage() {
       (kept) => keepOnShelf(kept, job, id),
       (kept) => {
         const [latest] = versionsOf(kept, origin?.key ?? name);
-        return `${name} is in the library as version ${latest?.version ?? 1}.`;
+        return t('assemblies.isInTheLibraryAsVersion', { name, version: latest?.version ?? 1 });
       },
     );
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
@@ -68,8 +69,8 @@ export function AssembliesStage() {
         <AssemblyTabs />
         <TextInput
           style={{ width: 150 }}
-          aria-label="Search assemblies"
-          placeholder="Search"
+          aria-label={t('assemblies.searchAssemblies')}
+          placeholder={t('assemblies.search')}
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
@@ -77,15 +78,15 @@ export function AssembliesStage() {
         {assembly === undefined ? null : (
           <>
             <Button size="sm" variant="outline" onClick={() => setApplying(true)}>
-              Apply to scopes
+              {t('assemblies.applyToScopes')}
             </Button>
             <Button
               size="sm"
               variant="outline"
               onClick={() => keep(assembly)}
-              title="Save this version to the library, for other jobs"
+              title={t('assemblies.saveThisVersionToTheLibraryFor')}
             >
-              <Archive size={14} /> Keep
+              <Archive size={14} /> {t('assemblies.keep')}
             </Button>
             <Button
               size="sm"
@@ -93,21 +94,24 @@ export function AssembliesStage() {
               onClick={() =>
                 add(
                   { ...assembly, name: `${assembly.name.slice(0, 190)} (copy)` },
-                  `duplicate ${assembly.name}`,
+                  t('assemblies.duplicate', { name: assembly.name }),
                 )
               }
             >
-              <Copy size={14} /> Duplicate
+              <Copy size={14} /> {t('assemblies.duplicate2')}
             </Button>
             <Button
               size="sm"
               variant="outline"
               onClick={() => {
-                const done = actions.transact(`delete ${assembly.name}`, removeAssembly(assembly.id));
+                const done = actions.transact(
+                  t('assemblies.delete', { name: assembly.name }),
+                  removeAssembly(assembly.id),
+                );
                 if (!done.ok) tellProblem(describeProblem(done.problem));
               }}
             >
-              <Trash2 size={14} /> Delete
+              <Trash2 size={14} /> {t('assemblies.delete2')}
             </Button>
           </>
         )}
@@ -115,36 +119,41 @@ export function AssembliesStage() {
           size="sm"
           onClick={() =>
             add(
-              { name: 'New assembly', description: '', measures: 'run', inputs: [], components: [] },
-              'new assembly',
+              {
+                name: t('assemblies.newAssembly'),
+                description: '',
+                measures: 'run',
+                inputs: [],
+                components: [],
+              },
+              t('assemblies.newAssembly2'),
             )
           }
         >
-          New assembly
+          {t('assemblies.newAssembly')}
         </Button>
       </div>
       <div className="assembly">
         <FolderList
-          label="Assemblies"
+          label={t('assemblies.assemblies')}
           items={found.map((each) => ({
             key: each.id,
             name: each.name,
             folder: each.folder ?? '',
-            about: `${FOR_KIND_WORDS[each.measures]}, ${plural(each.components.length, 'component')}${
-              usesOf(each.id) > 0 ? `, on ${plural(usesOf(each.id), 'scope')}` : ''
+            about: `${FOR_KIND_WORDS[each.measures]}, ${t('count.component', { count: each.components.length })}${
+              usesOf(each.id) > 0
+                ? t('assemblies.on', { scopes: t('count.scope', { count: usesOf(each.id) }) })
+                : ''
             }`,
           }))}
           current={assembly?.id}
-          nothing={all.length === 0 ? 'No assemblies yet.' : 'No matches.'}
+          nothing={all.length === 0 ? t('assemblies.noAssembliesYet') : t('assemblies.noMatches')}
           onChoose={go}
         />
         {assembly === undefined ? (
           <div className="empty">
-            <h2>No assembly chosen</h2>
-            <p>
-              An assembly asks a few questions, then works out everything it takes to build a wall, a slab or
-              a count.
-            </p>
+            <h2>{t('assemblies.noAssemblyChosen')}</h2>
+            <p>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</p>
           </div>
         ) : (
           <div className="editor-column">

@@ -28,6 +28,7 @@ import { ItemChoice } from './ItemChoice.tsx';
 import { type PartProps, renameComponent, takenIn, withChanges } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -43,7 +44,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
   const place: FormulaPlace =
     use === undefined ? { in: 'assembly', assembly } : { in: 'use', frame: frameOf(job, use) };
   const add = (): void => {
-    const name = `Component ${assembly.components.length + 1}`;
+    const name = t('assemblies.component', { place: assembly.components.length + 1 });
     const component: Component = {
       key: keyFor(name, takenIn(assembly)),
       name,
@@ -54,7 +55,9 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       roundUpTo: '',
       itemCode: '',
     };
-    if (change('add a component', { components: [...assembly.components, component] }) === undefined)
+    if (
+      change(t('assemblies.addAComponent'), { components: [...assembly.components, component] }) === undefined
+    )
       setAdded((times) => times + 1);
   };
   return (
@@ -62,28 +65,28 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
       <table className="lines components" ref={table}>
         <thead>
           <tr>
-            <th style={{ width: 164 }}>Component</th>
-            <th style={{ width: 102 }}>Kind</th>
-            <th>Formula</th>
-            <th style={{ width: 68 }}>Unit</th>
+            <th style={{ width: 164 }}>{t('assemblies.component2')}</th>
+            <th style={{ width: 102 }}>{t('assemblies.kind')}</th>
+            <th>{t('assemblies.formula')}</th>
+            <th style={{ width: 68 }}>{t('assemblies.unit')}</th>
             <th
               className="right"
               style={{ width: 62 }}
-              title="Bought but not installed. Applies to material, unless the component says otherwise"
+              title={t('assemblies.boughtButNotInstalledAppliesToMaterial')}
             >
-              Waste %
+              {t('assemblies.waste')}
             </th>
-            <th className="right" style={{ width: 68 }} title="Bought in multiples of this">
-              Round to
+            <th className="right" style={{ width: 68 }} title={t('assemblies.boughtInMultiplesOfThis')}>
+              {t('assemblies.roundTo')}
             </th>
-            <th style={{ width: 90 }}>Price book</th>
+            <th style={{ width: 90 }}>{t('assemblies.priceBook')}</th>
             <th className="right" style={{ width: 90 }}>
-              Quantity
+              {t('assemblies.quantity')}
             </th>
             <th className="right" style={{ width: 82 }}>
-              Cost
+              {t('assemblies.cost')}
             </th>
-            <th aria-label="What to do" style={{ width: 32 }} />
+            <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
           </tr>
         </thead>
         <tbody>
@@ -101,12 +104,10 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
         </tbody>
       </table>
       {assembly.components.length === 0 ? (
-        <p className="soft">
-          No components yet. Each one is a material, labor or machine, with a formula for its quantity.
-        </p>
+        <p className="soft">{t('assemblies.noComponentsYetEachOneIsA')}</p>
       ) : null}
       <Button size="xs" variant="outline" mt="2" data-add-component onClick={add}>
-        Add a component <kbd>Ctrl Enter</kbd>
+        {t('assemblies.addAComponent2')} <kbd>{t('assemblies.ctrlEnter')}</kbd>
       </Button>
     </div>
   );
@@ -125,7 +126,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
   const [open, setOpen] = useState(false);
   const line = use === undefined ? undefined : componentLine(use.id, component.key);
   const set = (changed: Partial<Component>): string | undefined =>
-    change('change a component', {
+    change(t('assemblies.changeAComponent'), {
       components: assembly.components.map((each) =>
         each.key === component.key ? withChanges(each, changed) : each,
       ),
@@ -134,7 +135,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
     const changed = renameComponent(assembly, component, name.trim());
     const at = assembly.components.indexOf(component);
     const to = changed.components?.[at]?.key ?? component.key;
-    return change('rename a component', changed, { from: component.key, to });
+    return change(t('assemblies.renameAComponent'), changed, { from: component.key, to });
   };
   const choose = (itemCode: string): string | undefined => {
     const item = [...job.item.values()].find(({ code }) => code === itemCode);
@@ -143,7 +144,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
     // A row nothing was written into yet becomes what was chosen for it.
     const name = item.description.slice(0, 120);
     const changed = { ...assembly, ...renameComponent(assembly, component, name) };
-    return change('price a component', {
+    return change(t('assemblies.priceAComponent'), {
       ...changed,
       components: changed.components.map((each) =>
         each.name === name ? { ...each, itemCode, unit: item.unit, kind: itemKind(item) } : each,
@@ -155,17 +156,21 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
       <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
         <td>
           <div className="component-name">
-            <MoreButton label={`More about ${component.name}`} open={open} onToggle={() => setOpen(!open)} />
-            <CommitInput label="Component" first value={component.name} onCommit={rename} />
+            <MoreButton
+              label={t('assemblies.moreAbout', { name: component.name })}
+              open={open}
+              onToggle={() => setOpen(!open)}
+            />
+            <CommitInput label={t('assemblies.component2')} first value={component.name} onCommit={rename} />
           </div>
-          <div className="trace component-key" title="Its name in formulas">
+          <div className="trace component-key" title={t('assemblies.itsNameInFormulas')}>
             {component.key}
             {describeMore(component)}
           </div>
         </td>
         <td>
           <Select
-            aria-label={`Kind of ${component.name}`}
+            aria-label={t('assemblies.kindOf', { name: component.name })}
             value={component.kind}
             onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
           >
@@ -178,7 +183,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </td>
         <td>
           <FormulaInput
-            label={`Formula of ${component.name}`}
+            label={t('assemblies.formulaOf', { name: component.name })}
             value={component.formula}
             place={place}
             unit={unitOrLabel(component.unit).symbol}
@@ -188,7 +193,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </td>
         <td>
           <CommitInput
-            label={`Unit of ${component.name}`}
+            label={t('assemblies.unitOf', { name: component.name })}
             value={component.unit}
             list="known-units"
             onCommit={(unit) => set({ unit: unitOrLabel(unit).symbol })}
@@ -196,7 +201,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </td>
         <td>
           <CommitInput
-            label={`Waste of ${component.name}`}
+            label={t('assemblies.wasteOf', { name: component.name })}
             align="end"
             value={plainToLocal(component.wastePercent, numbers)}
             onCommit={(text) =>
@@ -206,9 +211,9 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </td>
         <td>
           <CommitInput
-            label={`Round up ${component.name} to`}
+            label={t('assemblies.roundUpTo', { name: component.name })}
             align="end"
-            placeholder="no rounding"
+            placeholder={t('assemblies.noRounding')}
             value={plainToLocal(component.roundUpTo, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ roundUpTo: kept }))
@@ -218,9 +223,9 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         <td>
           <ItemChoice
             code={component.itemCode}
-            label={`Price of ${component.name}`}
+            label={t('assemblies.priceOf', { name: component.name })}
             onChoose={choose}
-            {...(component.sizing === undefined ? {} : { placeholder: 'by its size' })}
+            {...(component.sizing === undefined ? {} : { placeholder: t('assemblies.byItsSize') })}
           />
         </td>
         <td className="figure">
@@ -234,9 +239,9 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         <td>
           <IconButton
             tabIndex={-1}
-            aria-label={`Remove ${component.name} from ${assembly.name}`}
+            aria-label={t('assemblies.removeFrom', { name: component.name, name2: assembly.name })}
             onClick={() =>
-              change(`remove ${component.name}`, {
+              change(t('assemblies.remove', { name: component.name }), {
                 components: assembly.components.filter(({ key }) => key !== component.key),
               })
             }
@@ -263,18 +268,22 @@ function describeMore(component: Component): string {
   const idle = Number(wastePercent) !== 0 && !wasteKinds(component).includes(component.kind);
   const more = [
     idle
-      ? `waste acts on ${wasteKinds(component)
-          .map((kind) => COST_WORDS[kind])
-          .join(' and ')} only`
+      ? t('assemblies.wasteActsOnOnly', {
+          value: wasteKinds(component)
+            .map((kind) => COST_WORDS[kind])
+            .join(' and '),
+        })
       : '',
-    !idle && wasteOn !== undefined ? `waste on ${wasteOn.map((kind) => COST_WORDS[kind]).join(', ')}` : '',
-    hoursFactor === undefined || hoursFactor === '' ? '' : `hours × ${hoursFactor}`,
-    per === 'mark' ? 'for each mark' : '',
-    roundAt === 'job' ? 'rounded over the job' : '',
-    when === undefined || when === '' ? '' : 'by a rule',
-    labor === undefined ? '' : 'own hours',
-    spares === undefined || spares === '' ? '' : `${spares} to spare`,
-    minimum === undefined || minimum === '' ? '' : `at least ${minimum}`,
+    !idle && wasteOn !== undefined
+      ? t('assemblies.wasteOn', { value: wasteOn.map((kind) => COST_WORDS[kind]).join(', ') })
+      : '',
+    hoursFactor === undefined || hoursFactor === '' ? '' : t('assemblies.hours', { hoursFactor }),
+    per === 'mark' ? t('assemblies.forEachMark') : '',
+    roundAt === 'job' ? t('assemblies.roundedOverTheJob') : '',
+    when === undefined || when === '' ? '' : t('assemblies.byARule'),
+    labor === undefined ? '' : t('assemblies.ownHours'),
+    spares === undefined || spares === '' ? '' : t('assemblies.toSpare', { spares }),
+    minimum === undefined || minimum === '' ? '' : t('assemblies.atLeast', { minimum }),
     costCode === undefined || costCode === '' ? '' : costCode,
   ].filter(Boolean);
   return more.length === 0 ? '' : ` · ${more.join(' · ')}`;
@@ -309,7 +318,7 @@ function Worked({
   const net = figures.figure(netNode(use.id, component.key));
   return (
     <div className="trace">
-      {component.per === 'mark' ? 'for each mark, in all ' : `${trace.substituted} = `}
+      {component.per === 'mark' ? t('assemblies.forEachMarkInAll') : `${trace.substituted} = `}
       {net.failure === undefined ? (
         <InUnitText
           figure={{ value: net.value / unitOrLabel(component.unit).factor }}

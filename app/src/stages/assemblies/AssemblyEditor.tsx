@@ -16,6 +16,7 @@ import { InnerAssemblies } from './InnerAssemblies.tsx';
 import { type ChangeAssembly } from './assemblyParts.ts';
 import { UseAnswers } from './UseAnswers.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Ctrl Enter anywhere in the editor begins the next component. */
 function addByKey(event: KeyboardEvent<HTMLElement>): void {
@@ -68,16 +69,16 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
     <div className="editor" ref={root} onKeyDownCapture={addByKey}>
       <div className="assembly-head">
         <CommitInput
-          label="Name of the assembly"
+          label={t('assemblies.nameOfTheAssembly')}
           value={assembly.name}
-          onCommit={(name) => change('rename an assembly', { name })}
+          onCommit={(name) => change(t('assemblies.renameAnAssembly'), { name })}
         />
         <Select
-          aria-label="Measured as"
+          aria-label={t('assemblies.measuredAs')}
           value={assembly.measures}
           disabled={uses.length > 0}
           onChange={(event) =>
-            change('kind of an assembly', { measures: event.target.value as Assembly['measures'] })
+            change(t('assemblies.kindOfAnAssembly'), { measures: event.target.value as Assembly['measures'] })
           }
         >
           {MARK_KINDS.map((kind) => (
@@ -87,28 +88,28 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
           ))}
         </Select>
         <CommitInput
-          label="Folder"
-          placeholder="folder"
+          label={t('assemblies.folder')}
+          placeholder={t('assemblies.folder2')}
           value={assembly.folder ?? ''}
-          onCommit={(folder) => change('file an assembly', { folder: folder.trim() })}
+          onCommit={(folder) => change(t('assemblies.fileAnAssembly'), { folder: folder.trim() })}
         />
         <CommitInput
-          label="Search words"
-          placeholder="also found by these words"
+          label={t('assemblies.searchWords')}
+          placeholder={t('assemblies.alsoFoundByTheseWords')}
           value={assembly.tags ?? ''}
-          onCommit={(tags) => change('change the words of an assembly', { tags: tags.trim() })}
+          onCommit={(tags) => change(t('assemblies.changeTheWordsOfAnAssembly'), { tags: tags.trim() })}
         />
       </div>
       <div>
         <h2>
-          Components
+          {t('assemblies.components')}
           <span className="soft" style={{ fontWeight: 400 }}>
-            {use === undefined ? 'not used yet' : 'calculated with'}
+            {use === undefined ? t('assemblies.notUsedYet') : t('assemblies.calculatedWith')}
           </span>
           {use === undefined ? null : (
             <Select
               style={{ width: 'auto', maxWidth: 260 }}
-              aria-label="Figured on"
+              aria-label={t('assemblies.figuredOn')}
               value={use.id}
               onChange={(event) => setChosen(event.target.value)}
             >
@@ -123,20 +124,20 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
         <AssemblyComponents assembly={assembly} use={use} change={change} />
       </div>
       <div>
-        <h2>Questions</h2>
+        <h2>{t('assemblies.questions')}</h2>
         <AssemblyInputs assembly={assembly} change={change} />
       </div>
       <div>
-        <h2>Assemblies inside</h2>
+        <h2>{t('assemblies.assembliesInside')}</h2>
         <InnerAssemblies assembly={assembly} use={use} place={place} change={change} />
       </div>
       <div>
-        <h2>Note and warnings</h2>
+        <h2>{t('assemblies.noteAndWarnings')}</h2>
         <AssemblyTexts assembly={assembly} use={use} place={place} change={change} />
       </div>
       {use === undefined ? null : (
         <div>
-          <h2>Answers for {job.scope.get(use.scopeId)?.name}</h2>
+          <h2>{t('assemblies.answersFor', { name: job.scope.get(use.scopeId)?.name ?? '' })}</h2>
           <div style={{ maxWidth: 420 }}>
             <UseAnswers use={use} />
           </div>

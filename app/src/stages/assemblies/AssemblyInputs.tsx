@@ -20,11 +20,12 @@ import {
   withChanges,
 } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** What the assembly asks for when it is applied. */
 export function AssemblyInputs({ assembly, change }: PartProps) {
   const add = (): void => {
-    const name = `Question ${assembly.inputs.length + 1}?`;
+    const name = t('assemblies.question', { place: assembly.inputs.length + 1 });
     const input: AssemblyInput = {
       key: keyFor(name, takenIn(assembly)),
       question: name,
@@ -33,22 +34,22 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
       hint: '',
       choices: [],
     };
-    change('add a question', { inputs: [...assembly.inputs, input] });
+    change(t('assemblies.addAQuestion'), { inputs: [...assembly.inputs, input] });
   };
   return (
     <>
       {assembly.inputs.length === 0 ? (
-        <p className="soft">No questions: everything comes from what is measured.</p>
+        <p className="soft">{t('assemblies.noQuestionsEverythingComesFromWhatIs')}</p>
       ) : (
         <table className="lines">
           <thead>
             <tr>
-              <th style={{ width: '36%' }}>Question</th>
-              <th>Name in formulas</th>
-              <th>Default</th>
-              <th style={{ width: 70 }}>Unit</th>
-              <th>Hint</th>
-              <th aria-label="What to do" style={{ width: 32 }} />
+              <th style={{ width: '36%' }}>{t('assemblies.question2')}</th>
+              <th>{t('assemblies.nameInFormulas')}</th>
+              <th>{t('assemblies.default')}</th>
+              <th style={{ width: 70 }}>{t('assemblies.unit')}</th>
+              <th>{t('assemblies.hint')}</th>
+              <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
             </tr>
           </thead>
           <tbody>
@@ -59,7 +60,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
         </table>
       )}
       <Button size="xs" variant="outline" mt="2" onClick={add}>
-        Add a question
+        {t('assemblies.addAQuestion2')}
       </Button>
       <datalist id="known-units">
         {UNIT_CHOICES.map((unit) => (
@@ -79,7 +80,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
   const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
   const set = (changed: Partial<AssemblyInput>): string | undefined =>
-    change('change a question', {
+    change(t('assemblies.changeAQuestion'), {
       inputs: assembly.inputs.map((each, at) => (at === index ? withChanges(each, changed) : each)),
     });
   return (
@@ -87,28 +88,36 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
       <tr>
         <td>
           <div className="component-name">
-            <MoreButton label={`More about ${input.question}`} open={open} onToggle={() => setOpen(!open)} />
-            <CommitInput label="Question" value={input.question} onCommit={(question) => set({ question })} />
+            <MoreButton
+              label={t('assemblies.moreAbout2', { question: input.question })}
+              open={open}
+              onToggle={() => setOpen(!open)}
+            />
+            <CommitInput
+              label={t('assemblies.question2')}
+              value={input.question}
+              onCommit={(question) => set({ question })}
+            />
           </div>
           <div className="trace component-key">{describeMore(input)}</div>
         </td>
         <td>
           <CommitInput
-            label={`Name in formulas of ${input.question}`}
+            label={t('assemblies.nameInFormulasOf', { question: input.question })}
             value={input.key}
             onCommit={(key) => renameInput(assembly, input.key, key, change)}
           />
         </td>
         <td>
           <CommitInput
-            label={`Default of ${input.question}`}
+            label={t('assemblies.defaultOf', { question: input.question })}
             value={plainToLocal(input.value, numbers)}
             onCommit={(text) => takeEntry(text, numbers, (kept) => set({ value: kept }), input.unit)}
           />
         </td>
         <td>
           <CommitInput
-            label={`Unit of ${input.question}`}
+            label={t('assemblies.unitOf2', { question: input.question })}
             value={input.unit}
             list="known-units"
             onCommit={(unit) => set({ unit: unit.trim() })}
@@ -116,16 +125,18 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
         </td>
         <td>
           <CommitInput
-            label={`Hint of ${input.question}`}
+            label={t('assemblies.hintOf', { question: input.question })}
             value={input.hint}
             onCommit={(hint) => set({ hint })}
           />
         </td>
         <td>
           <IconButton
-            aria-label={`Remove ${input.question}`}
+            aria-label={t('assemblies.remove2', { question: input.question })}
             onClick={() =>
-              change('remove a question', { inputs: assembly.inputs.filter((_, at) => at !== index) })
+              change(t('assemblies.removeAQuestion'), {
+                inputs: assembly.inputs.filter((_, at) => at !== index),
+              })
             }
           >
             <Trash2 size={14} />
@@ -148,8 +159,8 @@ function describeMore({ min = '', max = '', group = '', when = '', choices, unit
   return [
     group,
     range,
-    choices.length > 0 ? `${choices.length} choices` : '',
-    when === '' ? '' : `asked where ${when}`,
+    choices.length > 0 ? t('assemblies.choices', { number: choices.length }) : '',
+    when === '' ? '' : t('assemblies.askedWhere', { when }),
   ]
     .filter(Boolean)
     .join(' · ');
@@ -167,9 +178,9 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
     <div>
       <div className="soft field-label">{label}</div>
       <CommitInput
-        label={`${label} of ${input.question}`}
+        label={t('assemblies.of', { label, question: input.question })}
         align="end"
-        placeholder="any"
+        placeholder={t('assemblies.any')}
         value={plainToLocal(input[field] ?? '', numbers)}
         onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ [field]: kept }))}
       />
@@ -177,36 +188,38 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
   );
   return (
     <div className="details">
-      {limit('min', `At least ${input.unit}`)}
-      {limit('max', `At most ${input.unit}`)}
+      {limit('min', t('assemblies.atLeast2', { unit: input.unit }))}
+      {limit('max', t('assemblies.atMost', { unit: input.unit }))}
       <div>
-        <div className="soft field-label">Group</div>
+        <div className="soft field-label">{t('assemblies.group')}</div>
         <CommitInput
-          label={`Group of ${input.question}`}
+          label={t('assemblies.groupOf', { question: input.question })}
           value={input.group ?? ''}
           onCommit={(group) => set({ group: group.trim() })}
         />
       </div>
       <div className="wide">
-        <div className="soft field-label">Ask only if</div>
+        <div className="soft field-label">{t('assemblies.askOnlyIf')}</div>
         <FormulaInput
-          label={`When ${input.question} is asked`}
+          label={t('assemblies.whenIsAsked', { question: input.question })}
           value={input.when ?? ''}
           place={place}
           condition
-          placeholder="always; or a comparison, such as layers > 1"
+          placeholder={t('assemblies.alwaysOrAComparisonSuchAsLayers')}
           onCommit={(when) => set({ when })}
         />
       </div>
       <div className="wide">
-        <div className="soft field-label">Choices, as label = answer; …</div>
+        <div className="soft field-label">{t('assemblies.choicesAsLabelAnswer')}</div>
         <CommitInput
-          label={`Choices of ${input.question}`}
-          placeholder="any answer; or Yes = 1; No = 0"
+          label={t('assemblies.choicesOf', { question: input.question })}
+          placeholder={t('assemblies.anyAnswerOrYes1No0')}
           value={input.choices.map(({ label, value }) => `${label} = ${value}`).join('; ')}
           onCommit={(text) => {
             const choices = readChoices(text);
-            return choices === undefined ? 'Write each as label = answer, separated by ;' : set({ choices });
+            return choices === undefined
+              ? t('assemblies.writeEachAsLabelAnswerSeparatedBy')
+              : set({ choices });
           }}
         />
       </div>
@@ -233,5 +246,5 @@ function renameInput(
 ): string | undefined {
   const others = new Set([...takenIn(assembly)].filter((key) => key !== from));
   const to = keyFor(text, others);
-  return change('rename a question', renameInAssembly(assembly, from, to), { from, to });
+  return change(t('assemblies.renameAQuestion'), renameInAssembly(assembly, from, to), { from, to });
 }

@@ -12,6 +12,7 @@ import { NoteText } from '../../components/NoteText.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { PartProps } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 interface AssemblyTextsProps extends PartProps {
   readonly use: Use | undefined;
@@ -25,16 +26,16 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
   const note = assembly.note ?? '';
   const checks = assembly.checks ?? [];
   const setCheck = (index: number, changed: Partial<AssemblyCheck>): string | undefined =>
-    change('change a warning', {
+    change(t('assemblies.changeAWarning'), {
       checks: checks.map((each, at) => (at === index ? { ...each, ...changed } : each)),
     });
   return (
     <div className="form" style={{ gap: 8 }}>
       <CommitArea
-        label="How it was calculated"
+        label={t('assemblies.howItWasCalculated')}
         value={note}
-        placeholder="For the bid. Figures in braces stay up to date: {volume, yd³} of concrete, {thickness} thick."
-        onCommit={(text) => change('change a note', { note: text })}
+        placeholder={t('assemblies.forTheBidFiguresInBracesStay')}
+        onCommit={(text) => change(t('assemblies.changeANote'), { note: text })}
       />
       {note !== '' && use !== undefined ? (
         <div className="box note-box">
@@ -44,22 +45,24 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
       {checks.map((check, index) => (
         <div key={index} className="check-row">
           <FormulaInput
-            label={`When to show warning ${index + 1}`}
+            label={t('assemblies.whenToShowWarning', { place: index + 1 })}
             value={check.when}
             place={place}
             condition
-            placeholder="a comparison, such as fill > 40 %"
+            placeholder={t('assemblies.aComparisonSuchAsFill40')}
             onCommit={(when) => setCheck(index, { when })}
           />
           <CommitInput
-            label={`Warning ${index + 1}`}
+            label={t('assemblies.warning', { place: index + 1 })}
             value={check.text}
-            placeholder="what to say"
+            placeholder={t('assemblies.whatToSay')}
             onCommit={(text) => setCheck(index, { text })}
           />
           <IconButton
-            aria-label={`Remove warning ${index + 1}`}
-            onClick={() => change('remove a warning', { checks: checks.filter((_, at) => at !== index) })}
+            aria-label={t('assemblies.removeWarning', { place: index + 1 })}
+            onClick={() =>
+              change(t('assemblies.removeAWarning'), { checks: checks.filter((_, at) => at !== index) })
+            }
           >
             <Trash2 size={14} />
           </IconButton>
@@ -69,9 +72,11 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
         <Button
           size="xs"
           variant="outline"
-          onClick={() => change('add a warning', { checks: [...checks, { when: '', text: '' }] })}
+          onClick={() =>
+            change(t('assemblies.addAWarning2'), { checks: [...checks, { when: '', text: '' }] })
+          }
         >
-          Add a warning
+          {t('assemblies.addAWarning')}
         </Button>
       </div>
     </div>

@@ -16,6 +16,7 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { SizingEditor } from '../prices/SizingEditor.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface ComponentDetailsProps {
   readonly component: Component;
@@ -24,9 +25,9 @@ interface ComponentDetailsProps {
 }
 
 const LABOR_WORDS: Readonly<Record<ComponentLabor['by'], string>> = {
-  hours: 'hours for one',
-  hourly: 'in an hour',
-  daily: 'in a day of 8 hours',
+  hours: t('assemblies.hoursForOne'),
+  hourly: t('assemblies.inAnHour'),
+  daily: t('assemblies.inADayOf8Hours'),
 };
 
 /** What is decided more rarely about a component: where it rounds, its rule, its own hours. */
@@ -36,7 +37,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   const decimal = (field: 'spares', label: string, placeholder: string) => (
     <Field label={label}>
       <CommitInput
-        label={`${label} of ${name}`}
+        label={t('assemblies.of2', { label, name })}
         align="end"
         placeholder={placeholder}
         value={plainToLocal(component[field] ?? '', numbers)}
@@ -49,7 +50,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   const words = (field: 'partNumber' | 'costCode', label: string) => (
     <Field label={label}>
       <CommitInput
-        label={`${label} of ${name}`}
+        label={t('assemblies.of2', { label, name })}
         value={component[field] ?? ''}
         onCommit={(text) => set({ [field]: text.trim() })}
       />
@@ -57,45 +58,45 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   );
   return (
     <div className="details">
-      <Field label="Calculated">
+      <Field label={t('assemblies.calculated')}>
         <Select
-          aria-label={`What ${name} is calculated on`}
+          aria-label={t('assemblies.whatIsCalculatedOn', { name })}
           value={component.per ?? 'total'}
           onChange={(event) =>
             set({ per: event.target.value === 'mark' ? 'mark' : undefined } as Partial<Component>)
           }
         >
-          <option value="total">on the total</option>
-          <option value="mark">for each mark, then added</option>
+          <option value="total">{t('assemblies.onTheTotal')}</option>
+          <option value="mark">{t('assemblies.forEachMarkThenAdded')}</option>
         </Select>
       </Field>
-      <Field label="Rounded up">
+      <Field label={t('assemblies.roundedUp')}>
         <Select
-          aria-label={`Where ${name} is rounded up`}
+          aria-label={t('assemblies.whereIsRoundedUp', { name })}
           value={component.roundAt ?? 'here'}
           onChange={(event) =>
             set({ roundAt: event.target.value === 'job' ? 'job' : undefined } as Partial<Component>)
           }
         >
-          <option value="here">here, for this scope</option>
-          <option value="job">once for the whole job</option>
+          <option value="here">{t('assemblies.hereForThisScope')}</option>
+          <option value="job">{t('assemblies.onceForTheWholeJob')}</option>
         </Select>
       </Field>
-      {decimal('spares', `To spare, ${unit}`, 'none')}
-      <Field label={`At least, ${unit}`}>
+      {decimal('spares', t('assemblies.toSpare2', { unit }), 'none')}
+      <Field label={t('assemblies.atLeast3', { unit })}>
         <FormulaInput
-          label={`At least, ${unit} of ${name}`}
+          label={t('assemblies.atLeastOf', { unit, name })}
           value={component.minimum ?? ''}
           place={place}
           unit={unitOrLabel(unit).symbol}
-          placeholder="any"
+          placeholder={t('assemblies.any')}
           always
           onCommit={(minimum) => set({ minimum })}
         />
       </Field>
-      <Field label="Waste applies to">
+      <Field label={t('assemblies.wasteAppliesTo')}>
         <Select
-          aria-label={`What the waste of ${name} applies to`}
+          aria-label={t('assemblies.whatTheWasteOfAppliesTo', { name })}
           value={(component.wasteOn ?? ['material']).join()}
           onChange={(event) => {
             const kinds = event.target.value.split(',') as CostKind[];
@@ -105,15 +106,15 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           {wasteChoices(component).map((kinds) => (
             <option key={kinds.join()} value={kinds.join()}>
               {kinds.length === COST_KINDS.length
-                ? 'all costs'
+                ? t('assemblies.allCosts')
                 : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
             </option>
           ))}
         </Select>
       </Field>
-      <Field label="Hours times">
+      <Field label={t('assemblies.hoursTimes')}>
         <FormulaInput
-          label={`Factor on the hours of ${name}`}
+          label={t('assemblies.factorOnTheHoursOf', { name })}
           value={component.hoursFactor ?? ''}
           place={place}
           placeholder="1"
@@ -121,15 +122,15 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           onCommit={(hoursFactor) => set({ hoursFactor })}
         />
       </Field>
-      {words('partNumber', 'Part number')}
-      {words('costCode', 'Cost code')}
-      <Field label="Include only if" wide>
+      {words('partNumber', t('assemblies.partNumber'))}
+      {words('costCode', t('assemblies.costCode'))}
+      <Field label={t('assemblies.includeOnlyIf')} wide>
         <FormulaInput
-          label={`Rule of ${name}`}
+          label={t('assemblies.ruleOf', { name })}
           value={component.when ?? ''}
           place={place}
           condition
-          placeholder="always; or a comparison, such as height > 10 ft"
+          placeholder={t('assemblies.alwaysOrAComparisonSuchAsHeight')}
           onCommit={(when) => set({ when })}
         />
       </Field>
@@ -166,15 +167,17 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
   const begin: ComponentLabor = { by: 'hours', figure: '0', craftId: crafts[0]?.id ?? null };
   if (labor === undefined)
     return (
-      <Field label="Labor" wide>
-        <TextButton onClick={() => set({ labor: begin })}>Its own hours instead of the item’s</TextButton>
+      <Field label={t('assemblies.labor')} wide>
+        <TextButton onClick={() => set({ labor: begin })}>
+          {t('assemblies.itsOwnHoursInsteadOfTheItems')}
+        </TextButton>
       </Field>
     );
   return (
-    <Field label={`Labor, ${unit}`} wide>
+    <Field label={t('assemblies.laborIn', { unit })} wide>
       <div className="details-row">
         <CommitInput
-          label={`Production of ${name}`}
+          label={t('assemblies.productionOf', { name })}
           align="end"
           value={plainToLocal(labor.figure, numbers)}
           onCommit={(text) =>
@@ -184,7 +187,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
           }
         />
         <Select
-          aria-label={`Unit of the production of ${name}`}
+          aria-label={t('assemblies.unitOfTheProductionOf', { name })}
           value={labor.by}
           onChange={(event) => set({ labor: { ...labor, by: event.target.value as ComponentLabor['by'] } })}
         >
@@ -195,7 +198,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
           ))}
         </Select>
         <Select
-          aria-label={`Craft of ${name}`}
+          aria-label={t('assemblies.craftOf', { name })}
           value={labor.crewId ?? labor.craftId ?? ''}
           onChange={(event) => {
             const { crewId: _before, ...bare } = labor;
@@ -208,7 +211,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
         >
           {crews.map(({ id, name: crew }) => (
             <option key={id} value={id}>
-              {crew} (crew)
+              {t('assemblies.crew', { crew })}
             </option>
           ))}
           {crafts.map(({ id, name: craft }) => (
@@ -217,7 +220,9 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
             </option>
           ))}
         </Select>
-        <TextButton onClick={() => set({ labor: undefined } as Partial<Component>)}>as the item</TextButton>
+        <TextButton onClick={() => set({ labor: undefined } as Partial<Component>)}>
+          {t('assemblies.asTheItem')}
+        </TextButton>
       </div>
     </Field>
   );

@@ -24,6 +24,7 @@ import { takenKeys } from '../measure/newScope.ts';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { LookupTables } from './LookupTables.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -33,16 +34,16 @@ export function FiguresPage() {
         <AssemblyTabs />
       </div>
       <div className="editor">
-        <section aria-label="Named figures">
-          <h2>Named figures</h2>
+        <section aria-label={t('assemblies.namedFigures')}>
+          <h2>{t('assemblies.namedFigures')}</h2>
           <NamedFigures />
         </section>
-        <section aria-label="Tables">
-          <h2>Tables</h2>
+        <section aria-label={t('assemblies.tables')}>
+          <h2>{t('assemblies.tables')}</h2>
           <LookupTables />
         </section>
-        <section aria-label="Difficulties">
-          <h2>Difficulty: labor hours are multiplied by this</h2>
+        <section aria-label={t('assemblies.difficulties')}>
+          <h2>{t('assemblies.difficultyLaborHoursAreMultipliedBy')}</h2>
           <Difficulties />
         </section>
       </div>
@@ -56,7 +57,7 @@ function NamedFigures() {
   const settle = useSettle();
   const named = inOrder(job.quantity.values());
   const add = (): void => {
-    const name = `Figure ${named.length + 1}`;
+    const name = t('assemblies.figure', { place: named.length + 1 });
     const figure: NamedQuantity = {
       type: 'quantity',
       id: makeId('quantity'),
@@ -66,28 +67,26 @@ function NamedFigures() {
       unit: '',
       order: orderAfter(named),
     };
-    const refused = settle('name a figure', put(figure));
+    const refused = settle(t('assemblies.nameAFigure'), put(figure));
     if (refused !== undefined) tellProblem(refused);
   };
   return (
     <>
       {named.length === 0 ? (
-        <p className="soft">
-          Name a figure once to use it in many formulas: a lap, a floor area, a number of doors.
-        </p>
+        <p className="soft">{t('assemblies.nameAFigureOnceToUseIt')}</p>
       ) : (
         <table className="lines">
           <thead>
             <tr>
-              <th style={{ width: '22%' }}>What it is</th>
-              <th style={{ width: 150 }}>Name in formulas</th>
-              <th>Formula</th>
-              <th style={{ width: 64 }}>Unit</th>
+              <th style={{ width: '22%' }}>{t('assemblies.whatItIs')}</th>
+              <th style={{ width: 150 }}>{t('assemblies.nameInFormulas')}</th>
+              <th>{t('assemblies.formula')}</th>
+              <th style={{ width: 64 }}>{t('assemblies.unit')}</th>
               <th className="right" style={{ width: 110 }}>
-                Figure
+                {t('assemblies.figure2')}
               </th>
-              <th style={{ width: '18%' }}>Used by</th>
-              <th aria-label="What to do" style={{ width: 32 }} />
+              <th style={{ width: '18%' }}>{t('assemblies.usedBy')}</th>
+              <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
             </tr>
           </thead>
           <tbody>
@@ -98,7 +97,7 @@ function NamedFigures() {
         </table>
       )}
       <Button size="xs" variant="outline" mt="2" onClick={add}>
-        Name a figure
+        {t('assemblies.nameAFigure2')}
       </Button>
     </>
   );
@@ -109,12 +108,12 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   const settle = useSettle();
   const set = (changed: Partial<NamedQuantity>): string | undefined =>
     settle(
-      'change a named figure',
+      t('assemblies.changeANamedFigure'),
       update(figure, (now) => ({ ...now, ...changed })),
     );
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== figure.key));
-    return settle(`rename ${figure.name}`, renameKey(figure.id, keyFor(text, others)));
+    return settle(t('assemblies.rename', { name: figure.name }), renameKey(figure.id, keyFor(text, others)));
   };
   const users = findUsers(job, { type: 'quantity', key: figure.key })
     .filter(({ id }) => id !== figure.id)
@@ -124,14 +123,22 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   return (
     <tr>
       <td>
-        <CommitInput label="What it is" value={figure.name} onCommit={(name) => set({ name })} />
+        <CommitInput
+          label={t('assemblies.whatItIs')}
+          value={figure.name}
+          onCommit={(name) => set({ name })}
+        />
       </td>
       <td>
-        <CommitInput label={`Name of ${figure.name}`} value={figure.key} onCommit={rename} />
+        <CommitInput
+          label={t('assemblies.nameOf', { name: figure.name })}
+          value={figure.key}
+          onCommit={rename}
+        />
       </td>
       <td>
         <FormulaInput
-          label={`Formula of ${figure.name}`}
+          label={t('assemblies.formulaOf', { name: figure.name })}
           value={figure.formula}
           place={{ in: 'job' }}
           unit={/^[\d.]+$/.test(figure.formula) ? figure.unit : undefined}
@@ -145,7 +152,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
       </td>
       <td>
         <CommitInput
-          label={`Unit of ${figure.name}`}
+          label={t('assemblies.unitOf', { name: figure.name })}
           value={figure.unit}
           onCommit={(unit) => set({ unit: unit.trim() })}
         />
@@ -159,14 +166,14 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
       </td>
       <td>
         <div className="soft cut used-by" title={users.join(', ')}>
-          {users.length === 0 ? 'nothing yet' : users.join(', ')}
+          {users.length === 0 ? t('assemblies.nothingYet') : users.join(', ')}
         </div>
       </td>
       <td>
         <IconButton
-          aria-label={`Remove ${figure.name}`}
+          aria-label={t('assemblies.remove3', { name: figure.name })}
           onClick={() => {
-            const refused = settle(`remove ${figure.name}`, removeNamed(figure.id));
+            const refused = settle(t('assemblies.remove', { name: figure.name }), removeNamed(figure.id));
             if (refused !== undefined) tellProblem(refused);
           }}
         >
@@ -190,11 +197,11 @@ function Difficulties() {
         <table className="lines" style={{ maxWidth: 480 }}>
           <thead>
             <tr>
-              <th>Where or how</th>
+              <th>{t('assemblies.whereOrHow')}</th>
               <th className="right" style={{ width: 110 }}>
-                Hours times
+                {t('assemblies.hoursTimes')}
               </th>
-              <th aria-label="What to do" style={{ width: 32 }} />
+              <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
             </tr>
           </thead>
           <tbody>
@@ -202,11 +209,11 @@ function Difficulties() {
               <tr key={difficulty.id}>
                 <td>
                   <CommitInput
-                    label="Difficulty"
+                    label={t('assemblies.difficulty')}
                     value={difficulty.name}
                     onCommit={(name) =>
                       settle(
-                        'rename a difficulty',
+                        t('assemblies.renameADifficulty'),
                         update(difficulty, (now) => ({ ...now, name })),
                       )
                     }
@@ -214,13 +221,13 @@ function Difficulties() {
                 </td>
                 <td>
                   <CommitInput
-                    label={`Factor of ${difficulty.name}`}
+                    label={t('assemblies.factorOf', { name: difficulty.name })}
                     align="end"
                     value={formatNumber(difficulty.factor, 3, numbers, true)}
                     onCommit={(text) => {
                       return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
                         settle(
-                          'change a difficulty',
+                          t('assemblies.changeADifficulty'),
                           update(difficulty, (now) => ({ ...now, factor: Number(kept) })),
                         ),
                       );
@@ -229,7 +236,7 @@ function Difficulties() {
                 </td>
                 <td>
                   <IconButton
-                    aria-label={`Remove ${difficulty.name}`}
+                    aria-label={t('assemblies.remove3', { name: difficulty.name })}
                     onClick={() =>
                       setError(settle(`remove ${difficulty.name}`, removeDifficulty(difficulty.id)))
                     }
@@ -260,7 +267,7 @@ function Difficulties() {
                 : put({
                     type: 'difficulty',
                     id: makeId('difficulty'),
-                    name: `Difficulty ${all.length + 1}`,
+                    name: t('assemblies.difficulty2', { place: all.length + 1 }),
                     factor: 1,
                     order: orderAfter(all),
                   }),
@@ -268,7 +275,7 @@ function Difficulties() {
           )
         }
       >
-        {all.length === 0 ? 'Add the usual ones' : 'Add a difficulty'}
+        {all.length === 0 ? t('assemblies.addTheUsualOnes') : t('assemblies.addADifficulty')}
       </Button>
     </>
   );

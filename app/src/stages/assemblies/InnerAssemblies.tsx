@@ -18,6 +18,7 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { type PartProps, takenIn, withChanges } from './assemblyParts.ts';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface InnerAssembliesProps extends PartProps {
   readonly use: Use | undefined;
@@ -41,7 +42,7 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
       formula: same ? measure : '0',
       answers: {},
     };
-    change(`put ${chosen.name} inside`, { inner: [...inner, added] });
+    change(t('assemblies.putInside', { name: chosen.name }), { inner: [...inner, added] });
   };
   return (
     <div className="form" style={{ gap: 8 }}>
@@ -53,23 +54,25 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
           use={use}
           place={place}
           set={(changed) =>
-            change('change an inner assembly', {
+            change(t('assemblies.changeAnInnerAssembly'), {
               inner: inner.map((one) => (one.key === each.key ? withChanges(one, changed) : one)),
             })
           }
           onRemove={() =>
-            change(`take ${each.name} out`, { inner: inner.filter(({ key }) => key !== each.key) })
+            change(t('assemblies.takeOut', { name: each.name }), {
+              inner: inner.filter(({ key }) => key !== each.key),
+            })
           }
         />
       ))}
       <div>
         <Select
           style={{ width: 260 }}
-          aria-label="Put an assembly inside"
+          aria-label={t('assemblies.putAnAssemblyInside')}
           value=""
           onChange={(event) => add(event.target.value)}
         >
-          <option value="">+ an assembly inside this one</option>
+          <option value="">{t('assemblies.anAssemblyInsideThisOne')}</option>
           {others.map(({ id, name, measures }) => (
             <option key={id} value={id}>
               {name}, {FOR_KIND_WORDS[measures]}
@@ -97,10 +100,14 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
   return (
     <div className="box inner-box">
-      <CommitInput label="Name of the inner assembly" value={inner.name} onCommit={(name) => set({ name })} />
+      <CommitInput
+        label={t('assemblies.nameOfTheInnerAssembly')}
+        value={inner.name}
+        onCommit={(name) => set({ name })}
+      />
       <div>
         <FormulaInput
-          label={`Amount of ${inner.name}`}
+          label={t('assemblies.amountOf', { name: inner.name })}
           value={inner.formula}
           place={place}
           unit={unit}
@@ -112,7 +119,12 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
           <QuantityText figure={figures.figure(netNode(use.id, inner.key))} dimension={dimension} />
         )}
       </span>
-      <Button size="xs" variant="ghost" aria-label={`Take ${inner.name} out`} onClick={onRemove}>
+      <Button
+        size="xs"
+        variant="ghost"
+        aria-label={t('assemblies.takeOut2', { name: inner.name })}
+        onClick={onRemove}
+      >
         <Trash2 size={14} />
       </Button>
       {(used?.inputs ?? []).map((input) => (
@@ -121,7 +133,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
             {input.question}
           </span>
           <FormulaInput
-            label={`${input.question} of ${inner.name}`}
+            label={t('assemblies.of3', { question: input.question, name: inner.name })}
             value={own(inner.answers, input.key) ?? ''}
             placeholder={[input.value, input.unit].filter(Boolean).join(' ')}
             place={place}

@@ -6,6 +6,7 @@ import type { Job } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { findByCode, searchOf } from '@zest/core/pricing/book';
 import { rememberItem, useRecentItems } from '../prices/recentItems.ts';
+import { t } from '../../messages/t.ts';
 
 interface ItemChoiceProps {
   readonly code: string;
@@ -20,8 +21,7 @@ interface ItemChoiceProps {
 
 const LIMIT = 12;
 
-const tellUnknown = (text: string): void =>
-  tellProblem(`‘${text}’ isn’t an item of the price book. Choose one from the list, or add it under Prices.`);
+const tellUnknown = (text: string): void => tellProblem(t('assemblies.isntAnItemOfThePriceBook', { text }));
 
 /** What was used lately stands first while nothing is typed. */
 function offered(items: Job['item'], recent: readonly string[], text: string): readonly Item[] {
@@ -54,7 +54,9 @@ export function ItemChoice({
             <>
               <span style={{ minWidth: 84, fontWeight: 500 }}>{item.code}</span>
               <span className="cut">{item.description}</span>
-              <span className="kind">per {item.basis === 1 ? item.unit : `${item.basis} ${item.unit}`}</span>
+              <span className="kind">
+                {t('assemblies.per', { part: item.basis === 1 ? item.unit : `${item.basis} ${item.unit}` })}
+              </span>
             </>
           ),
         })),
@@ -66,8 +68,8 @@ export function ItemChoice({
     <SearchChoice
       label={label}
       inCell={inCell}
-      listLabel="Items of the price book"
-      placeholder={placeholder ?? 'find an item'}
+      listLabel={t('assemblies.itemsOfThePriceBook')}
+      placeholder={placeholder ?? t('assemblies.findAnItem')}
       value={code}
       title={known?.description ?? code}
       invalid={code !== '' && known === undefined}
@@ -76,8 +78,8 @@ export function ItemChoice({
       find={find}
       nothing={
         onUnknown === tellUnknown
-          ? 'No matches. Add it under Prices.'
-          : 'No matching item. Enter keeps this as the description.'
+          ? t('assemblies.noMatchesAddItUnderPrices')
+          : t('assemblies.noMatchingItemEnterKeepsThisAs')
       }
       onChoose={(chosen) => {
         void rememberItem(storage, chosen);

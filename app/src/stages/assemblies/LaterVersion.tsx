@@ -12,9 +12,9 @@ import {
 } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import { useServices } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** A later version in the library than the one this job has; undefined where there is none. */
 export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | undefined {
@@ -25,7 +25,7 @@ export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | u
 const WORDS: Readonly<Record<Difference['of'], string>> = {
   component: 'component',
   question: 'question',
-  inner: 'assembly inside',
+  inner: t('assemblies.assemblyInside'),
   other: '',
 };
 
@@ -38,7 +38,7 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
   if (differences.length === 0) return null;
   const take = (): void => {
     const refused = settle(
-      `take version ${kept.version} of ${assembly.name}`,
+      t('assemblies.takeVersionOf', { version: kept.version, name: assembly.name }),
       takeVersion(assembly.id, kept, makeId),
     );
     if (refused !== undefined) tellProblem(refused);
@@ -46,13 +46,16 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
   return (
     <div className="later-version" role="status">
       <span>
-        The library has version {kept.version}, with {plural(differences.length, 'difference')}.
+        {t('assemblies.theLibraryHasVersionWith', {
+          version: kept.version,
+          differences: t('count.difference', { count: differences.length }),
+        })}
       </span>
       <TextButton aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? 'Hide' : 'Show'} what differs
+        {t('assemblies.whatDiffers', { part: open ? t('assemblies.hide') : t('assemblies.show') })}
       </TextButton>
       <Button size="xs" onClick={take}>
-        Use this version
+        {t('assemblies.useThisVersion')}
       </Button>
       {open ? (
         <ul>

@@ -21,7 +21,7 @@ import { type Content } from '@zest/core/library/build';
 import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { COST_WORDS, FOR_KIND_WORDS, plural } from '../../messages/words.ts';
+import { COST_WORDS, FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
@@ -30,6 +30,7 @@ import { useShelf } from './useShelf.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -64,7 +65,7 @@ export function LibraryPage() {
       return {
         key: kept.key,
         name: content.name,
-        folder: folder === '' ? 'Kept' : folder,
+        folder: folder === '' ? t('assemblies.kept') : folder,
         content,
         kept,
         words: wordsOf(content, folder),
@@ -96,16 +97,14 @@ export function LibraryPage() {
   const take = (which: Offer): void => {
     const id = makeId('assembly');
     const before = new Set(job.assembly.keys());
-    const done = actions.transact(`take ${which.name} into the job`, which.take(id));
+    const done = actions.transact(t('assemblies.takeIntoTheJob', { name: which.name }), which.take(id));
     if (!done.ok) {
       tellProblem(describeProblem(done.problem));
       return;
     }
     const taken = done.value.added.find((record) => record.type === 'assembly' && !before.has(record.id));
     if (isForeign(which.currency, job))
-      tell(
-        `The prices in ${which.name} are in ${which.currency}, so they were left out. Type them, or choose items from this job.`,
-      );
+      tell(t('assemblies.thePricesInAreInSoThey', { name: which.name, currency: which.currency ?? '' }));
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
   const readFile = async (file: File, stop: AbortSignal): Promise<void> => {
@@ -116,7 +115,10 @@ export function LibraryPage() {
     }
     changeShelf((kept) => shelvePack(kept, read));
     const count = read.records.filter(({ type }) => type === 'assembly').length;
-    setNotes([`${plural(count, 'assembly', 'assemblies')} read from ‘${file.name}’.`, ...read.notes]);
+    setNotes([
+      t('assemblies.readFrom', { assemblies: t('count.assembly', { count: count }), name: file.name }),
+      ...read.notes,
+    ]);
   };
   return (
     <div className="stage">
@@ -124,8 +126,8 @@ export function LibraryPage() {
         <AssemblyTabs />
         <TextInput
           style={{ width: 200 }}
-          aria-label="Search the library"
-          placeholder="Search by name, trade, word"
+          aria-label={t('assemblies.searchTheLibrary')}
+          placeholder={t('assemblies.searchByNameTradeWord')}
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
@@ -135,7 +137,7 @@ export function LibraryPage() {
           aria-pressed={onlyFavorites}
           onClick={() => setOnlyFavorites(!onlyFavorites)}
         >
-          <Star size={14} /> Favorites
+          <Star size={14} /> {t('assemblies.favorites')}
         </Button>
         <span className="grow" />
         <ReadFile onFile={readFile} />
@@ -146,31 +148,33 @@ export function LibraryPage() {
             <li key={index}>{note}</li>
           ))}
           <li>
-            <TextButton onClick={() => setNotes([])}>Dismiss</TextButton>
+            <TextButton onClick={() => setNotes([])}>{t('assemblies.dismiss')}</TextButton>
           </li>
         </ul>
       )}
       <div className="assembly">
         <FolderList
-          label="Library"
+          label={t('assemblies.library')}
           items={found.map(({ key, name, folder, content, kept }) => ({
             key,
             name: shelf.favorites.includes(key) ? `★ ${name}` : name,
             folder,
-            about: `${FOR_KIND_WORDS[content.measures]}, ${plural(content.components.length, 'component')}${
-              kept === undefined ? '' : `, version ${kept.version}`
+            about: `${FOR_KIND_WORDS[content.measures]}, ${t('count.component', { count: content.components.length })}${
+              kept === undefined ? '' : t('assemblies.version', { version: kept.version })
             }`,
           }))}
           current={offer?.key}
           nothing={
-            onlyFavorites ? 'No favorites yet. Star the ones you use often.' : 'No matches in the library.'
+            onlyFavorites
+              ? t('assemblies.noFavoritesYetStarTheOnesYou')
+              : t('assemblies.noMatchesInTheLibrary')
           }
           onChoose={setChosen}
         />
         {offer === undefined ? (
           <div className="empty">
-            <h2>Nothing chosen</h2>
-            <p>Choose an assembly on the left to see its questions and what it adds.</p>
+            <h2>{t('assemblies.nothingChosen')}</h2>
+            <p>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</p>
           </div>
         ) : (
           <OfferView
@@ -212,18 +216,18 @@ function ReadFile({ onFile }: ReadFileProps) {
   if (reading !== undefined)
     return (
       <Button size="sm" variant="outline" onClick={() => reading.abort()}>
-        Reading… Cancel
+        {t('assemblies.readingCancel')}
       </Button>
     );
   return (
     <>
       <Button size="sm" variant="outline" onClick={() => field.current?.click()}>
-        <FileUp size={14} /> Read a file
+        <FileUp size={14} /> {t('assemblies.readAFile')}
       </Button>
       <FileInput
         ref={field}
         accept=".json,.xlsx"
-        label="Assemblies to read, JSON or XLSX"
+        label={t('assemblies.assembliesToReadJsonOrXlsx')}
         onFile={(file) => void read(file)}
       />
     </>
@@ -267,13 +271,14 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
         </div>
         <span className="grow" />
         <Button size="sm" variant="ghost" aria-pressed={favorite} onClick={onFavorite}>
-          <Star size={14} fill={favorite ? 'currentColor' : 'none'} /> {favorite ? 'A favorite' : 'Favorite'}
+          <Star size={14} fill={favorite ? 'currentColor' : 'none'} />{' '}
+          {favorite ? t('assemblies.aFavorite') : t('assemblies.favorite')}
         </Button>
         <Button size="sm" onClick={onTake}>
-          <Plus size={14} /> Add to the job
+          <Plus size={14} /> {t('assemblies.addToTheJob')}
         </Button>
       </div>
-      {inJob ? <p className="soft">This job already has one with this name; it will have both.</p> : null}
+      {inJob ? <p className="soft">{t('assemblies.thisJobAlreadyHasOneWithThis')}</p> : null}
       <ContentTables content={content} />
       <div className="offer-foot">
         <Button
@@ -288,7 +293,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
             )
           }
         >
-          <FileDown size={14} /> JSON
+          <FileDown size={14} /> {t('assemblies.jSON')}
         </Button>
         <Button
           size="xs"
@@ -297,17 +302,17 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
             void writeAssemblyWorkbook([alone().main]).then((blob) => download(`${fileName}.xlsx`, blob))
           }
         >
-          <FileDown size={14} /> Spreadsheet
+          <FileDown size={14} /> {t('assemblies.spreadsheet')}
         </Button>
         {versions.slice(1).map((kept) => (
           <Button key={kept.version} size="xs" variant="ghost" onClick={() => onVersion(kept)}>
-            Take version {kept.version}
+            {t('assemblies.takeVersion', { version: kept.version })}
           </Button>
         ))}
         <span className="grow" />
         {offer.kept === undefined ? null : (
           <Button size="xs" variant="ghost" onClick={onRemove}>
-            <Trash2 size={14} /> Remove from the library
+            <Trash2 size={14} /> {t('assemblies.removeFromTheLibrary')}
           </Button>
         )}
       </div>
@@ -322,12 +327,12 @@ function ContentTables({ content }: { readonly content: Content }) {
       <table className="lines">
         <thead>
           <tr>
-            <th style={{ width: '30%' }}>Component</th>
-            <th style={{ width: 92 }}>Kind</th>
-            <th>Formula</th>
-            <th style={{ width: 60 }}>Unit</th>
+            <th style={{ width: '30%' }}>{t('assemblies.component2')}</th>
+            <th style={{ width: 92 }}>{t('assemblies.kind')}</th>
+            <th>{t('assemblies.formula')}</th>
+            <th style={{ width: 60 }}>{t('assemblies.unit')}</th>
             <th className="right" style={{ width: 70 }}>
-              Waste
+              {t('assemblies.waste2')}
             </th>
           </tr>
         </thead>
@@ -349,9 +354,9 @@ function ContentTables({ content }: { readonly content: Content }) {
         <table className="lines">
           <thead>
             <tr>
-              <th style={{ width: '46%' }}>Question</th>
-              <th>Usual answer</th>
-              <th>Name in formulas</th>
+              <th style={{ width: '46%' }}>{t('assemblies.question2')}</th>
+              <th>{t('assemblies.usualAnswer')}</th>
+              <th>{t('assemblies.nameInFormulas')}</th>
             </tr>
           </thead>
           <tbody>

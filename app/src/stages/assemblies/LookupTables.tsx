@@ -10,7 +10,6 @@ import type { TableColumn, TableRecord } from '@zest/core/job/records/lookupTabl
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import type { GridColumn, GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
@@ -19,6 +18,7 @@ import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from '../measure/newScope.ts';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
 export function LookupTables() {
@@ -36,13 +36,13 @@ export function LookupTables() {
       order: orderAfter(tables),
       ...content,
     };
-    const refused = settle(`add the table ${content.name}`, put(table));
+    const refused = settle(t('assemblies.addTheTable', { name: content.name }), put(table));
     if (refused !== undefined) tellProblem(refused);
   };
   const read = async (chosen: File): Promise<void> => {
     const { default: Papa } = await import('papaparse');
     const parsed = Papa.parse<string[]>(await chosen.text(), { skipEmptyLines: 'greedy' });
-    const name = chosen.name.replace(/\.[^.]*$/, '').slice(0, 80) || 'Table';
+    const name = chosen.name.replace(/\.[^.]*$/, '').slice(0, 80) || t('assemblies.table');
     const table = readTableCsv(parsed.data);
     if (!table.ok) {
       setNotes([describeTable(chosen.name, table.problem)]);
@@ -55,8 +55,8 @@ export function LookupTables() {
     <>
       {tables.length === 0 ? (
         <p className="soft">
-          A table holds sizes to choose from. A formula picks the smallest one that is large enough:{' '}
-          <code>lookup(footings, bars, width, 18 in)</code>.
+          {t('assemblies.aTableHoldsSizesToChooseFrom')}{' '}
+          <code>{t('assemblies.lookupFootingsBarsWidth18In')}</code>.
         </p>
       ) : null}
       {tables.map((table) => (
@@ -75,24 +75,24 @@ export function LookupTables() {
           variant="outline"
           onClick={() =>
             add({
-              name: `Table ${tables.length + 1}`,
+              name: t('assemblies.table2', { place: tables.length + 1 }),
               columns: [
-                { key: 'size', name: 'Size', unit: '' },
-                { key: 'value', name: 'Value', unit: '' },
+                { key: 'size', name: t('assemblies.size'), unit: '' },
+                { key: 'value', name: t('assemblies.value'), unit: '' },
               ],
               rows: [['1', '1']],
             })
           }
         >
-          Add a table
+          {t('assemblies.addATable')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => file.current?.click()}>
-          <FileUp size={14} /> Read CSV
+          <FileUp size={14} /> {t('assemblies.readCsv')}
         </Button>
         <FileInput
           ref={file}
           accept=".csv,text/csv"
-          label="CSV to read a table from"
+          label={t('assemblies.cSVToReadATableFrom')}
           onFile={(chosen) => void read(chosen)}
         />
       </div>
@@ -106,14 +106,19 @@ type Note = Extract<ReturnType<typeof readTableCsv>, { ok: true }>['value']['not
 function describeTable(name: string, problem: TableProblem): string {
   switch (problem.kind) {
     case 'table-empty':
-      return `‘${name}’ has no rows. The first row should name the columns, and the others hold the sizes.`;
+      return t('assemblies.hasNoRowsTheFirstRowShould', { name });
     case 'table-too-large':
-      return `‘${name}’ has ${problem.count} ${problem.of}; the limit is ${problem.limit}. Split it.`;
+      return t('assemblies.hasTheLimitIsSplitIt', {
+        name,
+        number: problem.count,
+        of: problem.of,
+        limit: problem.limit,
+      });
   }
 }
 
 const describeNote = ({ row, column, text }: Note): string =>
-  `Row ${row}, ${column}: ‘${text.slice(0, 40)}’ isn’t a number, so it is kept as text.`;
+  t('assemblies.rowIsntANumberSoItIs', { row, column, text: text.slice(0, 40) });
 
 function TableBox({ table }: { readonly table: TableRecord }) {
   const { job } = useOpenJob();
@@ -126,36 +131,46 @@ function TableBox({ table }: { readonly table: TableRecord }) {
     );
   const rename = (text: string): string | undefined => {
     const others = new Set([...takenKeys(job)].filter((key) => key !== table.key));
-    return settle(`rename ${table.name}`, renameKey(table.id, keyFor(text, others)));
+    return settle(t('assemblies.rename', { name: table.name }), renameKey(table.id, keyFor(text, others)));
   };
   const addColumn = (): void => {
-    const key = keyFor(`column ${table.columns.length + 1}`, new Set(table.columns.map((each) => each.key)));
+    const key = keyFor(
+      t('assemblies.column', { place: table.columns.length + 1 }),
+      new Set(table.columns.map((each) => each.key)),
+    );
     set('add a column', {
-      columns: [...table.columns, { key, name: `Column ${table.columns.length + 1}`, unit: '' }],
+      columns: [
+        ...table.columns,
+        { key, name: t('assemblies.column2', { place: table.columns.length + 1 }), unit: '' },
+      ],
     });
   };
   return (
     <div className="box table-box">
       <div className="table-head">
         <CommitInput
-          label="Name of the table"
+          label={t('assemblies.nameOfTheTable')}
           value={table.name}
           onCommit={(name) => set('rename a table', { name })}
         />
-        <CommitInput label={`Name of ${table.name} in formulas`} value={table.key} onCommit={rename} />
-        <span className="soft">{plural(table.rows.length, 'row')}</span>
+        <CommitInput
+          label={t('assemblies.nameOfInFormulas', { name: table.name })}
+          value={table.key}
+          onCommit={rename}
+        />
+        <span className="soft">{t('count.row', { count: table.rows.length })}</span>
         <span className="grow" />
         <Button
           size="xs"
           variant="ghost"
           onClick={() => void csvOf(table).then((blob) => download(`${table.key}.csv`, blob))}
         >
-          <FileDown size={14} /> CSV
+          <FileDown size={14} /> {t('assemblies.cSV')}
         </Button>
         <IconButton
-          aria-label={`Remove ${table.name}`}
+          aria-label={t('assemblies.remove3', { name: table.name })}
           onClick={() => {
-            const refused = settle(`remove ${table.name}`, removeNamed(table.id));
+            const refused = settle(t('assemblies.remove', { name: table.name }), removeNamed(table.id));
             if (refused !== undefined) tellProblem(refused);
           }}
         >
@@ -166,9 +181,9 @@ function TableBox({ table }: { readonly table: TableRecord }) {
       <Rows table={table} set={set} />
       <div style={{ display: 'flex', gap: 8 }}>
         <TextButton onClick={() => set('add a row', { rows: [...table.rows, table.columns.map(() => '')] })}>
-          + row
+          {t('assemblies.row')}
         </TextButton>
-        <TextButton onClick={addColumn}>+ column</TextButton>
+        <TextButton onClick={addColumn}>{t('assemblies.column3')}</TextButton>
       </div>
     </div>
   );
@@ -190,17 +205,17 @@ function Columns({ table, set }: TablePartProps) {
       {table.columns.map((column, index) => (
         <div key={index}>
           <CommitInput
-            label={`Column ${index + 1}`}
+            label={t('assemblies.column2', { place: index + 1 })}
             value={column.name}
             onCommit={(name) => change(index, { name })}
           />
           <div className="details-row">
             <CommitInput
-              label={`Name of ${column.name} in formulas`}
+              label={t('assemblies.nameOfInFormulas', { name: column.name })}
               value={column.key}
               onCommit={(text) =>
                 settle(
-                  'rename a column',
+                  t('assemblies.renameAColumn'),
                   renameColumn(
                     table.id,
                     column.key,
@@ -213,8 +228,8 @@ function Columns({ table, set }: TablePartProps) {
               }
             />
             <CommitInput
-              label={`Unit of ${column.name}`}
-              placeholder="unit"
+              label={t('assemblies.unitOf', { name: column.name })}
+              placeholder={t('assemblies.unit2')}
               value={column.unit}
               onCommit={(unit) => change(index, { unit: unit.trim() })}
             />
@@ -266,7 +281,7 @@ function Rows({ table, set }: TablePartProps) {
         if (column !== undefined && into !== undefined) into[Number(column)] = text.trim();
       }),
     );
-    const refused = set(`paste ${plural(pasted.rows.length, 'row')}`, { rows: changed });
+    const refused = set(`paste ${t('count.row', { count: pasted.rows.length })}`, { rows: changed });
     const added = length - table.rows.length;
     const said = describePasted({
       changed: pasted.rows.length - added,
@@ -281,7 +296,7 @@ function Rows({ table, set }: TablePartProps) {
   return (
     <div className="table-rows" style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
       <Grid
-        label={`Rows of ${table.name}`}
+        label={t('assemblies.rowsOf', { name: table.name })}
         columns={columns}
         rows={rows}
         keyOf={({ index }) => String(index)}
@@ -289,7 +304,9 @@ function Rows({ table, set }: TablePartProps) {
         onPaste={onPaste}
         onRemove={(chosen) => {
           const gone = new Set(chosen.map(({ index }) => index));
-          set(`remove ${plural(gone.size, 'row')}`, { rows: table.rows.filter((_, at) => !gone.has(at)) });
+          set(`remove ${t('count.row', { count: gone.size })}`, {
+            rows: table.rows.filter((_, at) => !gone.has(at)),
+          });
         }}
       />
     </div>

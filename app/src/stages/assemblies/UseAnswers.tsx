@@ -17,6 +17,7 @@ import { describeFailure } from '../../messages/describeFailure.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
@@ -69,19 +70,19 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
       // An emptied answer goes back to what flows: the scope's property or the default.
       return { ...now, answers: kept === '' ? others : { ...others, [input.key]: kept } };
     };
-    return settle(`answer ‘${input.question}’`, update(use, change));
+    return settle(t('assemblies.answer', { question: input.question }), update(use, change));
   };
   return (
     <div>
       <div className="soft" style={{ fontSize: 12 }}>
-        {input.question} {flows && text === input.key ? '(from the scope)' : input.hint}{' '}
+        {input.question} {flows && text === input.key ? t('assemblies.fromTheScope') : input.hint}{' '}
         {flows ? null : (
           <TextButton
-            title={`Back to ${input.value} ${input.unit}`}
-            aria-label={`Reset ${input.question} to its default`}
+            title={t('assemblies.backTo', { value: input.value, unit: input.unit })}
+            aria-label={t('assemblies.resetToItsDefault', { question: input.question })}
             onClick={() => answer('')}
           >
-            usual
+            {t('assemblies.usual')}
           </TextButton>
         )}
       </div>

@@ -12,6 +12,7 @@ import { describePriceFile } from '../../messages/describePrices.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import type { WorkbookWorker } from '../../workers/workbook.worker.ts';
+import { t } from '../../messages/t.ts';
 
 const XLSX_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 export const FILE_LIMIT = 20 * 1024 ** 2;
@@ -69,7 +70,7 @@ export async function readAssemblyFile(
   makeId: MakeId,
   stop?: AbortSignal,
 ): Promise<ReadFile | string> {
-  if (file.size > FILE_LIMIT) return `‘${file.name}’ is larger than 20 MB. Split it.`;
+  if (file.size > FILE_LIMIT) return t('assemblies.isLargerThan20MbSplitIt', { name: file.name });
   if (!/\.xlsx$/i.test(file.name)) {
     const pack = readPack(await file.text());
     return pack.ok ? { ...pack.value, notes: [] } : describePack(file.name, pack.problem);
@@ -83,32 +84,45 @@ export async function readAssemblyFile(
 function describePack(name: string, problem: PackProblem): string {
   switch (problem.kind) {
     case 'pack-not-json':
-      return `‘${name}’ is damaged or no JSON file. Export it again where it came from.`;
+      return t('assemblies.isDamagedOrNoJsonFileExport', { name });
     case 'pack-other-format':
-      return `‘${name}’ holds something else than assemblies. Choose a file that was exported from a library.`;
+      return t('assemblies.holdsSomethingElseThanAssembliesChoose', { name });
     case 'pack-newer':
-      return `‘${name}’ comes from a newer Zest Line (format ${problem.version}; this one reads up to ${problem.known}).`;
+      return t('assemblies.comesFromANewerZestLineFormat', {
+        name,
+        version: problem.version,
+        known: problem.known,
+      });
     case 'pack-record':
-      return `Record ${problem.index + 1} of ‘${name}’ was refused. ${describeProblem(problem.problem)} Nothing was taken over.`;
+      return t('assemblies.recordOfWasRefusedNothingWasTaken', {
+        place: problem.index + 1,
+        name,
+        problem: describeProblem(problem.problem),
+      });
     case 'pack-record-type':
-      return `Record ${problem.index + 1} of ‘${name}’ is a ‘${problem.type}’, which does not belong to an assembly. Nothing was taken over.`;
+      return t('assemblies.recordOfIsAWhichDoesNot', { place: problem.index + 1, name, type: problem.type });
     case 'pack-incomplete':
-      return `‘${name}’ lacks something that ‘${problem.name}’ stands on. Export it again where it came from.`;
+      return t('assemblies.lacksSomethingThatStandsOnExportIt', { name, name2: problem.name });
   }
 }
 
 function describeRow(problem: RowProblem): string {
-  const where = `${problem.sheet}, row ${problem.row}`;
+  const where = t('assemblies.row2', { sheet: problem.sheet, row: problem.row });
   switch (problem.kind) {
     case 'row-no-assembly':
-      return `${where}: no assembly ‘${problem.name}’ is on the first sheet. The row was left out.`;
+      return t('assemblies.noAssemblyIsOnTheFirstSheet', { where, name: problem.name });
     case 'row-word':
-      return `${where}, ${problem.column}: ‘${problem.text}’ is not one of ${problem.known.join(', ')}. The row was left out.`;
+      return t('assemblies.isNotOneOfTheRowWas', {
+        where,
+        column: problem.column,
+        text: problem.text,
+        value: problem.known.join(', '),
+      });
     case 'row-twice':
-      return `${where}: ‘${problem.name}’ is there twice. The second was left out.`;
+      return t('assemblies.isThereTwiceTheSecondWasLeft', { where, name: problem.name });
     case 'row-refused':
-      return `${where}: ${describeProblem(problem.problem)} The row was left out.`;
+      return t('assemblies.theRowWasLeftOut', { where, problem: describeProblem(problem.problem) });
     case 'row-column-missing':
-      return `${problem.sheet}: the column ‘${problem.column}’ is missing in the first row.`;
+      return t('assemblies.theColumnIsMissingInTheFirst', { sheet: problem.sheet, column: problem.column });
   }
 }

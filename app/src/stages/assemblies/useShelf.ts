@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState } from 'react';
 import { EMPTY_SHELF, type Shelf, readShelf, writeShelf } from '@zest/core/library/shelf';
 import { tell, tellProblem } from '../../components/toaster.tsx';
-import { plural } from '../../messages/words.ts';
 import { useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 const KEY = 'library';
 
@@ -22,11 +22,12 @@ export function useShelf(): readonly [shelf: Shelf, changeShelf: ChangeShelf] {
       const read = readShelf(stored);
       if (read !== undefined) setShelf(read);
       const lost = read?.unread.length ?? 0;
-      if (read === undefined)
-        tellProblem('The kept assemblies could not be read; they are left as they are.');
+      if (read === undefined) tellProblem(t('assemblies.theKeptAssembliesCouldNotBeRead'));
       else if (lost > 0)
         tellProblem(
-          `${plural(lost, 'kept assembly', 'kept assemblies')} could not be read here, and stay stored.`,
+          t('assemblies.couldNotBeReadHereAndStay', {
+            keptAssemblies: t('count.keptAssembly', { count: lost }),
+          }),
         );
     });
     return () => {
@@ -51,8 +52,8 @@ export function useShelf(): readonly [shelf: Shelf, changeShelf: ChangeShelf] {
         .catch((error: unknown) =>
           tellProblem(
             error instanceof ShelfUnread
-              ? 'The kept assemblies could not be read, so nothing was written over them.'
-              : 'The library could not be stored: this machine has no room for it. Export the assembly as a file, so that nothing is lost.',
+              ? t('assemblies.theKeptAssembliesCouldNotBeRead2')
+              : t('assemblies.theLibraryCouldNotBeStoredThis'),
           ),
         );
     },

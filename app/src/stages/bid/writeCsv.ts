@@ -5,6 +5,7 @@ import { isPriced } from '@zest/core/estimate/rows';
 import { csvBlob, csvText } from '../../platform/csvText.ts';
 import { materialList } from '@zest/core/reports/materialList';
 import { estimateReport, factsOf } from '@zest/core/reports/estimateReport';
+import { t } from '../../messages/t.ts';
 
 const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
 
@@ -18,11 +19,11 @@ export function csvOf(figures: Figures): string {
     'measured',
     'item',
     'description',
-    'cost code',
-    'part number',
+    t('bid.costCode'),
+    t('bid.partNumber'),
     'quantity',
     'unit',
-    'before waste',
+    t('bid.beforeWaste'),
     'hours',
     ...KINDS,
     'extension',
@@ -59,7 +60,16 @@ export function csvOf(figures: Figures): string {
 /** What has to be bought, the same part of the whole job in one row. */
 export function materialsOf(figures: Figures): string {
   const digits = minorDigits(settingsOf(figures.job).currency);
-  const header = ['part number', 'item', 'description', 'supplier', 'quantity', 'unit', 'material', 'lines'];
+  const header = [
+    t('bid.partNumber'),
+    'item',
+    'description',
+    'supplier',
+    'quantity',
+    'unit',
+    'material',
+    'lines',
+  ];
   const rows = materialList(figures).map((part) => [
     part.partNumber,
     part.code,

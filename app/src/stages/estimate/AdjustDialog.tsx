@@ -12,9 +12,10 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { COST_WORDS, plural } from '../../messages/words.ts';
+import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface AdjustDialogProps {
   readonly keys: readonly string[];
@@ -65,11 +66,11 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
   };
   return (
     <Modal
-      title="Adjust by percent"
+      title={t('estimate.adjustByPercent')}
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} onDone={submit}>
-          Adjust
+          {t('estimate.adjust')}
         </DialogButtons>
       }
     >
@@ -82,32 +83,39 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
       >
         <div className="form-two">
           <LabeledText
-            label="Percent"
+            label={t('estimate.percent')}
             error={error}
-            hint="Use minus for a discount"
+            hint={t('estimate.useMinusForADiscount')}
             align="end"
             autoFocus
             value={percent}
             onText={setPercent}
           />
-          <Labeled label="On">
+          <Labeled label={t('estimate.on')}>
             {(control) => (
               <Select {...control} value={on} onChange={(event) => setOn(event.target.value as typeof on)}>
-                <option value="all">All lines of the job</option>
-                {section === undefined ? null : <option value="section">Section {section.name}</option>}
+                <option value="all">{t('estimate.allLinesOfTheJob')}</option>
+                {section === undefined ? null : (
+                  <option value="section">{t('estimate.section', { name: section.name })}</option>
+                )}
                 {keys.length === 0 ? null : (
-                  <option value="lines">{plural(keys.length, 'selected line')}</option>
+                  <option value="lines">{t('count.selectedLine', { count: keys.length })}</option>
                 )}
               </Select>
             )}
           </Labeled>
         </div>
-        <KindChoice legend="Kinds of cost" kinds={COST_KINDS} chosen={kinds} onChoose={setKinds} />
+        <KindChoice
+          legend={t('estimate.kindsOfCost')}
+          kinds={COST_KINDS}
+          chosen={kinds}
+          onChoose={setKinds}
+        />
         <LabeledText
-          label="Why"
-          hint="Shown on the lines it changes"
+          label={t('estimate.why')}
+          hint={t('estimate.shownOnTheLinesItChanges')}
 
-          placeholder="Steel is up"
+          placeholder={t('estimate.steelIsUp')}
           value={name}
           onText={setName}
         />

@@ -2,6 +2,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { PlaceInAlternate } from '@zest/core/job/records/alternate';
 import type { Id } from '@zest/core/job/id';
 import { useOpenJob } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The choice of a list as a place in an alternate; undefined for the base bid. */
 export function readPlace(choice: string): PlaceInAlternate | undefined {
@@ -17,13 +18,13 @@ export function AlternateOptions() {
   const { job } = useOpenJob();
   return (
     <>
-      <option value="base">In the base bid</option>
+      <option value="base">{t('estimate.inTheBaseBid')}</option>
       {inOrder(job.alternate.values()).flatMap(({ id, name }) => [
         <option key={`adds ${id}`} value={`adds ${id}`}>
-          Comes with {name}
+          {t('estimate.comesWith', { name })}
         </option>,
         <option key={`drops ${id}`} value={`drops ${id}`}>
-          Goes with {name}
+          {t('estimate.goesWith', { name })}
         </option>,
       ])}
     </>

@@ -11,9 +11,9 @@ import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import type { OpenJob } from '../../stores/jobStore.ts';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {
@@ -27,30 +27,27 @@ export function Alternates() {
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <section aria-label="Alternates">
-      {priced.length === 0 ? (
-        <p className="soft">
-          An alternate is another way to do part of the work, priced next to the base bid. Add one, then mark
-          the lines or scopes it adds or removes.
-        </p>
-      ) : null}
+    <section aria-label={t('estimate.alternates')}>
+      {priced.length === 0 ? <p className="soft">{t('estimate.anAlternateIsAnotherWayToDo')}</p> : null}
       {priced.map(({ alternate, change, lines }) => (
         <div key={alternate.id} className="box alternate">
           <div className="alternate-head">
             <CommitInput
-              label={`Name of ${alternate.name}`}
+              label={t('estimate.nameOf', { name: alternate.name })}
               value={alternate.name}
               onCommit={(name) =>
                 settle(
-                  'rename an alternate',
+                  t('estimate.renameAnAlternate'),
                   update(alternate, (now) => ({ ...now, name })),
                 )
               }
             />
             <IconAction
-              label={`Remove ${alternate.name}`}
+              label={t('estimate.remove', { name: alternate.name })}
               icon={Trash2}
-              onClick={() => tell(settle(`remove ${alternate.name}`, removeAlternate(alternate.id)))}
+              onClick={() =>
+                tell(settle(t('estimate.remove2', { name: alternate.name }), removeAlternate(alternate.id)))
+              }
             />
           </div>
           <div className="alternate-head">
@@ -59,17 +56,17 @@ export function Alternates() {
               onChange={(on) =>
                 tell(
                   settle(
-                    `${on ? 'accept' : 'leave out'} ${alternate.name}`,
+                    `${on ? 'accept' : t('estimate.leaveOut')} ${alternate.name}`,
                     update(alternate, (now) => ({ ...now, accepted: on })),
                   ),
                 )
               }
             >
-              accepted
+              {t('estimate.accepted')}
             </Checkbox>
-            <span className="soft">{plural(lines, 'line')}</span>
+            <span className="soft">{t('count.line', { count: lines })}</span>
             <b>
-              {change === 0 ? '' : change > 0 ? 'add ' : 'deduct '}
+              {change === 0 ? '' : change > 0 ? t('estimate.add') : t('estimate.deduct')}
               {formatMoney(Math.abs(change), money)}
             </b>
           </div>
@@ -81,11 +78,11 @@ export function Alternates() {
         onClick={() =>
           tell(
             settle(
-              'add an alternate',
+              t('estimate.addAnAlternate2'),
               put({
                 type: 'alternate',
                 id: services.makeId('alternate'),
-                name: `Alternate ${job.alternate.size + 1}`,
+                name: t('estimate.alternate', { place: job.alternate.size + 1 }),
                 note: '',
                 accepted: false,
                 order: orderAfter(job.alternate.values()),
@@ -94,7 +91,7 @@ export function Alternates() {
           )
         }
       >
-        Add an alternate
+        {t('estimate.addAnAlternate')}
       </Button>
       {priced.length === 0 ? null : <Combination />}
     </section>
@@ -112,7 +109,7 @@ function Combination() {
   const sums = useMemo(() => sumsOf(open, chosen), [open, chosen]);
   return (
     <div className="combination">
-      <h3>What if</h3>
+      <h3>{t('estimate.whatIf')}</h3>
       {inOrder(job.alternate.values()).map(({ id, name }) => (
         <Checkbox
           key={id}
@@ -127,9 +124,9 @@ function Combination() {
         </Checkbox>
       ))}
       <dl className="facts">
-        <dt>Base bid</dt>
+        <dt>{t('estimate.baseBid')}</dt>
         <dd>{formatMoney(sums.base, money)}</dd>
-        <dt>With the ticked ones</dt>
+        <dt>{t('estimate.withTheTickedOnes')}</dt>
         <dd>
           <b>{formatMoney(sums.chosen, money)}</b>
         </dd>

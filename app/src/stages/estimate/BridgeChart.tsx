@@ -5,6 +5,7 @@ import { BRIDGE_CAUSES, type Bridge } from '@zest/core/reports/bridge';
 import { useFormats } from '../../stores/context.tsx';
 import { CHART_FONT, useChartColors } from './chartColors.ts';
 import { CAUSE_WORDS } from './causeWords.ts';
+import { t } from '../../messages/t.ts';
 
 ChartJs.defaults.font.family = CHART_FONT;
 ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
@@ -17,16 +18,16 @@ interface Step {
 }
 
 function stepsOf(bridge: Bridge): readonly Step[] {
-  const steps: Step[] = [{ name: 'From', from: 0, to: bridge.from, whole: true }];
+  const steps: Step[] = [{ name: t('estimate.from'), from: 0, to: bridge.from, whole: true }];
   let at = bridge.from;
   const add = (name: string, amount: number): void => {
     steps.push({ name, from: at, to: at + amount, whole: false });
     at += amount;
   };
   for (const cause of BRIDGE_CAUSES) add(CAUSE_WORDS[cause], bridge.by[cause]);
-  add('Tax', bridge.tax);
-  add('Markup', bridge.markup);
-  steps.push({ name: 'To', from: 0, to: bridge.to, whole: true });
+  add(t('estimate.tax'), bridge.tax);
+  add(t('estimate.markup'), bridge.markup);
+  steps.push({ name: t('estimate.to'), from: 0, to: bridge.to, whole: true });
   return steps;
 }
 
@@ -53,7 +54,7 @@ export function BridgeChart({ bridge }: { readonly bridge: Bridge }) {
   return (
     <Bar
       role="img"
-      aria-label={`What changed the bid: ${words}`}
+      aria-label={t('estimate.whatChangedTheBid', { words })}
       data={{
         labels: steps.map(({ name, from, to, whole }) => [name, write(whole ? to : to - from)]),
         datasets: [

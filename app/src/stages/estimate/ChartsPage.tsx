@@ -1,5 +1,6 @@
 import { Suspense, lazy } from 'react';
 import { EstimateTabs } from './EstimateTabs.tsx';
+import { t } from '../../messages/t.ts';
 
 const CostCharts = lazy(() => import('./CostCharts.tsx').then((m) => ({ default: m.CostCharts })));
 
@@ -10,7 +11,7 @@ export function ChartsPage() {
       <div className="bar wraps">
         <EstimateTabs />
       </div>
-      <div className="scroll charts" tabIndex={0} role="region" aria-label="Charts">
+      <div className="scroll charts" tabIndex={0} role="region" aria-label={t('estimate.charts')}>
         <Suspense fallback={null}>
           <CostCharts />
         </Suspense>

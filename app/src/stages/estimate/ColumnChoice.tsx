@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Modal } from '../../components/Modal.tsx';
 import type { ColumnChoice } from './columns.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 interface ColumnChoiceProps {
   readonly all: readonly ColumnChoice[];
@@ -24,20 +25,20 @@ export function ColumnChoiceButton({ all, usual, shown, onChoose }: ColumnChoice
   return (
     <>
       <Button size="sm" variant="outline" onClick={() => setOpen(true)}>
-        <Columns3 size={14} /> Columns
+        <Columns3 size={14} /> {t('estimate.columns')}
       </Button>
       {open ? (
         <Modal
-          title="Columns"
+          title={t('estimate.columns')}
           size="lg"
           onClose={() => setOpen(false)}
           footer={
             <>
               <Button size="sm" variant="outline" onClick={() => onChoose(usual)}>
-                The usual ones
+                {t('estimate.theUsualOnes')}
               </Button>
               <Button size="sm" onClick={() => setOpen(false)}>
-                Done
+                {t('estimate.done')}
               </Button>
             </>
           }

@@ -1,4 +1,3 @@
-import { plural } from '../../messages/words.ts';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
@@ -22,6 +21,7 @@ import { EstimateTabs } from './EstimateTabs.tsx';
 import { minuteOf } from '../../platform/days.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -44,7 +44,7 @@ export function ComparePage() {
   useEffect(() => void refresh(), [refresh]);
   const keep = async (): Promise<void> => {
     const id = services.makeId('settings').replace('settings:', 'snapshot-');
-    const words = name.trim() || `State ${snapshots.length + 1}`;
+    const words = name.trim() || t('estimate.state', { place: snapshots.length + 1 });
     try {
       await services.storage.saveSnapshot({
         jobId,
@@ -55,16 +55,19 @@ export function ComparePage() {
         records: [...listRecords(job)],
       });
     } catch {
-      return tellProblem('The snapshot couldn’t be saved; the disk may be full. Nothing was changed.');
+      return tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
     }
     setName('');
     setFrom(id);
     await refresh();
   };
   const goBack = (snapshot: StoredSnapshot): void => {
-    const refused = settle(`go back to ‘${snapshot.name}’`, restoreJob(createJob(snapshot.records)));
+    const refused = settle(
+      t('estimate.goBackTo', { name: snapshot.name }),
+      restoreJob(createJob(snapshot.records)),
+    );
     if (refused !== undefined) tellProblem(refused);
-    else tell(`The job is back to ‘${snapshot.name}’. Undo brings back the newer state.`);
+    else tell(t('estimate.theJobIsBackToUndoBrings', { name: snapshot.name }));
   };
   const bridge = useMemo(
     () => bridgeBetween(job, figures, snapshots, from, to),
@@ -73,10 +76,10 @@ export function ComparePage() {
   const options = [
     ...snapshots.map((each) => [each.id, each.name] as const),
     ...inOrder(job.alternate.values()).map(
-      (each) => [`alternate ${each.id}`, `Now with just ${each.name}`] as const,
+      (each) => [`alternate ${each.id}`, t('estimate.nowWithJust', { name: each.name })] as const,
     ),
-    ['base', 'Now, base bid alone'] as const,
-    [NOW, 'Now'] as const,
+    ['base', t('estimate.nowBaseBidAlone')] as const,
+    [NOW, t('estimate.now')] as const,
   ];
   return (
     <div className="stage">
@@ -91,22 +94,21 @@ export function ComparePage() {
           }}
         >
           <TextInput
-            aria-label="Name of the snapshot"
-            placeholder="Name this state"
+            aria-label={t('estimate.nameOfTheSnapshot')}
+            placeholder={t('estimate.nameThisState')}
             value={name}
             onChange={(event) => setName(event.target.value)}
           />
           <Button size="sm" type="submit">
-            Save a snapshot
+            {t('estimate.saveASnapshot')}
           </Button>
         </form>
       </div>
       <div className="split" style={{ gridTemplateColumns: '260px minmax(0, 1fr)' }}>
-        <aside className="list scroll" aria-label="Snapshots">
+        <aside className="list scroll" aria-label={t('estimate.snapshots')}>
           {snapshots.length === 0 ? (
             <p className="soft" style={{ padding: 12 }}>
-              A snapshot saves the job as it is now. Later, the bridge shows what has changed the bid, and the
-              job can go back to it.
+              {t('estimate.aSnapshotSavesTheJobAsIt')}
             </p>
           ) : null}
           {snapshots.map((each) => (
@@ -119,12 +121,14 @@ export function ComparePage() {
                 {minuteOf(each.at)}
                 {each.unread === undefined
                   ? ''
-                  : `, without ${plural(each.unread, 'record')} that could not be read`}
+                  : t('estimate.withoutThatCouldNotBeRead', {
+                      records: t('count.record', { count: each.unread }),
+                    })}
               </span>
               <span>
-                <TextButton onClick={() => goBack(each)}>Go back to it</TextButton>
+                <TextButton onClick={() => goBack(each)}>{t('estimate.goBackToIt')}</TextButton>
                 <IconAction
-                  label={`Delete snapshot ${each.name}`}
+                  label={t('estimate.deleteSnapshot', { name: each.name })}
                   icon={Trash2}
                   onClick={() => void services.storage.removeSnapshot(jobId, each.id).then(refresh)}
                 />
@@ -134,16 +138,13 @@ export function ComparePage() {
         </aside>
         <div className="scroll compare">
           <div className="compare-choice">
-            <StateChoice label="From" value={from} options={options} onChoose={setFrom} />
-            <StateChoice label="To" value={to} options={options} onChoose={setTo} />
+            <StateChoice label={t('estimate.from')} value={from} options={options} onChoose={setFrom} />
+            <StateChoice label={t('estimate.to')} value={to} options={options} onChoose={setTo} />
           </div>
           {bridge === undefined ? (
             <div className="empty">
-              <h2>The bridge</h2>
-              <p>
-                Choose two states to see what changed the bid: quantities, prices, markups, lines added and
-                removed.
-              </p>
+              <h2>{t('estimate.theBridge')}</h2>
+              <p>{t('estimate.chooseTwoStatesToSeeWhatChanged')}</p>
             </div>
           ) : (
             <BridgeView bridge={bridge} />
@@ -166,7 +167,7 @@ function StateChoice({ label, value, options, onChoose }: StateChoiceProps) {
     <label>
       <span className="soft">{label}</span>
       <Select value={value} onChange={(event) => onChoose(event.target.value)}>
-        <option value="">Choose a state</option>
+        <option value="">{t('estimate.chooseAState')}</option>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}
@@ -206,10 +207,10 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
   return (
     <>
       <p className="compare-words">
-        <b>{formatMoney(bridge.from, money)}</b> to <b>{formatMoney(bridge.to, money)}</b>:{' '}
+        <b>{formatMoney(bridge.from, money)}</b> {t('estimate.to2')} <b>{formatMoney(bridge.to, money)}</b>:{' '}
         {difference === 0
-          ? 'no change'
-          : `${formatMoney(Math.abs(difference), money)} ${difference > 0 ? 'more' : 'less'}`}
+          ? t('estimate.noChange')
+          : `${formatMoney(Math.abs(difference), money)} ${difference > 0 ? t('estimate.more') : t('estimate.less')}`}
       </p>
       {difference === 0 && bridge.lines.length === 0 ? null : (
         <div className="chart-box">
@@ -219,20 +220,20 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
         </div>
       )}
       {bridge.lines.length === 0 ? (
-        <p className="soft">No line’s cost has changed.</p>
+        <p className="soft">{t('estimate.noLinesCostHasChanged')}</p>
       ) : (
         <table className="lines bridge-lines">
           <thead>
             <tr>
-              <th>Line</th>
-              <th>Section</th>
+              <th>{t('estimate.line')}</th>
+              <th>{t('estimate.section2')}</th>
               {BRIDGE_CAUSES.map((cause) => (
                 <th key={cause} className="right">
                   {CAUSE_WORDS[cause]}
                 </th>
               ))}
-              <th className="right">From</th>
-              <th className="right">To</th>
+              <th className="right">{t('estimate.from')}</th>
+              <th className="right">{t('estimate.to')}</th>
             </tr>
           </thead>
           <tbody>

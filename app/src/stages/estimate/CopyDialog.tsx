@@ -10,11 +10,11 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { tell } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { formatsOf, useOpenJob, useServices } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;
@@ -63,25 +63,28 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
     if (ready === undefined) return;
     const rows = ready.rows.filter(({ key }) => chosen.has(key));
     const records = copyRows(ready.figures, rows, job, sectionId, services.makeId);
-    const refused = settle(`copy ${plural(rows.length, 'line')} from another job`, put(...records));
+    const refused = settle(
+      t('estimate.copyFromAnotherJob', { lines: t('count.line', { count: rows.length }) }),
+      put(...records),
+    );
     if (refused !== undefined) return setError(refused);
     tell(
-      `${plural(rows.length, 'line')} copied. Their quantities are unconfirmed until you link or confirm them.`,
+      t('estimate.copiedTheirQuantitiesAreUnconfirmed', { lines: t('count.line', { count: rows.length }) }),
     );
     onClose();
   };
   return (
     <Modal
-      title="Copy from another job"
+      title={t('estimate.copyFromAnotherJob2')}
       size="xl"
       onClose={onClose}
       footer={
         <>
           <span className="soft" style={{ marginRight: 'auto' }}>
-            Quantities are copied as unconfirmed.
+            {t('estimate.quantitiesAreCopiedAsUnconfirmed')}
           </span>
           <DialogButtons onCancel={onClose} onDone={copy} disabled={chosen.size === 0}>
-            Copy {chosen.size === 0 ? '' : plural(chosen.size, 'line')}
+            {t('estimate.copy', { part: chosen.size === 0 ? '' : t('count.line', { count: chosen.size }) })}
           </DialogButtons>
         </>
       }
@@ -89,9 +92,9 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
       <div className="form">
         <div className="form-two">
           <label>
-            <span className="soft">Job</span>
+            <span className="soft">{t('estimate.job')}</span>
             <Select value={from} onChange={(event) => void read(event.target.value)}>
-              <option value="">Choose a job</option>
+              <option value="">{t('estimate.chooseAJob')}</option>
               {jobs?.map(({ id, name, template }) => (
                 <option key={id} value={id}>
                   {template === undefined ? name : `${name} (template)`}
@@ -100,7 +103,7 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
             </Select>
           </label>
           <label>
-            <span className="soft">Search its lines</span>
+            <span className="soft">{t('estimate.searchItsLines')}</span>
             <TextInput
               value={text}
               disabled={ready === undefined}
@@ -113,17 +116,16 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
             {error}
           </p>
         )}
-        {jobs?.length === 0 ? <p className="soft">There are no other jobs yet.</p> : null}
-        {source === 'reading' ? <p role="status">Reading the job…</p> : null}
+        {jobs?.length === 0 ? <p className="soft">{t('estimate.thereAreNoOtherJobsYet')}</p> : null}
+        {source === 'reading' ? <p role="status">{t('estimate.readingTheJob')}</p> : null}
         {theirs === undefined || theirs === ours ? null : (
           <p className="field-error" role="note">
-            Its prices are in {theirs}, this job is in {ours}. Amounts are not converted: price the copied
-            lines again.
+            {t('estimate.itsPricesAreInThisJobIs', { theirs, ours })}
           </p>
         )}
         {ready === undefined ? null : (
           <LinePicker
-            label="Lines of the other job"
+            label={t('estimate.linesOfTheOtherJob')}
             lines={ready.lines}
             text={text}
             chosen={chosen}

@@ -19,6 +19,7 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { CHART_FONT, useChartColors } from './chartColors.ts';
+import { t } from '../../messages/t.ts';
 
 ChartJs.defaults.font.family = CHART_FONT;
 ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
@@ -32,14 +33,14 @@ export function CostCharts() {
     ...inOrder(job.section.values())
       .filter(({ parentId }) => parentId === null)
       .map(({ id, code, name }) => ({ id: id as string, name: `${code} ${name}`.trim() })),
-    { id: NO_SECTION, name: 'No section' },
+    { id: NO_SECTION, name: t('estimate.noSection') },
   ].filter(({ id }) => (knownValue(figures.figure(sectionNode(id, 'cost'))) ?? 0) !== 0);
   const crafts = hoursByCraft(figures);
   if (sections.length === 0)
     return (
       <div className="empty">
-        <h2>Nothing is priced yet</h2>
-        <p>When lines have costs, you’ll see them here by section and kind, with hours by craft.</p>
+        <h2>{t('estimate.nothingIsPricedYet')}</h2>
+        <p>{t('estimate.whenLinesHaveCostsYoullSeeThem')}</p>
       </div>
     );
   const shades = [colors.rind, colors.zest, colors.pomelo, colors.leaf, colors.soft];
@@ -69,8 +70,8 @@ export function CostCharts() {
   const writeHours = (hours: number): string => `${formatNumber(hours, 1, numbers)} h`;
   return (
     <>
-      <section aria-label="Cost by section and kind">
-        <h2>Cost by section and kind</h2>
+      <section aria-label={t('estimate.costBySectionAndKind')}>
+        <h2>{t('estimate.costBySectionAndKind')}</h2>
         <div style={{ height: 60 + sections.length * 34 }}>
           <Bar
             role="img"
@@ -96,24 +97,24 @@ export function CostCharts() {
           />
         </div>
       </section>
-      <section aria-label="Hours by craft">
-        <h2>Hours by craft</h2>
+      <section aria-label={t('estimate.hoursByCraft')}>
+        <h2>{t('estimate.hoursByCraft')}</h2>
         {crafts.length === 0 ? (
-          <p className="soft">No line has labor hours yet.</p>
+          <p className="soft">{t('estimate.noLineHasLaborHoursYet')}</p>
         ) : (
           <div style={{ height: 50 + crafts.length * 28 }}>
             <Bar
               role="img"
               aria-label={crafts
-                .map(({ craft, hours }) => `${craft?.name ?? 'No craft'} ${writeHours(hours)}`)
+                .map(({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')} ${writeHours(hours)}`)
                 .join(', ')}
               data={{
                 labels: crafts.map(
-                  ({ craft, hours }) => `${craft?.name ?? 'No craft'}, ${writeHours(hours)}`,
+                  ({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')}, ${writeHours(hours)}`,
                 ),
                 datasets: [
                   {
-                    label: 'Hours',
+                    label: t('estimate.hours'),
                     data: crafts.map(({ hours }) => hours),
                     backgroundColor: colors.zest,
                     borderColor: colors.ink,

@@ -6,13 +6,13 @@ import type { Id } from '@zest/core/job/id';
 import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';
 import { MoreMenu } from '../../components/MoreMenu.tsx';
-import { plural } from '../../messages/words.ts';
 import { useJobNow } from '../../stores/context.tsx';
 import { useOfJob, useTable } from '../../stores/jobHooks.ts';
 import { ColumnChoiceButton } from './ColumnChoice.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { USUAL_COLUMNS, listColumns } from './columns.tsx';
 import { useEstimate } from './useEstimate.ts';
+import { t } from '../../messages/t.ts';
 
 interface EstimateBarProps {
   /** How many priced lines there are. */
@@ -50,43 +50,45 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
   const spread = (): void => {
     const { linesBy, ...rest } = settingsOf(jobNow());
     const next: Settings = linesBy === 'code' ? rest : { ...rest, linesBy: 'code' };
-    estimate.tellRefused(estimate.settle('where lines of assemblies stand', put(next)));
+    estimate.tellRefused(estimate.settle(t('estimate.whereLinesOfAssembliesStand'), put(next)));
   };
   const nest = (how: typeof nestSection): void => {
     const job = jobNow();
     const { sectionId } = currentPlace();
     const section = sectionId === null ? undefined : job.section.get(sectionId);
     const moved = section === undefined ? undefined : how(job, section);
-    if (moved === undefined)
-      estimate.tellRefused('Select a section that has another one above it or around it.');
-    else estimate.tellRefused(estimate.settle(`move section ${moved.name}`, put(moved)));
+    if (moved === undefined) estimate.tellRefused(t('estimate.selectASectionThatHasAnotherOne'));
+    else estimate.tellRefused(estimate.settle(t('estimate.moveSection', { name: moved.name }), put(moved)));
   };
   return (
     <div className="bar wraps">
       <EstimateTabs />
-      <span className="soft">{plural(lines, 'line')}</span>
+      <span className="soft">{t('count.line', { count: lines })}</span>
       <span className="grow" />
       <ColumnChoiceButton all={all} usual={USUAL_COLUMNS} shown={shown} onChoose={onColumns} />
       <Button size="sm" variant="outline" onClick={onCopy}>
-        Copy from a job
+        {t('estimate.copyFromAJob')}
       </Button>
       <MoreMenu
-        label="More to add"
+        label={t('estimate.moreToAdd')}
         entries={[
-          ['Add a text row', () => addLine({ is: 'text', description: 'Text' })],
-          ['Add a subtotal', () => addLine({ is: 'subtotal', description: 'Subtotal' })],
-          ['Add a section inside', () => addSection(currentPlace().sectionId)],
-          ['Move the section into the one above', () => nest(nestSection)],
-          ['Move the section out one level', () => nest(unnestSection)],
-          [byCode ? 'Show lines under their scopes' : 'Show lines in their sections', spread],
-          ['Save the job as a template', onTemplate],
+          [t('estimate.addATextRow'), () => addLine({ is: 'text', description: t('estimate.text') })],
+          [
+            t('estimate.addASubtotal'),
+            () => addLine({ is: 'subtotal', description: t('estimate.subtotal') }),
+          ],
+          [t('estimate.addASectionInside'), () => addSection(currentPlace().sectionId)],
+          [t('estimate.moveTheSectionIntoTheOneAbove'), () => nest(nestSection)],
+          [t('estimate.moveTheSectionOutOneLevel'), () => nest(unnestSection)],
+          [byCode ? t('estimate.showLinesUnderTheirScopes') : t('estimate.showLinesInTheirSections'), spread],
+          [t('estimate.saveTheJobAsATemplate'), onTemplate],
         ]}
       />
       <Button size="sm" variant="outline" onClick={() => addSection(null)}>
-        Add a section
+        {t('estimate.addASection')}
       </Button>
       <Button size="sm" onClick={() => addLine()}>
-        Add a line
+        {t('estimate.addALine')}
       </Button>
     </div>
   );

@@ -27,7 +27,8 @@ import { SidePanel } from './SidePanel.tsx';
 import { TemplateDialog } from './TemplateDialog.tsx';
 import { USUAL_COLUMNS, createSource, makeColumn } from './columns.tsx';
 import { pinnedOfRow } from './editRow.ts';
-import { useEstimate } from './useEstimate.ts';
+import { isBlank, useEstimate } from './useEstimate.ts';
+import { t } from '../../messages/t.ts';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
@@ -83,15 +84,12 @@ export function EstimateStage() {
           <SelectionBar block={block} estimate={estimate} />
           {rows.length === 0 ? (
             <div className="empty">
-              <h2>No lines yet</h2>
-              <p>
-                Assemblies on measured scopes add lines automatically. To type one yourself, add a line, or
-                copy some from another job.
-              </p>
+              <h2>{t('estimate.noLinesYet')}</h2>
+              <p>{t('estimate.assembliesOnMeasuredScopesAddLines')}</p>
             </div>
           ) : (
             <Grid
-              label="Estimate"
+              label={t('estimate.estimate')}
               columns={columns}
               rows={rows}
               keyOf={({ key }) => key}
@@ -108,7 +106,7 @@ export function EstimateStage() {
               editorOf={(row, column, done, first) =>
                 column === 'quantity' && row.type === 'line' ? (
                   <FormulaInput
-                    label="Quantity"
+                    label={t('estimate.quantity')}
                     align="end"
                     value={pinnedOfRow(job, row) ?? row.line.quantity}
                     place={{ in: 'job' }}
@@ -121,10 +119,10 @@ export function EstimateStage() {
                 ) : column === 'code' && (row.type === 'line' || row.type === 'component') ? (
                   <ItemChoice
                     code={row.type === 'line' ? row.line.itemCode : row.component.itemCode}
-                    label="Item of the price book"
+                    label={t('estimate.itemOfThePriceBook')}
                     inCell={{ first, onLeave: () => done() }}
                     // Someone adds a line and types what it is: where that is no item, it is its description.
-                    {...(row.type === 'line' && row.line.description === 'New line'
+                    {...(row.type === 'line' && isBlank(row.line)
                       ? {
                           onUnknown: (text: string) =>
                             estimate.tellRefused(estimate.edit([{ row, column: 'description', text }])),
@@ -132,7 +130,7 @@ export function EstimateStage() {
                       : {})}
                     onChoose={(itemCode) => {
                       const item = figures.findItem(itemCode);
-                      const isNew = row.type === 'line' && row.line.description === 'New line';
+                      const isNew = row.type === 'line' && isBlank(row.line);
                       const refused = estimate.takeItem(row, itemCode, isNew ? item : undefined);
                       done();
                       return refused;

@@ -1,11 +1,12 @@
 import { PageTabs } from '../../components/PageTabs.tsx';
+import { t } from '../../messages/t.ts';
 
 const TABS = [
-  ['estimate', 'Lines'],
-  ['quotes', 'Quotes'],
-  ['compare', 'Compare'],
-  ['charts', 'Charts'],
+  ['estimate', t('estimate.lines')],
+  ['quotes', t('estimate.quotes')],
+  ['compare', t('estimate.compare')],
+  ['charts', t('estimate.charts')],
 ] as const;
 
 /** The places where the bid is made, doubted and changed. */
-export const EstimateTabs = () => <PageTabs stage="Estimate" tabs={TABS} />;
+export const EstimateTabs = () => <PageTabs stage={t('frame.estimate')} tabs={TABS} />;

@@ -11,7 +11,6 @@ import type { Package, Quote } from '@zest/core/job/records/quote';
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { ChooseLines } from './QuoteLines.tsx';
 import {
@@ -24,6 +23,7 @@ import {
 } from './quoteFields.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 interface LevelingProps {
   readonly each: Package;
@@ -43,35 +43,35 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
     <table className="leveling">
       <thead>
         <tr>
-          <th scope="col">{quotes.length === 0 ? 'No quote yet' : ''}</th>
+          <th scope="col">{quotes.length === 0 ? t('estimate.noQuoteYet') : ''}</th>
           {quotes.map((quote) => (
             <QuoteHead key={quote.id} quote={quote} />
           ))}
         </tr>
       </thead>
       <tbody>
-        <QuoteRow name="Quoted" quotes={quotes}>
+        <QuoteRow name={t('estimate.quoted')} quotes={quotes}>
           {(quote, change_) => (
             <MoneyInput
-              label={`Quoted by ${quote.company}`}
+              label={t('estimate.quotedBy', { company: quote.company })}
               value={quote.amount}
               onCommit={(amount) => change_({ amount })}
             />
           )}
         </QuoteRow>
-        <QuoteRow name="Dated" quotes={quotes}>
+        <QuoteRow name={t('estimate.dated')} quotes={quotes}>
           {(quote, change_) => (
             <DateInput
-              label={`Date of ${quote.company}`}
+              label={t('estimate.dateOf', { company: quote.company })}
               value={quote.date}
               onCommit={(date) => change_({ date })}
             />
           )}
         </QuoteRow>
-        <QuoteRow name="Valid until" quotes={quotes}>
+        <QuoteRow name={t('estimate.validUntilRow')} quotes={quotes}>
           {(quote, change_) => (
             <DateInput
-              label={`${quote.company} valid until`}
+              label={t('estimate.validUntil', { company: quote.company })}
               value={quote.validUntil}
               onCommit={(validUntil) => change_({ validUntil })}
             />
@@ -88,13 +88,13 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
             <td key={quote.id} />
           ))}
         </tr>
-        <QuoteRow name="Adjusted by" quotes={quotes}>
+        <QuoteRow name={t('estimate.adjustedBy')} quotes={quotes}>
           {(quote, change_) => <AdjustmentsOf quote={quote} change={change_} />}
         </QuoteRow>
-        <QuoteRow name="Note" quotes={quotes}>
+        <QuoteRow name={t('estimate.note')} quotes={quotes}>
           {(quote, change_) => (
             <CommitInput
-              label={`Note on ${quote.company}`}
+              label={t('estimate.noteOn', { company: quote.company })}
               value={quote.note}
               onCommit={(note) => change_({ note })}
             />
@@ -103,7 +103,7 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
       </tbody>
       <tfoot>
         <tr>
-          <th scope="row">Leveled</th>
+          <th scope="row">{t('estimate.leveled')}</th>
           {leveled.map(({ total, open }, at) => (
             <td
               key={quotes[at]?.id}
@@ -112,10 +112,14 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
               <b>{formatMoney(total, money)}</b>
               {open > 0 ? (
                 <div className="warn">
-                  {plural(open, 'exclusion')} without an allowance: not comparable yet
+                  {t('estimate.withoutAnAllowanceNotComparableYet', {
+                    exclusions: t('count.exclusion', { count: open }),
+                  })}
                 </div>
               ) : total === lowest ? null : (
-                <div className="soft">{formatMoney(total - lowest, money)} above the lowest</div>
+                <div className="soft">
+                  {t('estimate.aboveTheLowest', { money: formatMoney(total - lowest, money) })}
+                </div>
               )}
             </td>
           ))}
@@ -138,20 +142,20 @@ function OwnRow({ each, span, change }: Pick<LevelingProps, 'each' | 'change'> &
   );
   return (
     <tr>
-      <th scope="row">Your own lines</th>
+      <th scope="row">{t('estimate.yourOwnLines')}</th>
       <td colSpan={Math.max(1, span)}>
         {each.lines.length === 0 ? (
-          <span className="soft">No lines are replaced: the quote is added to the estimate. </span>
+          <span className="soft">{t('estimate.noLinesAreReplacedTheQuoteIs')} </span>
         ) : (
           <span>
-            {plural(each.lines.length, 'line')}, <b>{formatMoney(own, money)}</b>
+            {t('count.line', { count: each.lines.length })}, <b>{formatMoney(own, money)}</b>
             <span className="soft">
-              {each.takenId === null ? ', replaced once a quote is taken. ' : ', out of the bid. '}
+              {each.takenId === null ? t('estimate.replacedOnceAQuoteIsTaken') : t('estimate.outOfTheBid')}
             </span>
           </span>
         )}
         <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>
-          Choose lines it replaces
+          {t('estimate.chooseLinesItReplaces')}
         </Button>
         {choosing ? (
           <ChooseLines
@@ -200,14 +204,14 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
       <th scope="row">
         <div className="alternate-head">
           <CommitInput
-            label={`Must include: ${text}`}
+            label={t('estimate.mustInclude', { text })}
             value={text}
             onCommit={(next) =>
               change({ asks: each.asks.map((one) => (one.key === ask ? { ...one, text: next } : one)) })
             }
           />
           <IconAction
-            label={`Do not ask for ${text}`}
+            label={t('estimate.doNotAskFor', { text })}
             icon={Trash2}
             onClick={() => change({ asks: each.asks.filter(({ key }) => key !== ask) })}
           />
@@ -221,14 +225,14 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
             <div className="ask">
               <Checkbox
                 checked={out === undefined}
-                aria-label={`${text} is in the quote of ${quote.company}`}
+                aria-label={t('estimate.isInTheQuoteOf', { text, company: quote.company })}
                 onChange={(on) => changeQuote(quote)({ leftOut: on ? others : { ...others, [ask]: '' } })}
               >
-                {out === undefined ? 'in' : 'out, allow'}
+                {out === undefined ? t('estimate.in') : t('estimate.outAllow')}
               </Checkbox>
               {out === undefined ? null : (
                 <MoneyInput
-                  label={`${text}, allowed for ${quote.company}`}
+                  label={t('estimate.allowedFor', { text, company: quote.company })}
                   value={out}
                   onCommit={(amount) => changeQuote(quote)({ leftOut: { ...others, [ask]: amount } })}
                 />
@@ -244,8 +248,8 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
 function AddAsk({ each, change }: Pick<LevelingProps, 'each' | 'change'>) {
   return (
     <CommitInput
-      label="Must include"
-      placeholder="Must include"
+      label={t('estimate.mustInclude2')}
+      placeholder={t('estimate.mustInclude2')}
       value=""
       onCommit={(text) => {
         if (text.trim() === '') return undefined;
@@ -268,7 +272,7 @@ function AdjustmentsOf({ quote, change }: { readonly quote: Quote; readonly chan
       {adjustments.map(({ text, amount }, at) => (
         <div key={at} className="ask">
           <CommitInput
-            label={`Adjustment ${at + 1} of ${quote.company}`}
+            label={t('estimate.adjustmentOf', { place: at + 1, company: quote.company })}
             value={text}
             onCommit={(next) =>
               next.trim() === ''
@@ -277,16 +281,18 @@ function AdjustmentsOf({ quote, change }: { readonly quote: Quote; readonly chan
             }
           />
           <MoneyInput
-            label={`${text} of ${quote.company}`}
+            label={t('estimate.of', { text, company: quote.company })}
             value={amount}
             onCommit={(next) => replace(at, { amount: next })}
           />
         </div>
       ))}
       <TextButton
-        onClick={() => change({ adjustments: [...adjustments, { text: 'Adjustment', amount: '0' }] })}
+        onClick={() =>
+          change({ adjustments: [...adjustments, { text: t('estimate.adjustment'), amount: '0' }] })
+        }
       >
-        Adjust
+        {t('estimate.adjust')}
       </TextButton>
     </>
   );

@@ -37,6 +37,7 @@ import { describeRow } from './cells.tsx';
 import { pinnedOfRow } from './editRow.ts';
 import type { Estimate } from './useEstimate.ts';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface LinePanelProps {
   readonly row: PricedRow;
@@ -57,7 +58,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
     <div className="form line-panel">
       <h2>{describeRow(line)}</h2>
       <dl className="facts">
-        <dt>Cost</dt>
+        <dt>{t('estimate.cost')}</dt>
         <dd>
           {line.failure === undefined ? (
             formatMoney(line.extension ?? 0, money)
@@ -65,12 +66,12 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
             <FailureText failure={line.failure} />
           )}
         </dd>
-        <dt>Price to the client</dt>
+        <dt>{t('estimate.priceToTheClient')}</dt>
         <dd>{price === undefined ? '' : formatMoney(price, money)}</dd>
       </dl>
       {line.failure === undefined ? null : <p className="warn">{describeFailure(line.failure, job)}</p>}
       <LaborUnknown row={row} />
-      {row.type === 'quote' ? <p className="soft">Its cost comes from its quotes, under Quotes.</p> : null}
+      {row.type === 'quote' ? <p className="soft">{t('estimate.itsCostComesFromItsQuotesUnder')}</p> : null}
       <PinnedNote row={row} estimate={estimate} flowing={facts?.flowing} />
       {row.type === 'line' || row.type === 'component' ? <WhyThisPrice row={row} /> : null}
       {row.type === 'line' || row.type === 'component' ? (
@@ -82,23 +83,30 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
           place={{ in: 'job' }}
           onChange={(sizing) => {
             const { sizing: _before, ...rest } = row.line;
-            return estimate.settle('size a line', put(sizing === undefined ? rest : { ...rest, sizing }));
+            return estimate.settle(
+              t('estimate.sizeALine'),
+              put(sizing === undefined ? rest : { ...rest, sizing }),
+            );
           }}
         />
       ) : null}
       {row.type === 'purchase' ? null : (
         <label>
-          <span className="soft">Section</span>
+          <span className="soft">{t('estimate.section2')}</span>
           <Select
             value={placeOf(row, job) ?? ''}
             onChange={(event) => {
               const id = event.target.value;
               estimate.tellRefused(
-                change('move a line', { sectionId: id === '' ? null : (id as Id<'section'>) }),
+                change(t('estimate.moveALine'), { sectionId: id === '' ? null : (id as Id<'section'>) }),
               );
             }}
           >
-            <option value="">{row.type === 'component' ? `With ${row.scope.name}` : 'No section'}</option>
+            <option value="">
+              {row.type === 'component'
+                ? t('estimate.with', { name: row.scope.name })
+                : t('estimate.noSection')}
+            </option>
             {inOrder(job.section.values()).map(({ id, code, name }) => (
               <option key={id} value={id}>
                 {`${code} ${name}`.trim()}
@@ -109,19 +117,19 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       )}
       <div className="form-two">
         <label>
-          <span className="soft">Cost code</span>
+          <span className="soft">{t('estimate.costCode')}</span>
           <CommitInput
-            label="Cost code"
+            label={t('estimate.costCode')}
             value={facts?.costCode ?? ''}
             onCommit={(text) =>
-              change('cost code', { costCode: text.trim() === '' ? undefined : text.trim() })
+              change(t('estimate.costCode2'), { costCode: text.trim() === '' ? undefined : text.trim() })
             }
           />
         </label>
         <label>
-          <span className="soft">Waste, %</span>
+          <span className="soft">{t('estimate.waste')}</span>
           <CommitInput
-            label="Waste, percent"
+            label={t('estimate.wastePercent')}
             align="end"
             disabled={row.type === 'quote' || row.type === 'purchase'}
             value={plainToLocal(String(facts?.wastePercent ?? ''), numbers)}
@@ -131,7 +139,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       </div>
       {row.type === 'purchase' ? null : (
         <label>
-          <span className="soft">Alternate</span>
+          <span className="soft">{t('estimate.alternate2')}</span>
           <Select
             value={writePlace(alternate)}
             onChange={(event) => {
@@ -143,9 +151,9 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
         </label>
       )}
       <label>
-        <span className="soft">Note</span>
+        <span className="soft">{t('estimate.note')}</span>
         <CommitInput
-          label="Note"
+          label={t('estimate.note')}
           value={noteOf(row, job)}
           disabled={row.type === 'quote'}
           onCommit={(text) => change('note', { note: text.trim() === '' ? undefined : text.trim() })}
@@ -162,9 +170,7 @@ function LaborUnknown({ row }: { readonly row: PricedRow }) {
   const { failure } = figures.figure(lineNode(row.key, 'labor'));
   if (failure === undefined) return null;
   return (
-    <p className="warn">
-      {describeFailure(failure, job)} The rest of this line is in the bid, but its labor isn’t.
-    </p>
+    <p className="warn">{t('estimate.theRestOfThisLineIsIn', { failure: describeFailure(failure, job) })}</p>
   );
 }
 
@@ -196,26 +202,28 @@ function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flow
   if (pinnedOfRow(job, row) === undefined) return null;
   const { quantity, unit } = reportLine(figures, row);
   const write = (value: number | undefined): string =>
-    value === undefined ? 'no figure' : `${writeQuantity(value, unit, numbers)} ${unit}`;
+    value === undefined ? t('estimate.noFigure') : `${writeQuantity(value, unit, numbers)} ${unit}`;
   const apart = flowing === undefined || quantity === undefined ? undefined : quantity - flowing;
   return (
     <div className="note-box">
       <dl className="facts">
-        <dt>Pinned</dt>
+        <dt>{t('estimate.pinned')}</dt>
         <dd>{write(quantity)}</dd>
-        <dt>Calculated</dt>
+        <dt>{t('estimate.calculated')}</dt>
         <dd>{write(flowing)}</dd>
-        <dt>Difference</dt>
+        <dt>{t('estimate.difference')}</dt>
         <dd>{apart === undefined ? '' : write(apart)}</dd>
       </dl>
       <Button
         size="xs"
         variant="outline"
         onClick={() =>
-          estimate.tellRefused(estimate.change('unpin a quantity', [row.key], { pinned: undefined }))
+          estimate.tellRefused(
+            estimate.change(t('estimate.unpinAQuantity'), [row.key], { pinned: undefined }),
+          )
         }
       >
-        Unpin
+        {t('estimate.unpin')}
       </Button>
     </div>
   );
@@ -240,11 +248,12 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
   const { gang } = price.value;
   const sectionId = row.type === 'line' ? row.line.sectionId : sectionOf(job, row.placed);
   const lines: (readonly [string, string])[] = [];
-  if (pricing.quoted !== undefined) lines.push([`Quote of ${pricing.quoted.company}`, '']);
+  if (pricing.quoted !== undefined)
+    lines.push([t('estimate.quoteOf', { company: pricing.quoted.company }), '']);
   if (item !== undefined) lines.push([`${item.code} ${item.description}`, item.date]);
   for (const cost of price.value.costs)
     lines.push([
-      `${COST_WORDS[cost.kind]}${cost.fromBook === true ? '' : ', typed'}`,
+      `${COST_WORDS[cost.kind]}${cost.fromBook === true ? '' : t('estimate.typed')}`,
       `${formatUnitCost(cost.amount, money)} / ${cost.basis === 1 ? '' : `${cost.basis} `}${cost.fromBook === true ? (item?.unit ?? pricing.unit) : pricing.unit}`,
     ]);
   if (pricing.sizing !== undefined) {
@@ -252,29 +261,37 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
     if (reason !== undefined) lines.push([describeSize(reason, display), '']);
   }
   if (factor !== undefined && factor !== 1)
-    lines.push([`1 ${pricing.unit} in ${item?.unit ?? ''}`, formatNumber(factor, 6, numbers, true)]);
+    lines.push([
+      t('estimate.n1In', { unit: pricing.unit, unit2: item?.unit ?? '' }),
+      formatNumber(factor, 6, numbers, true),
+    ]);
   if (price.value.hours !== 0 && gang !== undefined) {
-    lines.push(['Labor hours for one unit', formatNumber(price.value.hours, 4, numbers, true)]);
-    lines.push(['A labor hour', formatUnitCost(gang.wages / gang.people, money)]);
-    if (gang.machines > 0) lines.push(['Machines, a crew hour', formatUnitCost(gang.machines, money)]);
+    lines.push([t('estimate.laborHoursForOneUnit'), formatNumber(price.value.hours, 4, numbers, true)]);
+    lines.push([t('estimate.aLaborHour'), formatUnitCost(gang.wages / gang.people, money)]);
+    if (gang.machines > 0)
+      lines.push([t('estimate.machinesACrewHour'), formatUnitCost(gang.machines, money)]);
   }
   const own = hoursFactorOf(figures, row);
-  if (own !== 1 && price.value.hours !== 0) lines.push(['Hours for this component', percent(own)]);
+  if (own !== 1 && price.value.hours !== 0) lines.push([t('estimate.hoursForThisComponent'), percent(own)]);
   const worked = workedOf(figures, row);
   const bought = knownValue(figures.figure(lineNode(row.key, 'quantity')));
   if (worked !== undefined && bought !== undefined && worked !== bought)
     lines.push([
-      'Worked, before waste and rounding',
+      t('estimate.workedBeforeWasteAndRounding'),
       `${writeQuantity(worked, pricing.unit, numbers)} ${pricing.unit}`,
     ]);
-  if (acting.difficulty !== 1) lines.push(['Hours for difficulty', percent(acting.difficulty)]);
+  if (acting.difficulty !== 1) lines.push([t('estimate.hoursForDifficulty'), percent(acting.difficulty)]);
   if (region !== undefined)
     for (const kind of ['material', 'labor', 'equipment'] as const)
-      if (region[kind] !== 1) lines.push([`${COST_WORDS[kind]} in ${region.name}`, percent(region[kind])]);
+      if (region[kind] !== 1)
+        lines.push([
+          t('estimate.in2', { costwords: COST_WORDS[kind], name: region.name }),
+          percent(region[kind]),
+        ]);
   for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
     lines.push([`Adjusted: ${name}`, `${plainToLocal(by, numbers)} %`]);
   return (
-    <dl className="facts why" aria-label="Why this price">
+    <dl className="facts why" aria-label={t('estimate.whyThisPrice')}>
       {lines.map(([what, figure], index) => (
         <div key={index}>
           <dt>{what}</dt>
@@ -292,10 +309,11 @@ function describeSize({ sizes, exact, tooSmall }: SizeReason, display: Display):
       unit === undefined ? formatQuantity(value, dimension, display) : formatInUnit(value, unit, display),
     );
   const asked = sizes.map((size) => `${size.key} ${write(size.wanted, size)}`).join(', ');
-  if (exact) return `Just the size: ${asked}`;
+  if (exact) return t('estimate.justTheSize', { asked });
   const has = sizes.map((size) => `${size.key} ${write(size.has, size)}`).join(', ');
-  const smaller = tooSmall === 0 ? '' : `; ${tooSmall} smaller ${tooSmall === 1 ? 'is' : 'are'} not enough`;
-  return `Asked for ${asked}. The next size is ${has}${smaller}`;
+  const smaller =
+    tooSmall === 0 ? '' : t('estimate.smallerNotEnough', { tooSmall, part: tooSmall === 1 ? 'is' : 'are' });
+  return t('estimate.askedForTheNextSizeIs', { asked, has, smaller });
 }
 
 /** Who does the hours of a line, in the place of those its item names; or a crew whose days it counts. */
@@ -304,20 +322,20 @@ function WorkerChoice({ row, estimate }: { readonly row: BuiltRow; readonly esti
   const { craftId, crewId } = row.type === 'line' ? row.line : (overrideOf(job, row.key) ?? {});
   return (
     <label>
-      <span className="soft">Done by</span>
+      <span className="soft">{t('estimate.doneBy')}</span>
       <Select
         value={crewId ?? craftId ?? ''}
         onChange={(event) => {
           const id = event.target.value;
           estimate.tellRefused(
-            estimate.change('who does a line', [row.key], {
+            estimate.change(t('estimate.whoDoesALine'), [row.key], {
               craftId: id.startsWith('craft:') ? (id as Id<'craft'>) : undefined,
               crewId: id.startsWith('crew:') ? (id as Id<'crew'>) : undefined,
             }),
           );
         }}
       >
-        <option value="">As its item says</option>
+        <option value="">{t('estimate.asItsItemSays')}</option>
         {[...job.craft.values(), ...inOrder(job.crew.values())].map(({ id, name }) => (
           <option key={id} value={id}>
             {name}

@@ -6,6 +6,7 @@ import { writeQuantity } from '../../components/writeQuantity.ts';
 import type { Formats } from '../../stores/context.tsx';
 import { describeAlone } from './cells.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 interface LinePickerProps {
   readonly label: string;
@@ -44,13 +45,13 @@ export function LinePicker({ label, lines, text, chosen, onChoose, formats }: Li
           </span>
         </Checkbox>
       ))}
-      {shown.length === 0 ? <p className="soft">No matching lines.</p> : null}
+      {shown.length === 0 ? <p className="soft">{t('estimate.noMatchingLines')}</p> : null}
     </div>
   );
 }
 
 function amountOf({ row, quantity, unit }: ReportLine, { numbers }: Formats): string {
-  if (row.type === 'scope') return 'with its assemblies';
+  if (row.type === 'scope') return t('estimate.withItsAssemblies');
   return quantity === undefined ? '' : `${writeQuantity(quantity, unit, numbers)} ${unit}`;
 }
 

@@ -16,9 +16,10 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { MEASURE_WORDS, plural } from '../../messages/words.ts';
+import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];
@@ -37,7 +38,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
   );
   const scope = drivers.scopes.find(({ id }) => id === scopeId);
   const [measure, setMeasure] = useState<Measure | undefined>();
-  const [name, setName] = useState(lines[0]?.description ?? 'New assembly');
+  const [name, setName] = useState(lines[0]?.description ?? t('estimate.newAssembly'));
   const [error, setError] = useState<string | undefined>();
   const driver = scope === undefined ? undefined : drivers.of(scope.id, measure);
   const [id] = useState(() => makeId('assembly'));
@@ -55,7 +56,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
         );
   const create = (): void => {
     if (made === undefined) return;
-    const refused = settle(`make ${name} from lines`, put(...made.items, made.assembly));
+    const refused = settle(t('estimate.makeFromLines', { name }), put(...made.items, made.assembly));
     setError(refused);
     if (refused !== undefined) return;
     onClose();
@@ -63,25 +64,25 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
   };
   return (
     <Modal
-      title={`An assembly from ${plural(lines.length, 'line')}`}
+      title={t('estimate.anAssemblyFrom', { lines: t('count.line', { count: lines.length }) })}
       size="lg"
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} disabled={made === undefined || name.trim() === ''} onDone={create}>
-          Make the assembly
+          {t('estimate.makeTheAssembly')}
         </DialogButtons>
       }
     >
       <div className="form">
         <LabeledText
-          label="Name"
+          label={t('estimate.name')}
           error={error}
 
           value={name}
           onText={setName}
         />
         <div className="form-two">
-          <Labeled label="The lines are for" hint="Their quantities scale with it.">
+          <Labeled label={t('estimate.theLinesAreFor')} hint={t('estimate.theirQuantitiesScaleWithIt')}>
             {(control) => (
               <Select
                 {...control}
@@ -99,7 +100,10 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
               </Select>
             )}
           </Labeled>
-          <Labeled label="By its" hint={driver === undefined ? '' : `It is ${driver.figure}.`}>
+          <Labeled
+            label={t('estimate.byIts')}
+            hint={driver === undefined ? '' : t('estimate.itIs', { figure: driver.figure })}
+          >
             {(control) => (
               <Select
                 {...control}
@@ -118,7 +122,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
           </Labeled>
         </div>
         {made === undefined ? (
-          <p className="soft">There is nothing measured yet that these lines could belong to.</p>
+          <p className="soft">{t('estimate.thereIsNothingMeasuredYetThatThese')}</p>
         ) : (
           <table className="lines">
             <tbody>

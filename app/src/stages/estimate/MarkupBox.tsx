@@ -19,12 +19,13 @@ import { useFormats, useJobActions, useJobState } from '../../stores/context.tsx
 import { describeMarkup } from './describeMarkup.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const AS_WORDS = {
-  markup: '% of the base',
+  markup: t('estimate.ofTheBase'),
   margin: '% margin of the price',
-  graded: 'graded rates',
-  sum: 'a sum of money',
+  graded: t('estimate.gradedRates'),
+  sum: t('estimate.aSumOfMoney'),
 } as const;
 type As = keyof typeof AS_WORDS;
 
@@ -37,13 +38,13 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
   const [open, setOpen] = useState(false);
   const change = (changed: Partial<Markup>): string | undefined =>
     settle(
-      `markup ${markup.name}`,
+      t('estimate.markup2', { name: markup.name }),
       update(markup, (now) => ({ ...now, ...changed })),
     );
   const as: As = markup.as ?? 'markup';
   const setAs = (next: As): void => {
     const refused = settle(
-      `markup ${markup.name}`,
+      t('estimate.markup2', { name: markup.name }),
       update(markup, ({ as: _before, ...rest }) => {
         const grades = { grades: rest.grades ?? [{ upTo: '', percent: '1' }] };
         return next === 'markup' ? rest : { ...rest, as: next, ...(next === 'graded' ? grades : {}) };
@@ -54,7 +55,11 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
   return (
     <div className="box markup">
       <div className="markup-head">
-        <CommitInput label="Name of the markup" value={markup.name} onCommit={(name) => change({ name })} />
+        <CommitInput
+          label={t('estimate.nameOfTheMarkup')}
+          value={markup.name}
+          onCommit={(name) => change({ name })}
+        />
         <span className="right">
           <MoneyAt node={markupNode(markup.id)} />
         </span>
@@ -62,12 +67,12 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
       <div className="markup-row">
         {as === 'graded' ? (
           <span className="soft" style={{ flex: 1 }}>
-            graded
+            {t('estimate.graded')}
           </span>
         ) : (
           <>
             <CommitInput
-              label={`${markup.name}, ${as === 'sum' ? 'sum' : 'percent'}`}
+              label={`${markup.name}, ${as === 'sum' ? t('estimate.sum') : t('estimate.percent2')}`}
               align="end"
               style={{ width: as === 'sum' ? 76 : 46 }}
               value={plainToLocal(markup.percent, numbers)}
@@ -81,7 +86,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           </>
         )}
         <Select
-          aria-label={`Base of ${markup.name}`}
+          aria-label={t('estimate.baseOf', { name: markup.name })}
           value={markup.base}
           onChange={(event) => change({ base: event.target.value as Markup['base'] })}
         >
@@ -91,13 +96,17 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
             </option>
           ))}
         </Select>
-        <MoreButton label={`More on ${markup.name}`} open={open} onToggle={() => setOpen(!open)} />
+        <MoreButton
+          label={t('estimate.moreOn', { name: markup.name })}
+          open={open}
+          onToggle={() => setOpen(!open)}
+        />
         <IconAction
-          label={`Remove ${markup.name}`}
+          label={t('estimate.remove', { name: markup.name })}
           icon={Trash2}
           onClick={() => {
-            const done = actions.transact(`remove ${markup.name}`, remove(markup.id));
-            if (!done.ok) tellProblem('It could not be removed.');
+            const done = actions.transact(t('estimate.remove2', { name: markup.name }), remove(markup.id));
+            if (!done.ok) tellProblem(t('estimate.itCouldNotBeRemoved'));
           }}
         />
       </div>
@@ -105,7 +114,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
       {open ? (
         <div className="markup-more">
           <Select
-            aria-label={`How ${markup.name} is reckoned`}
+            aria-label={t('estimate.howIsReckoned', { name: markup.name })}
             value={as}
             onChange={(event) => setAs(event.target.value as As)}
           >
@@ -140,18 +149,18 @@ function Grades({ markup, onChange }: GradesProps) {
     <>
       {grades.map((grade, at) => (
         <div key={at} className="markup-row">
-          <span className="soft">to</span>
+          <span className="soft">{t('estimate.to2')}</span>
           <CommitInput
-            label={`Part ${at + 1} of ${markup.name}, up to`}
+            label={t('estimate.partOfUpTo', { place: at + 1, name: markup.name })}
             align="end"
-            placeholder="above that"
+            placeholder={t('estimate.aboveThat')}
             value={plainToLocal(grade.upTo, numbers)}
             onCommit={(text) =>
               takeFigure(text, numbers, { as: 'amount' }, (kept) => change(at, { upTo: kept }))
             }
           />
           <CommitInput
-            label={`Part ${at + 1} of ${markup.name}, percent`}
+            label={t('estimate.partOfPercent', { place: at + 1, name: markup.name })}
             align="end"
             style={{ width: 52 }}
             value={plainToLocal(grade.percent, numbers)}
@@ -161,13 +170,15 @@ function Grades({ markup, onChange }: GradesProps) {
           />
           <span className="unit">%</span>
           <IconAction
-            label={`Remove part ${at + 1} of ${markup.name}`}
+            label={t('estimate.removePartOf', { place: at + 1, name: markup.name })}
             icon={Trash2}
             onClick={() => onChange(grades.filter((_, index) => index !== at))}
           />
         </div>
       ))}
-      <TextButton onClick={() => onChange([...grades, { upTo: '', percent: '1' }])}>Add a part</TextButton>
+      <TextButton onClick={() => onChange([...grades, { upTo: '', percent: '1' }])}>
+        {t('estimate.addAPart')}
+      </TextButton>
     </>
   );
 }
@@ -184,7 +195,9 @@ function Rates({ markup, onChange }: RatesProps) {
   const selection = useJobState((state) => state.selection);
   const rates = markup.rates ?? [];
   const nameOf = (on: string): string =>
-    job.section.get(on as Id<'section'>)?.name ?? job.line.get(on as Id<'line'>)?.description ?? 'a line';
+    job.section.get(on as Id<'section'>)?.name ??
+    job.line.get(on as Id<'line'>)?.description ??
+    t('estimate.aLine');
   const line = selection?.type === 'line' ? selection.key : undefined;
   return (
     <>
@@ -194,7 +207,7 @@ function Rates({ markup, onChange }: RatesProps) {
             {nameOf(on)}
           </span>
           <CommitInput
-            label={`${markup.name} on ${nameOf(on)}, percent`}
+            label={t('estimate.onPercent', { name: markup.name, on: nameOf(on) })}
             align="end"
             style={{ width: 52 }}
             value={plainToLocal(percent, numbers)}
@@ -206,23 +219,23 @@ function Rates({ markup, onChange }: RatesProps) {
           />
           <span className="unit">%</span>
           <IconAction
-            label={`Use the usual rate for ${nameOf(on)}`}
+            label={t('estimate.useTheUsualRateFor', { on: nameOf(on) })}
             icon={Trash2}
             onClick={() => onChange(rates.filter((rate) => rate.on !== on))}
           />
         </div>
       ))}
       <Select
-        aria-label={`Another rate for ${markup.name}`}
+        aria-label={t('estimate.anotherRateFor', { name: markup.name })}
         value=""
         onChange={(event) => {
           const on = event.target.value;
           if (on !== '') onChange([...rates, { on, percent: markup.percent }]);
         }}
       >
-        <option value="">Another rate for…</option>
+        <option value="">{t('estimate.anotherRateFor2')}</option>
         {line !== undefined && !rates.some(({ on }) => on === line) ? (
-          <option value={line}>the selected line</option>
+          <option value={line}>{t('estimate.theSelectedLine')}</option>
         ) : null}
         {inOrder(job.section.values())
           .filter(({ id }) => !rates.some(({ on }) => on === id))

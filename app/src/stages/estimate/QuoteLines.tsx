@@ -15,12 +15,12 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { writeQuantity } from '../../components/writeQuantity.ts';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { describeAlone } from './cells.tsx';
 import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface QuoteLinesProps {
   readonly each: Package;
@@ -43,7 +43,7 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   const sums = quotes.map((quote) => sumPrices(quote, asked, digits));
   const change = (changed: Partial<Package>): string | undefined =>
     settle(
-      `package ${each.name}`,
+      t('estimate.package', { name: each.name }),
       update(each, (now) => ({ ...now, ...changed })),
     );
   return (
@@ -51,9 +51,9 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
       <table className="leveling">
         <thead>
           <tr>
-            <th scope="col">Line</th>
+            <th scope="col">{t('estimate.line')}</th>
             <th scope="col" className="right tight">
-              Quantity
+              {t('estimate.quantity')}
             </th>
             {quotes.map((quote) => (
               <QuoteHead key={quote.id} quote={quote} />
@@ -71,7 +71,11 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
               {quotes.map((quote) => (
                 <td key={quote.id}>
                   <MoneyInput
-                    label={`${describeAlone(line)}, one ${line.unit}, by ${quote.company}`}
+                    label={t('estimate.oneBy', {
+                      line: describeAlone(line),
+                      unit: line.unit,
+                      company: quote.company,
+                    })}
                     value={own(quote.prices, line.row.key) ?? ''}
                     onCommit={(amount) => {
                       const { [line.row.key]: _before, ...others } = quote.prices;
@@ -87,12 +91,16 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
         </tbody>
         <tfoot>
           <tr>
-            <th scope="row">Together</th>
+            <th scope="row">{t('estimate.together')}</th>
             <td className="tight" />
             {sums.map(({ total, missing }, at) => (
               <td key={quotes[at]?.id} className="right">
                 <b>{formatMoney(total, money)}</b>
-                <div className="soft">{missing === 0 ? '' : `${plural(missing, 'line')} not quoted`}</div>
+                <div className="soft">
+                  {missing === 0
+                    ? ''
+                    : t('estimate.notQuoted', { lines: t('count.line', { count: missing }) })}
+                </div>
               </td>
             ))}
           </tr>
@@ -101,12 +109,11 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
       </table>
       {lines.length > 0 ? null : (
         <p className="soft" style={{ margin: '0 0 8px' }}>
-          This package doesn’t price any lines yet. The lines you choose take the prices of the quote you
-          choose.
+          {t('estimate.thisPackageDoesntPriceAnyLinesYet')}
         </p>
       )}
       <Button size="xs" variant="outline" onClick={() => setChoosing(true)}>
-        {lines.length === 0 ? 'Choose the lines' : 'Choose other lines'}
+        {lines.length === 0 ? t('estimate.chooseTheLines') : t('estimate.chooseOtherLines')}
       </Button>
       {choosing ? (
         <ChooseLines
@@ -165,19 +172,22 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
   }, [figures, lines, chosen, section]);
   return (
     <Modal
-      title={sectionId === undefined ? 'Lines of the package' : 'Lines that the quote replaces'}
+      title={
+        sectionId === undefined ? t('estimate.linesOfThePackage') : t('estimate.linesThatTheQuoteReplaces')
+      }
       size="xl"
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} onDone={() => onChoose([...keys])}>
-          {sectionId === undefined ? 'Ask for' : 'Replace'} {plural(keys.size, 'line')}
+          {sectionId === undefined ? t('estimate.askFor') : t('estimate.replace')}{' '}
+          {t('count.line', { count: keys.size })}
         </DialogButtons>
       }
     >
       <div className="form">
         <TextInput
-          aria-label="Search the lines"
-          placeholder="Search the lines"
+          aria-label={t('estimate.searchTheLines')}
+          placeholder={t('estimate.searchTheLines')}
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
@@ -187,11 +197,11 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
             variant="outline"
             onClick={() => setKeys(new Set([...keys, ...inSection(figures, lines, section.id)]))}
           >
-            All lines in {`${section.code} ${section.name}`.trim()}
+            {t('estimate.allLinesIn', { value: `${section.code} ${section.name}`.trim() })}
           </Button>
         )}
         <LinePicker
-          label="Lines of the estimate"
+          label={t('estimate.linesOfTheEstimate')}
           lines={placed}
           text={text}
           chosen={keys}

@@ -11,7 +11,6 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { EstimateTabs } from './EstimateTabs.tsx';
 import { QuoteLines } from './QuoteLines.tsx';
@@ -19,6 +18,7 @@ import { Leveling } from './Leveling.tsx';
 import { dayOf } from '../../platform/days.ts';
 import { ListButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -33,11 +33,11 @@ export function QuotesPage() {
   const add = (): void => {
     const id = services.makeId('package');
     const refused = settle(
-      'add a package',
+      t('estimate.addAPackage'),
       put({
         type: 'package',
         id,
-        name: `Package ${job.package.size + 1}`,
+        name: t('estimate.package2', { place: job.package.size + 1 }),
         sectionId: null,
         order: orderAfter([...job.package.values(), ...job.line.values()]),
         kind: 'subcontract',
@@ -56,31 +56,28 @@ export function QuotesPage() {
         <EstimateTabs />
         <span className="grow" />
         <Button size="sm" onClick={add}>
-          Add a package
+          {t('estimate.addAPackage2')}
         </Button>
       </div>
       {chosen === undefined ? (
         <div className="empty">
-          <h2>No quotes yet</h2>
-          <p>
-            A package is work that several companies price. Compare their quotes side by side, level them, and
-            choose one.
-          </p>
+          <h2>{t('estimate.noQuotesYet')}</h2>
+          <p>{t('estimate.aPackageIsWorkThatSeveralCompanies')}</p>
           <div className="first">
             <Button size="sm" onClick={add}>
-              Add the first package
+              {t('estimate.addTheFirstPackage')}
             </Button>
           </div>
         </div>
       ) : (
         <div className="split" style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
-          <nav className="list scroll" aria-label="Packages">
+          <nav className="list scroll" aria-label={t('estimate.packages')}>
             {packages.map((each) => (
               <ListButton key={each.id} aria-current={each.id === chosen.id} onClick={() => show(each.id)}>
                 <span className="cut">{each.name}</span>
                 <small>
-                  {plural(quotesOf(job, each.id).length, 'quote')}
-                  {each.takenId === null ? ', none taken' : ''}
+                  {t('count.quote', { count: quotesOf(job, each.id).length })}
+                  {each.takenId === null ? t('estimate.noneTaken') : ''}
                 </small>
               </ListButton>
             ))}
@@ -99,17 +96,17 @@ function PackageView({ each }: { readonly each: Package }) {
   const quotes = quotesOf(job, each.id);
   const change = (changed: Partial<Package>): string | undefined =>
     settle(
-      `package ${each.name}`,
+      t('estimate.package', { name: each.name }),
       update(each, (now) => ({ ...now, ...changed })),
     );
   const addQuote = (): void => {
     const refused = settle(
-      'add a quote',
+      t('estimate.addAQuote'),
       put({
         type: 'quote',
         id: services.makeId('quote'),
         packageId: each.id,
-        company: `Company ${quotes.length + 1}`,
+        company: t('estimate.company', { place: quotes.length + 1 }),
         amount: '',
         date: dayOf(services.now()),
         validUntil: '',
@@ -126,18 +123,22 @@ function PackageView({ each }: { readonly each: Package }) {
     <div className="scroll package">
       <div className="package-head">
         <label>
-          <span className="soft">Package</span>
-          <CommitInput label="Name of the package" value={each.name} onCommit={(name) => change({ name })} />
+          <span className="soft">{t('estimate.package3')}</span>
+          <CommitInput
+            label={t('estimate.nameOfThePackage')}
+            value={each.name}
+            onCommit={(name) => change({ name })}
+          />
         </label>
         <label>
-          <span className="soft">Section</span>
+          <span className="soft">{t('estimate.section2')}</span>
           <Select
             value={each.sectionId ?? ''}
             onChange={(event) =>
               change({ sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })
             }
           >
-            <option value="">No section</option>
+            <option value="">{t('estimate.noSection')}</option>
             {inOrder(job.section.values()).map(({ id, code, name }) => (
               <option key={id} value={id}>
                 {`${code} ${name}`.trim()}
@@ -146,31 +147,31 @@ function PackageView({ each }: { readonly each: Package }) {
           </Select>
         </label>
         <label>
-          <span className="soft">Kind of cost</span>
+          <span className="soft">{t('estimate.kindOfCost')}</span>
           <Select
             value={each.kind}
             onChange={(event) => change({ kind: event.target.value as Package['kind'] })}
           >
-            <option value="subcontract">Subcontract</option>
-            <option value="material">Material</option>
+            <option value="subcontract">{t('estimate.subcontract')}</option>
+            <option value="material">{t('estimate.material')}</option>
           </Select>
         </label>
         <label>
-          <span className="soft">Priced</span>
+          <span className="soft">{t('estimate.priced')}</span>
           <Select value={each.by} onChange={(event) => change({ by: event.target.value as Package['by'] })}>
-            <option value="sum">as one sum</option>
-            <option value="lines">line by line</option>
+            <option value="sum">{t('estimate.asOneSum')}</option>
+            <option value="lines">{t('estimate.lineByLine')}</option>
           </Select>
         </label>
         <span className="grow" />
         <Button size="sm" variant="outline" onClick={addQuote}>
-          Add a quote
+          {t('estimate.addAQuote2')}
         </Button>
         <IconAction
-          label={`Remove package ${each.name}`}
+          label={t('estimate.removePackage', { name: each.name })}
           icon={Trash2}
           onClick={() => {
-            const refused = settle(`remove package ${each.name}`, removePackage(each.id));
+            const refused = settle(t('estimate.removePackage2', { name: each.name }), removePackage(each.id));
             if (refused !== undefined) tellProblem(refused);
           }}
         />

@@ -12,10 +12,10 @@ import { AdjustDialog } from './AdjustDialog.tsx';
 import { MakeAssemblyDialog } from './MakeAssemblyDialog.tsx';
 import type { Estimate } from './useEstimate.ts';
 import { pinnedOfRow } from './editRow.ts';
-import { plural } from '../../messages/words.ts';
 import { useJobNow, useServices } from '../../stores/context.tsx';
 import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface SelectionBarProps {
   readonly block: readonly EstimateRow[];
@@ -41,7 +41,8 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
   const unconfirmed = typed.filter((line) => line.unconfirmed === true).map(({ id }) => id);
   const only = block.length === 1 ? block[0] : undefined;
   const onSection = only?.type === 'section' && only.section !== null ? only.section : undefined;
-  const label = (what: string): string => `${what} of ${plural(keys.length, 'line')}`;
+  const label = (what: string): string =>
+    t('estimate.of2', { what, lines: t('count.line', { count: keys.length }) });
   const toAlternate = (choice: string): void => {
     if (choice === 'new') return addAlternate();
     const alternate = readPlace(choice);
@@ -63,10 +64,10 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
   const addAlternate = (): void => {
     const id = services.makeId('alternate');
     const { alternate: alternates } = jobNow();
-    const name = `Alternate ${alternates.size + 1}`;
+    const name = t('estimate.alternate', { place: alternates.size + 1 });
     estimate.tellRefused(
       estimate.settle(
-        `add ${name}`,
+        t('estimate.add2', { name }),
         put({
           type: 'alternate',
           id,
@@ -80,13 +81,13 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
     placeIn({ id, as: 'adds' });
   };
   return (
-    <div className="selection-bar" role="toolbar" aria-label="Selected lines">
+    <div className="selection-bar" role="toolbar" aria-label={t('estimate.selectedLines')}>
       <span className="soft">
         {onSection !== undefined
-          ? `Section ${onSection.name}`
+          ? t('estimate.section', { name: onSection.name })
           : keys.length === 0
-            ? 'Select lines; hold Shift for several'
-            : plural(keys.length, 'line')}
+            ? t('estimate.selectLinesHoldShiftForSeveral')
+            : t('count.line', { count: keys.length })}
       </span>
       <Button
         size="xs"
@@ -94,20 +95,20 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         disabled={keys.length === 0 && onSection === undefined}
         onClick={() => setAsking('adjust')}
       >
-        Adjust by percent
+        {t('estimate.adjustByPercent')}
       </Button>
       <Select
-        aria-label="Alternate of the selected lines"
+        aria-label={t('estimate.alternateOfTheSelectedLines')}
         disabled={keys.length === 0 && scopes.length === 0}
         value=""
         onChange={(event) => toAlternate(event.target.value)}
       >
-        <option value="">Alternate…</option>
+        <option value="">{t('estimate.alternate3')}</option>
         <AlternateOptions />
-        <option value="new">Added by a new alternate</option>
+        <option value="new">{t('estimate.addedByANewAlternate')}</option>
       </Select>
       <Select
-        aria-label="Tax of the selected lines"
+        aria-label={t('estimate.taxOfTheSelectedLines')}
         disabled={keys.length === 0}
         value=""
         onChange={(event) =>
@@ -118,19 +119,21 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
           )
         }
       >
-        <option value="">Tax…</option>
-        <option value="usual">As the job says</option>
-        <option value="exempt">Exempt</option>
+        <option value="">{t('estimate.tax2')}</option>
+        <option value="usual">{t('estimate.asTheJobSays')}</option>
+        <option value="exempt">{t('estimate.exempt')}</option>
       </Select>
       {pinned.length === 0 ? null : (
         <Button
           size="xs"
           variant="outline"
           onClick={() =>
-            estimate.tellRefused(estimate.change('unpin quantities', pinned, { pinned: undefined }))
+            estimate.tellRefused(
+              estimate.change(t('estimate.unpinQuantities'), pinned, { pinned: undefined }),
+            )
           }
         >
-          Unpin {plural(pinned.length, 'quantity', 'quantities')}
+          {t('estimate.unpin2', { quantities: t('count.quantity', { count: pinned.length }) })}
         </Button>
       )}
       {unconfirmed.length === 0 ? null : (
@@ -139,21 +142,21 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
           variant="outline"
           onClick={() =>
             estimate.tellRefused(
-              estimate.settle('confirm quantities', confirmQuantities(new Set(unconfirmed))),
+              estimate.settle(t('estimate.confirmQuantities'), confirmQuantities(new Set(unconfirmed))),
             )
           }
         >
-          Confirm {plural(unconfirmed.length, 'quantity', 'quantities')}
+          {t('estimate.confirm', { quantities: t('count.quantity', { count: unconfirmed.length }) })}
         </Button>
       )}
       <Button
         size="xs"
         variant="outline"
         disabled={typed.length === 0}
-        title="From typed lines"
+        title={t('estimate.fromTypedLines')}
         onClick={() => setAsking('assembly')}
       >
-        Make an assembly
+        {t('estimate.makeAnAssembly')}
       </Button>
       {asking === 'adjust' ? (
         <AdjustDialog keys={keys} section={onSection} onClose={() => setAsking(undefined)} />

@@ -8,12 +8,13 @@ import { LinePanel } from './LinePanel.tsx';
 import { Summary } from './Summary.tsx';
 import type { Estimate } from './useEstimate.ts';
 import { Yardsticks } from './Yardsticks.tsx';
+import { t } from '../../messages/t.ts';
 
 const SIDES = [
-  ['bid', 'Cost to bid'],
-  ['line', 'Line'],
-  ['alternates', 'Alternates'],
-  ['yardsticks', 'Yardsticks'],
+  ['bid', t('estimate.costToBid')],
+  ['line', t('estimate.line')],
+  ['alternates', t('estimate.alternates')],
+  ['yardsticks', t('estimate.yardsticks')],
 ] as const;
 
 /** One element each for ever, so that they are drawn anew only when their job is. */
@@ -31,7 +32,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
   const side = useView((state) => state.estimateSide);
   const setView = useSetView();
   return (
-    <aside className="summary side" aria-label="Totals and details">
+    <aside className="summary side" aria-label={t('estimate.totalsAndDetails')}>
       <Tabs.Root
         value={side}
         onValueChange={({ value }) => setView({ estimateSide: value as EstimateSide })}
@@ -41,7 +42,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
         size="sm"
         className="side-tabs"
       >
-        <Tabs.List aria-label="Totals and details">
+        <Tabs.List aria-label={t('estimate.totalsAndDetails')}>
           {SIDES.map(([id, name]) => (
             <Tabs.Trigger key={id} value={id}>
               {name}
@@ -55,7 +56,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
           {row !== undefined && isPriced(row) ? (
             <LinePanel key={row.key} row={row} estimate={estimate} />
           ) : (
-            <p className="soft">Select a priced line to see what makes up its price.</p>
+            <p className="soft">{t('estimate.selectAPricedLineToSeeWhat')}</p>
           )}
         </Tabs.Content>
         <Tabs.Content value="alternates" className="side-body">

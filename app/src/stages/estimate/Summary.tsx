@@ -22,11 +22,12 @@ import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
-import { COST_WORDS, plural } from '../../messages/words.ts';
+import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJobLater, useServices } from '../../stores/context.tsx';
 import { MarkupBox } from './MarkupBox.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
@@ -40,23 +41,23 @@ export function Summary() {
   const change = (label: string, ...changed: readonly JobRecord[]): string | undefined =>
     settle(label, put(...changed));
   return (
-    <div aria-label="From cost to bid" role="region">
+    <div aria-label={t('estimate.fromCostToBid')} role="region">
       <dl className="facts" style={{ margin: '0 0 8px' }}>
         {COST_KINDS.map((kind) => (
           <Row key={kind} name={COST_WORDS[kind]} node={bidNode(kind)} />
         ))}
-        <Row name="Direct cost" node={bidNode('cost')} strong />
+        <Row name={t('estimate.directCost')} node={bidNode('cost')} strong />
       </dl>
       <Adjustments />
       <div className="tax-row">
-        <span>Tax on materials</span>
+        <span>{t('estimate.taxOnMaterials')}</span>
         <CommitInput
-          label="Tax on materials, percent"
+          label={t('estimate.taxOnMaterialsPercent')}
           align="end"
           value={plainToLocal(settings.taxOnMaterials, numbers)}
           onCommit={(text) =>
             takeFigure(text, numbers, { as: 'percent', least: 0, most: 1000 }, (taxOnMaterials) =>
-              change('tax on materials', { ...settings, taxOnMaterials }),
+              change(t('estimate.taxOnMaterials2'), { ...settings, taxOnMaterials }),
             )
           }
         />
@@ -73,7 +74,7 @@ export function Summary() {
             const markup = table.get(id as Id<'markup'>);
             return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
           });
-          const refused = change('order of markups', ...moved);
+          const refused = change(t('estimate.orderOfMarkups'), ...moved);
           if (refused !== undefined) tellProblem(refused);
         }}
       >
@@ -86,41 +87,41 @@ export function Summary() {
         size="xs"
         variant="outline"
         onClick={() =>
-          change('add a markup', {
+          change(t('estimate.addAMarkup2'), {
             type: 'markup',
             id: services.makeId('markup'),
-            name: 'Markup',
+            name: t('estimate.markup'),
             percent: '0',
             base: 'running',
             order: orderAfter(markups),
           })
         }
       >
-        Add a markup
+        {t('estimate.addAMarkup')}
       </Button>
       <div className="tax-row round-row">
         <Select
-          aria-label="How the bid is rounded"
+          aria-label={t('estimate.howTheBidIsRounded')}
           value={settings.bidRounding ?? 'nearest'}
           onChange={(event) =>
-            change('round the bid', {
+            change(t('estimate.roundTheBid'), {
               ...settings,
               bidRounding: event.target.value as NonNullable<typeof settings.bidRounding>,
             })
           }
         >
-          <option value="nearest">Rounded to</option>
-          <option value="up">Rounded up</option>
-          <option value="down">Rounded down</option>
+          <option value="nearest">{t('estimate.roundedTo')}</option>
+          <option value="up">{t('estimate.roundedUp')}</option>
+          <option value="down">{t('estimate.roundedDown')}</option>
         </Select>
         <CommitInput
-          label="The bid is a multiple of"
+          label={t('estimate.theBidIsAMultipleOf')}
           align="end"
-          placeholder="no"
+          placeholder={t('estimate.no')}
           value={plainToLocal(settings.bidStep ?? '', numbers)}
           onCommit={(text) =>
             takeFigure(text, numbers, { as: 'amount', least: 0 }, (bidStep) =>
-              change('round the bid', { ...settings, bidStep }),
+              change(t('estimate.roundTheBid'), { ...settings, bidStep }),
             )
           }
         />
@@ -131,7 +132,7 @@ export function Summary() {
         className="facts"
         style={{ margin: '10px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
       >
-        <Row name="Bid" node={bidNode('total')} strong />
+        <Row name={t('estimate.bid')} node={bidNode('total')} strong />
       </dl>
       <Unpriced />
     </div>
@@ -169,15 +170,15 @@ function Adjustments() {
   if (adjustments.length === 0 && region === undefined) return null;
   const where = ({ on }: Adjustment): string =>
     on.what === 'all'
-      ? 'all lines'
+      ? t('estimate.allLines')
       : on.what === 'lines'
-        ? plural(on.lines.length, 'line')
+        ? t('count.line', { count: on.lines.length })
         : (job.section.get(on.sectionId)?.name ?? '');
   return (
-    <ul className="adjustments" aria-label="What changes costs">
+    <ul className="adjustments" aria-label={t('estimate.whatChangesCosts')}>
       {region === undefined ? null : (
         <li>
-          <span className="cut">Prices for {region.name}</span>
+          <span className="cut">{t('estimate.pricesFor', { name: region.name })}</span>
         </li>
       )}
       {adjustments.map((each) => (
@@ -186,14 +187,14 @@ function Adjustments() {
             className="cut"
             title={`${each.name}: ${each.kinds.map((kind) => COST_WORDS[kind]).join(', ')}`}
           >
-            {each.name} <span className="soft">on {where(each)}</span>
+            {each.name} <span className="soft">{t('estimate.on2', { each: where(each) })}</span>
           </span>
           <span>{plainToLocal(each.percent, numbers)} %</span>
           <IconAction
-            label={`Remove ${each.name}`}
+            label={t('estimate.remove', { name: each.name })}
             icon={Trash2}
             onClick={() => {
-              const refused = settle(`remove ${each.name}`, remove(each.id));
+              const refused = settle(t('estimate.remove2', { name: each.name }), remove(each.id));
               if (refused !== undefined) tellProblem(refused);
             }}
           />
@@ -208,15 +209,15 @@ function Unpriced() {
   const { job, figures } = useOpenJobLater();
   const actions = useJobActions();
   const unpriced = useMemo(() => listUnpriced(figures), [figures]);
-  if (unpriced.length === 0) return <p className="soft">Every line has a price.</p>;
+  if (unpriced.length === 0) return <p className="soft">{t('estimate.everyLineHasAPrice')}</p>;
   const nameOf = (key: string): string => {
     const line = findLine(job, key);
     return line === undefined ? key : nameOfLine(line);
   };
   return (
-    <section aria-label="Not in the total">
+    <section aria-label={t('estimate.notInTheTotal')}>
       <h2 style={{ fontSize: 13, fontWeight: 600, margin: '0 0 6px' }}>
-        Not in the total: {unpriced.length}
+        {t('estimate.notInTheTotal2', { number: unpriced.length })}
       </h2>
       {unpriced.slice(0, 12).map(({ key, failure }) => (
         <div key={key} style={{ borderLeft: '3px solid var(--pomelo)', paddingLeft: 8, marginBottom: 8 }}>

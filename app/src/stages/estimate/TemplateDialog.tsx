@@ -9,13 +9,14 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { saveTemplate } from '../../storage/templates.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 const WORDS: Readonly<Record<keyof TemplateChoices, string>> = {
-  prices: 'Prices and typed costs',
-  quantities: 'Typed quantities',
-  quotes: 'Quotes and which were chosen',
-  alternates: 'Alternates, none accepted',
-  client: 'The client and location',
+  prices: t('estimate.pricesAndTypedCosts'),
+  quantities: t('estimate.typedQuantities'),
+  quotes: t('estimate.quotesAndWhichWereChosen'),
+  alternates: t('estimate.alternatesNoneAccepted'),
+  client: t('estimate.theClientAndLocation'),
 };
 
 /** A job kept to start others from: what must come out, with nothing measured in it. */
@@ -29,16 +30,16 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
   const save = async (): Promise<void> => {
     const saved = await saveTemplate(services, job, { name: name.trim(), folder: folder.trim(), choices });
     if (!saved.ok) return setError(describeProblem(saved.problem));
-    tell(`‘${name.trim()}’ is saved as a template. You can start new jobs from it.`);
+    tell(t('estimate.isSavedAsATemplateYouCan', { name: name.trim() }));
     onClose();
   };
   return (
     <Modal
-      title="Save as a template"
+      title={t('estimate.saveAsATemplate')}
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} onDone={() => void save()}>
-          Save the template
+          {t('estimate.saveTheTemplate')}
         </DialogButtons>
       }
     >
@@ -50,23 +51,21 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
         }}
       >
         <LabeledText
-          label="Name"
+          label={t('estimate.name')}
           error={error}
 
           value={name}
           onText={setName}
         />
         <LabeledText
-          label="Folder"
-          hint="Timber / Small, or leave empty"
+          label={t('estimate.folder')}
+          hint={t('estimate.timberSmallOrLeaveEmpty')}
 
           value={folder}
           onText={setFolder}
         />
         <fieldset className="kinds">
-          <legend className="soft">
-            Sections, scopes, assemblies and markups are saved; sheets and measurements are not. Also save:
-          </legend>
+          <legend className="soft">{t('estimate.sectionsScopesAssembliesAndMarkupsAre')}</legend>
           {(Object.keys(WORDS) as (keyof TemplateChoices)[]).map((key) => (
             <Checkbox
               key={key}

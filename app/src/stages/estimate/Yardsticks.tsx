@@ -16,11 +16,12 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
-  price: 'Bid',
-  cost: 'Direct cost',
-  hours: 'Labor hours',
+  price: t('estimate.bid'),
+  cost: t('estimate.directCost'),
+  hours: t('estimate.laborHours'),
 };
 
 /** The estimator's own rules of thumb, and how far the job is from them. */
@@ -39,11 +40,11 @@ export function Yardsticks() {
           ? { what: 'section', sectionId: selection.id as Id<'section'> }
           : { what: 'bid' };
     const refused = settle(
-      'add a yardstick',
+      t('estimate.addAYardstick'),
       put({
         type: 'yardstick',
         id: services.makeId('yardstick'),
-        name: 'New yardstick',
+        name: t('estimate.newYardstick'),
         of: on.what === 'bid' ? 'price' : 'cost',
         on,
         driver: '1',
@@ -56,18 +57,13 @@ export function Yardsticks() {
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <section aria-label="Yardsticks">
-      {readings.length === 0 ? (
-        <p className="soft">
-          A yardstick is a rule of thumb: cost per square foot, hours per cubic yard. The job is checked
-          against your own range.
-        </p>
-      ) : null}
+    <section aria-label={t('estimate.yardsticks')}>
+      {readings.length === 0 ? <p className="soft">{t('estimate.aYardstickIsARuleOfThumb')}</p> : null}
       {readings.map((reading) => (
         <YardstickBox key={reading.yardstick.id} reading={reading} />
       ))}
       <Button size="xs" variant="outline" onClick={add}>
-        Add a yardstick
+        {t('estimate.addAYardstick2')}
       </Button>
     </section>
   );
@@ -80,12 +76,12 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
   const { numbers } = useFormats();
   const change = (changed: Partial<Yardstick>): string | undefined =>
     settle(
-      'change a yardstick',
+      t('estimate.changeAYardstick'),
       update(yardstick, (now) => ({ ...now, ...changed })),
     );
   const limit = (label: string, key: 'low' | 'high') => (
     <CommitInput
-      label={`${label} of ${yardstick.name}`}
+      label={t('estimate.of3', { label, name: yardstick.name })}
       align="end"
       placeholder={label}
       value={plainToLocal(yardstick[key], numbers)}
@@ -96,15 +92,15 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
     <div className="box yardstick" data-state={reading.state}>
       <div className="alternate-head">
         <CommitInput
-          label="Name of the yardstick"
+          label={t('estimate.nameOfTheYardstick')}
           value={yardstick.name}
           onCommit={(name) => change({ name })}
         />
         <IconAction
-          label={`Remove ${yardstick.name}`}
+          label={t('estimate.remove', { name: yardstick.name })}
           icon={Trash2}
           onClick={() => {
-            const refused = settle(`remove ${yardstick.name}`, remove(yardstick.id));
+            const refused = settle(t('estimate.remove2', { name: yardstick.name }), remove(yardstick.id));
             if (refused !== undefined) tellProblem(refused);
           }}
         />
@@ -112,18 +108,18 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
       <Reading reading={reading} />
       <div className="yardstick-row">
         <Select
-          aria-label={`What ${yardstick.name} takes`}
+          aria-label={t('estimate.whatTakes', { name: yardstick.name })}
           value={yardstick.of}
           onChange={(event) => change({ of: event.target.value as Yardstick['of'] })}
         >
           {(['price', 'cost', 'hours'] as const).map((of) => (
             <option key={of} value={of}>
-              {of === 'price' && yardstick.on.what !== 'bid' ? 'Price' : OF_WORDS[of]}
+              {of === 'price' && yardstick.on.what !== 'bid' ? t('estimate.price') : OF_WORDS[of]}
             </option>
           ))}
         </Select>
         <Select
-          aria-label={`What ${yardstick.name} is of`}
+          aria-label={t('estimate.whatIsOf', { name: yardstick.name })}
           value={yardstick.on.what === 'section' ? yardstick.on.sectionId : yardstick.on.what}
           onChange={(event) => {
             const id = event.target.value;
@@ -132,35 +128,35 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
             });
           }}
         >
-          <option value="bid">of the job</option>
-          {yardstick.on.what === 'line' ? <option value="line">of one line</option> : null}
+          <option value="bid">{t('estimate.ofTheJob')}</option>
+          {yardstick.on.what === 'line' ? <option value="line">{t('estimate.ofOneLine')}</option> : null}
           {inOrder(job.section.values()).map(({ id, code, name }) => (
             <option key={id} value={id}>
-              of {`${code} ${name}`.trim()}
+              {t('estimate.of4', { value: `${code} ${name}`.trim() })}
             </option>
           ))}
         </Select>
       </div>
       <div className="yardstick-row">
         <FormulaInput
-          label={`Driver of ${yardstick.name}`}
+          label={t('estimate.driverOf', { name: yardstick.name })}
           value={yardstick.driver}
           place={{ in: 'job' }}
           unit={yardstick.unit}
           onCommit={(driver) => change({ driver })}
         />
         <CommitInput
-          label={`Unit of ${yardstick.name}`}
-          placeholder="ft², seat"
+          label={t('estimate.unitOf', { name: yardstick.name })}
+          placeholder={t('estimate.ftSeat')}
           style={{ width: 96 }}
           value={yardstick.unit}
           onCommit={(unit) => change({ unit: unit.trim() })}
         />
       </div>
       <div className="yardstick-row">
-        {limit('Low', 'low')}
-        <span className="soft">to</span>
-        {limit('High', 'high')}
+        {limit(t('estimate.low'), 'low')}
+        <span className="soft">{t('estimate.to2')}</span>
+        {limit(t('estimate.high'), 'high')}
       </div>
     </div>
   );
@@ -172,21 +168,24 @@ const STATE_WORDS = { within: 'within', below: 'below', above: 'above' } as cons
 function Reading({ reading }: { readonly reading: YardstickReading }) {
   const { money, numbers } = useFormats();
   const { each, yardstick, state, distance } = reading;
-  if (each === undefined || state === 'unknown') return <p className="soft">No figure yet.</p>;
+  if (each === undefined || state === 'unknown') return <p className="soft">{t('estimate.noFigureYet')}</p>;
   const write = (value: number): string =>
     yardstick.of === 'hours'
       ? `${formatNumber(value, 3, numbers)} h`
       : formatUnitCost(Math.round(value * 100) / 100, money);
   const outside = state !== 'within';
   const words = outside
-    ? `${formatNumber(distance * 100, 0, numbers)} % ${STATE_WORDS[state]} your range`
-    : 'within your range';
+    ? t('estimate.yourRange', {
+        figure: formatNumber(distance * 100, 0, numbers),
+        statewords: STATE_WORDS[state],
+      })
+    : t('estimate.withinYourRange');
   return (
     <div>
       <b>{write(each)}</b>
-      <span className="unit"> / {yardstick.unit || 'one'}</span>
+      <span className="unit"> / {yardstick.unit || t('estimate.one')}</span>
       <div className={outside ? 'warn' : 'soft'}>
-        {yardstick.low === '' && yardstick.high === '' ? 'no range yet' : words}
+        {yardstick.low === '' && yardstick.high === '' ? t('estimate.noRangeYet') : words}
       </div>
       <Scale reading={reading} />
     </div>

@@ -1,9 +1,10 @@
 import type { BridgeCause } from '@zest/core/reports/bridge';
+import { t } from '../../messages/t.ts';
 
 /** Why a line's money changed, as the bridge names it. */
 export const CAUSE_WORDS: Readonly<Record<BridgeCause, string>> = {
-  quantity: 'Quantity',
-  price: 'Price',
-  added: 'Added',
-  removed: 'Removed',
+  quantity: t('estimate.quantity'),
+  price: t('estimate.price'),
+  added: t('estimate.added'),
+  removed: t('estimate.removed'),
 };

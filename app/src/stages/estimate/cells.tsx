@@ -13,12 +13,13 @@ import { FailureText } from '../../components/Figure.tsx';
 import { writeQuantity } from '../../components/writeQuantity.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { flowsByFormula, pinnedOfRow } from './editRow.ts';
+import { t } from '../../messages/t.ts';
 
 /** What a row is called; a rounded purchase says what it adds to, a line by itself what it is measured on. */
 export function describeRow({ row, description }: ReportLine): string {
-  if (row.type === 'purchase') return `${description}, rounded up for the whole job`;
+  if (row.type === 'purchase') return t('estimate.roundedUpForTheWholeJob', { description });
   if (row.type === 'component' && row.spread === true) return `${description}, ${row.scope.name}`;
-  return description || 'No section';
+  return description || t('estimate.noSection');
 }
 
 /** What a row is called where it does not stand under what it is measured on. */
@@ -66,11 +67,11 @@ export function DescriptionCell({ words, isText, indent, note, unconfirmed, alte
         {words}
       </span>
       {note === undefined ? null : (
-        <span className="soft" aria-label={`Note: ${note}`} role="note" title={note}>
+        <span className="soft" aria-label={t('estimate.noteIs', { note })} role="note" title={note}>
           *
         </span>
       )}
-      {unconfirmed ? <span className="tag warn">unconfirmed</span> : null}
+      {unconfirmed ? <span className="tag warn">{t('estimate.unconfirmed')}</span> : null}
       {alternate === undefined ? null : (
         <span className="tag" title={alternate.name}>
           {alternate.sign} {alternate.name}
@@ -86,7 +87,7 @@ function sourceOf(row: EstimateRow): string {
   if (row.type === 'component') return row.component.formula;
   if (row.type !== 'purchase') return '';
   const { roundUpTo, unit } = row.purchase;
-  return `what the whole job needs, rounded up to ${roundUpTo} ${unit}`;
+  return t('estimate.whatTheWholeJobNeedsRoundedUp', { roundUpTo, unit });
 }
 
 const isFlowing = (row: EstimateRow): boolean =>
@@ -135,7 +136,10 @@ export function QuantityCell({ quantity, unit, failure, source, pinnedOver }: Qu
   return (
     <>
       {source === undefined ? null : (
-        <span className="flow" title={`Calculated from ${plainToLocal(source, numbers)}`}>
+        <span
+          className="flow"
+          title={t('estimate.calculatedFrom', { source: plainToLocal(source, numbers) })}
+        >
           ◆
         </span>
       )}
@@ -158,12 +162,16 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
   const write = (value: number): string => writeQuantity(value, unit, numbers);
   const words =
     flowing === undefined
-      ? 'Pinned; there is no calculated quantity'
-      : `Pinned; calculated ${write(flowing)} ${unit}, ${describeDifference(quantity - flowing, write)}`;
+      ? t('estimate.pinnedThereIsNoCalculatedQuantity')
+      : t('estimate.pinnedCalculated', {
+          flowing: write(flowing),
+          unit,
+          value: describeDifference(quantity - flowing, write),
+        });
   return (
     <span
       className="pinned"
-      title={`${words}. Empty the cell to unpin it.`}
+      title={t('estimate.emptyTheCellToUnpin', { words })}
       aria-label={`${write(quantity)}. ${words}`}
     >
       <Pin size={11} aria-hidden="true" />
@@ -174,4 +182,6 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
 }
 
 const describeDifference = (difference: number, write: (value: number) => string): string =>
-  difference === 0 ? 'the same' : `${write(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'} pinned`;
+  difference === 0
+    ? t('estimate.theSame')
+    : t('estimate.pinned2', { value: write(Math.abs(difference)), part: difference > 0 ? 'more' : 'less' });

@@ -16,6 +16,7 @@ import type { Formats } from '../../stores/context.tsx';
 import type { GridColumn } from '../../tables/gridProps.ts';
 import { DescriptionCell, QuantityCell, describeRow, describedAs, quantityOf } from './cells.tsx';
 import { costOfColumn, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
+import { t } from '../../messages/t.ts';
 
 type Column = GridColumn<EstimateRow>;
 
@@ -44,11 +45,11 @@ export interface ColumnChoice {
 }
 
 const KIND_TITLES: Readonly<Record<CostKind, string>> = {
-  material: 'Material',
-  labor: 'Labor',
-  equipment: 'Equipment',
-  subcontract: 'Subcontr.',
-  other: 'Other',
+  material: t('estimate.material'),
+  labor: t('estimate.labor'),
+  equipment: t('estimate.equipment'),
+  subcontract: t('estimate.subcontr'),
+  other: t('estimate.other'),
 };
 
 /** Columns that are shown where nobody chose others. */
@@ -66,32 +67,32 @@ export const USUAL_COLUMNS: readonly string[] = [
 ];
 
 const CHOICES: readonly ColumnChoice[] = [
-  { id: 'code', name: 'Item', group: 'The line' },
-  { id: 'description', name: 'Description', group: 'The line' },
-  { id: 'cost-code', name: 'Cost code', group: 'The line' },
-  { id: 'source', name: 'Source', group: 'The line' },
-  { id: 'alternate', name: 'Alternate', group: 'The line' },
-  { id: 'note', name: 'Note', group: 'The line' },
-  { id: 'quantity', name: 'Quantity', group: 'Quantity' },
-  { id: 'unit', name: 'Unit', group: 'Quantity' },
-  { id: 'waste', name: 'Waste', group: 'Quantity' },
-  { id: 'unit-material', name: 'Material, one unit', group: 'For one unit' },
-  { id: 'unit-hours', name: 'Hours, one unit', group: 'For one unit' },
-  { id: 'unit-labor', name: 'Labor, one unit', group: 'For one unit' },
-  { id: 'unit-equipment', name: 'Equipment, one unit', group: 'For one unit' },
-  { id: 'unit-subcontract', name: 'Subcontract, one unit', group: 'For one unit' },
-  { id: 'unit-other', name: 'Other, one unit', group: 'For one unit' },
-  { id: 'material', name: 'Material', group: 'Cost' },
-  { id: 'hours', name: 'Hours', group: 'Cost' },
-  { id: 'labor', name: 'Labor', group: 'Cost' },
-  { id: 'equipment', name: 'Equipment', group: 'Cost' },
-  { id: 'subcontract', name: 'Subcontract', group: 'Cost' },
-  { id: 'other', name: 'Other', group: 'Cost' },
-  { id: 'extension', name: 'Extension', group: 'Cost' },
-  { id: 'tax', name: 'Tax', group: 'Price' },
-  { id: 'markup', name: 'Tax and markup', group: 'Price' },
-  { id: 'price', name: 'Price', group: 'Price' },
-  { id: 'unit-price', name: 'Unit price', group: 'Price' },
+  { id: 'code', name: t('estimate.item'), group: t('estimate.theLine') },
+  { id: 'description', name: t('estimate.description'), group: t('estimate.theLine') },
+  { id: 'cost-code', name: t('estimate.costCode'), group: t('estimate.theLine') },
+  { id: 'source', name: t('estimate.source'), group: t('estimate.theLine') },
+  { id: 'alternate', name: t('estimate.alternate2'), group: t('estimate.theLine') },
+  { id: 'note', name: t('estimate.note'), group: t('estimate.theLine') },
+  { id: 'quantity', name: t('estimate.quantity'), group: t('estimate.quantity') },
+  { id: 'unit', name: t('estimate.unit'), group: t('estimate.quantity') },
+  { id: 'waste', name: t('estimate.waste2'), group: t('estimate.quantity') },
+  { id: 'unit-material', name: t('estimate.materialOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'unit-hours', name: t('estimate.hoursOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'unit-labor', name: t('estimate.laborOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'unit-equipment', name: t('estimate.equipmentOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'unit-subcontract', name: t('estimate.subcontractOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'unit-other', name: t('estimate.otherOneUnit'), group: t('estimate.forOneUnit') },
+  { id: 'material', name: t('estimate.material'), group: t('estimate.cost') },
+  { id: 'hours', name: t('estimate.hours'), group: t('estimate.cost') },
+  { id: 'labor', name: t('estimate.labor'), group: t('estimate.cost') },
+  { id: 'equipment', name: t('estimate.equipment'), group: t('estimate.cost') },
+  { id: 'subcontract', name: t('estimate.subcontract'), group: t('estimate.cost') },
+  { id: 'other', name: t('estimate.other'), group: t('estimate.cost') },
+  { id: 'extension', name: t('estimate.extension'), group: t('estimate.cost') },
+  { id: 'tax', name: t('estimate.tax'), group: t('estimate.price') },
+  { id: 'markup', name: t('estimate.taxAndMarkup'), group: t('estimate.price') },
+  { id: 'price', name: t('estimate.price'), group: t('estimate.price') },
+  { id: 'unit-price', name: t('estimate.unitPrice'), group: t('estimate.price') },
 ];
 
 /** All columns there are, those of the scopes' properties among them. */
@@ -101,7 +102,11 @@ export function listColumns(scopes: Table<'scope'>): readonly ColumnChoice[] {
     for (const { key, name } of scope.properties) if (!properties.has(key)) properties.set(key, name);
   return [
     ...CHOICES,
-    ...[...properties].map(([key, name]) => ({ id: `property:${key}`, name, group: 'What was measured' })),
+    ...[...properties].map(([key, name]) => ({
+      id: `property:${key}`,
+      name,
+      group: t('estimate.whatWasMeasured'),
+    })),
   ];
 }
 
@@ -149,7 +154,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
     case 'code':
       return {
         id,
-        title: 'Item',
+        title: t('estimate.item'),
         width: '80px',
         stays: true,
         text: (row) => read(row).code,
@@ -158,7 +163,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
     case 'description':
       return {
         id,
-        title: 'Description',
+        title: t('estimate.description'),
         width: hasPinned(job) ? 'minmax(150px, 1fr)' : 'minmax(182px, 1fr)',
         stays: true,
         text: (row) => describeRow(read(row)),
@@ -167,7 +172,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
     case 'quantity':
       return {
         id,
-        title: 'Quantity',
+        title: t('estimate.quantity'),
         // What flows under a pinned figure stands beside it.
         width: hasPinned(job) ? '142px' : '100px',
         align: 'right',
@@ -177,7 +182,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
     case 'unit':
       return {
         id,
-        title: 'Unit',
+        title: t('estimate.unit'),
         width: '54px',
         text: (row) => read(row).unit,
         show: (row) => <span className="unit">{read(row).unit}</span>,
@@ -185,28 +190,32 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
     case 'extension':
       return extensionColumn(source);
     case 'waste':
-      return percent('Waste', (row) => {
+      return percent(t('estimate.waste2'), (row) => {
         const waste = facts(row)?.wastePercent ?? 0;
         return waste === 0 ? '' : String(waste);
       });
     case 'tax':
-      return percent('Tax', (row) =>
+      return percent(t('estimate.tax'), (row) =>
         row.type === 'line' ? (row.line.taxPercent ?? '') : (overrideOf(job, row.key)?.taxPercent ?? ''),
       );
     case 'cost-code':
-      return text('Cost code', '84px', (row) =>
+      return text(t('estimate.costCode'), '84px', (row) =>
         row.type === 'section' ? (row.section?.code ?? '') : (facts(row)?.costCode ?? ''),
       );
     case 'source':
-      return text('Source', '130px', (row) => facts(row)?.source ?? '');
+      return text(t('estimate.source'), '130px', (row) => facts(row)?.source ?? '');
     case 'alternate':
-      return text('Alternate', '120px', (row) => {
+      return text(t('estimate.alternate2'), '120px', (row) => {
         const place = alternateOfRow(job, row);
         const name = place === undefined ? '' : (job.alternate.get(place.id)?.name ?? '');
-        return place === undefined ? '' : place.as === 'adds' ? `adds: ${name}` : `removed by ${name}`;
+        return place === undefined
+          ? ''
+          : place.as === 'adds'
+            ? `adds: ${name}`
+            : t('estimate.removedBy', { name });
       });
     case 'note':
-      return text('Note', '160px', (row) =>
+      return text(t('estimate.note'), '160px', (row) =>
         row.type === 'line' ? (row.line.note ?? '') : (overrideOf(job, row.key)?.note ?? ''),
       );
     case 'markup':
@@ -269,10 +278,10 @@ function totalColumn(kind: CostKind | 'hours', source: ColumnSource): Plain {
   };
   return {
     id: kind,
-    title: kind === 'hours' ? 'Hours' : KIND_TITLES[kind],
+    title: kind === 'hours' ? t('estimate.hours') : KIND_TITLES[kind],
     width: TOTAL_WIDTHS[kind],
     align: 'right',
-    hint: kind === 'hours' ? 'Type hours for one unit of the line' : 'Type a cost for one unit of the line',
+    hint: kind === 'hours' ? t('estimate.typeHoursForOneUnitOfThe') : t('estimate.typeACostForOneUnitOf'),
     ...typedOver(kind, write, source),
   };
 }
@@ -292,7 +301,8 @@ function unitColumn(id: string, kind: CostKind | 'hours', source: ColumnSource):
   };
   return {
     id,
-    title: kind === 'hours' ? 'Hours / unit' : `${KIND_TITLES[kind]} / unit`,
+    title:
+      kind === 'hours' ? t('estimate.hoursUnit') : t('estimate.unit2', { kindtitles: KIND_TITLES[kind] }),
     width: '112px',
     align: 'right',
     ...typedOver(kind, write, source),
@@ -306,7 +316,7 @@ function extensionColumn({ read, formats }: ColumnSource): Plain {
   };
   return {
     id: 'extension',
-    title: 'Extension',
+    title: t('estimate.extension'),
     width: '98px',
     align: 'right',
     text: write,
@@ -338,7 +348,11 @@ function priceColumn(id: 'markup' | 'price' | 'unit-price', source: ColumnSource
       ? ''
       : formatUnitCost(figures.toMajor(price) / quantity, formats.money, 'four');
   };
-  const titles = { markup: 'Tax + markup', price: 'Price', 'unit-price': 'Unit price' } as const;
+  const titles = {
+    markup: t('estimate.taxMarkup'),
+    price: t('estimate.price'),
+    'unit-price': t('estimate.unitPrice'),
+  } as const;
   return {
     id,
     title: titles[id],

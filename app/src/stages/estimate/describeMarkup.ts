@@ -3,6 +3,7 @@ import { sortGrades } from '@zest/core/estimate/markup';
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Markup } from '@zest/core/job/records/markup';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
+import { t } from '../../messages/t.ts';
 
 const BASES: Readonly<Record<Exclude<Markup['base'], 'running'>, string>> = {
   cost: 'cost',
@@ -10,11 +11,13 @@ const BASES: Readonly<Record<Exclude<Markup['base'], 'running'>, string>> = {
   labor: 'labor',
   equipment: 'equipment',
   subcontract: 'subcontracts',
-  other: 'other cost',
+  other: t('estimate.otherCost'),
 };
 
 const join = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
+  words.length < 2
+    ? words.join('')
+    : t('estimate.and', { value: words.slice(0, -1).join(', '), value2: words.at(-1) ?? '' });
 
 /** What a markup stands on, by name: `cost, tax and overhead`. */
 function baseWords(markup: Markup, job: Job): string {
@@ -36,20 +39,26 @@ export function describeMarkup(markup: Markup, job: Job, numbers: NumberFormat):
   const what = name.toLowerCase();
   const base = baseWords(markup, job);
   const others =
-    rates.length === 0 ? '' : `; ${rates.length} with a rate of ${rates.length === 1 ? 'its' : 'their'} own`;
+    rates.length === 0
+      ? ''
+      : t('estimate.withARateOfOwn', { number: rates.length, part: rates.length === 1 ? 'its' : 'their' });
   switch (as) {
     case 'sum':
-      return `${said(percent)} for ${what}, shared over ${base}`;
+      return t('estimate.forSharedOver', { percent: said(percent), what, base });
     case 'graded':
-      return `${what} on ${base}: ${sortGrades(grades)
-        .map(
-          (grade) =>
-            `${said(grade.percent)} %${grade.upTo === '' ? ' beyond' : ` to ${formatNumber(Number(grade.upTo), 2, numbers, true)}`}`,
-        )
-        .join(', ')}`;
+      return t('estimate.on3', {
+        what,
+        base,
+        value: sortGrades(grades)
+          .map(
+            (grade) =>
+              `${said(grade.percent)} %${grade.upTo === '' ? ' beyond' : t('estimate.to3', { figure: formatNumber(Number(grade.upTo), 2, numbers, true) })}`,
+          )
+          .join(', '),
+      });
     case 'margin':
-      return `${said(percent)} % ${what} as margin, on ${base}${others}`;
+      return t('estimate.asMarginOn', { percent: said(percent), what, base, others });
     default:
-      return `${said(percent)} % ${what} on ${base}${others}`;
+      return t('estimate.on4', { percent: said(percent), what, base, others });
   }
 }

@@ -11,6 +11,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Radio } from '../../parts/Radio.tsx';
+import { t } from '../../messages/t.ts';
 
 export type ChangeQuote = (changed: Partial<Quote>) => string | undefined;
 
@@ -18,7 +19,7 @@ export function useChangeQuote(): (quote: Quote) => ChangeQuote {
   const settle = useSettle();
   return (quote) => (changed) =>
     settle(
-      `quote of ${quote.company}`,
+      t('estimate.quoteOf2', { company: quote.company }),
       update(quote, (now) => ({ ...now, ...changed })),
     );
 }
@@ -29,12 +30,19 @@ export function QuoteHead({ quote }: { readonly quote: Quote }) {
   return (
     <th scope="col">
       <div className="alternate-head">
-        <CommitInput label="Company" value={quote.company} onCommit={(company) => change({ company })} />
+        <CommitInput
+          label={t('estimate.company2')}
+          value={quote.company}
+          onCommit={(company) => change({ company })}
+        />
         <IconAction
-          label={`Remove the quote of ${quote.company}`}
+          label={t('estimate.removeTheQuoteOf', { company: quote.company })}
           icon={Trash2}
           onClick={() => {
-            const refused = settle(`remove the quote of ${quote.company}`, removeQuote(quote.id));
+            const refused = settle(
+              t('estimate.removeTheQuoteOf2', { company: quote.company }),
+              removeQuote(quote.id),
+            );
             if (refused !== undefined) tellProblem(refused);
           }}
         />
@@ -55,17 +63,17 @@ interface TakenRowProps {
 export function TakenRow({ each, quotes, change, under = 0 }: TakenRowProps) {
   return (
     <tr>
-      <th scope="row">Taken</th>
+      <th scope="row">{t('estimate.taken')}</th>
       {under === 0 ? null : <td className="tight" colSpan={under} />}
       {quotes.map(({ id, company }) => (
         <td key={id} className="right">
           <Radio
             name={`taken ${each.id}`}
-            aria-label={`${each.takenId === id ? 'chosen' : 'choose'}: ${company}`}
+            aria-label={`${each.takenId === id ? t('estimate.chosen') : t('estimate.choose')}: ${company}`}
             checked={each.takenId === id}
             onChange={() => change({ takenId: id })}
           >
-            {each.takenId === id ? 'chosen' : 'choose'}
+            {each.takenId === id ? t('estimate.chosen') : t('estimate.choose')}
           </Radio>
         </td>
       ))}

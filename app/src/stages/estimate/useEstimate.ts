@@ -17,7 +17,6 @@ import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import { type Result, accept } from '@zest/core/problem/result';
-import { plural } from '../../messages/words.ts';
 import { useOpenNow, useFormats, useJobActions, useServices, useSetView } from '../../stores/context.tsx';
 import type { Services } from '../../platform/services.ts';
 import type { JobActions, OpenJob } from '../../stores/jobStore.ts';
@@ -25,15 +24,20 @@ import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { editRow, isEditable } from './editRow.ts';
+import { t } from '../../messages/t.ts';
 
 const BLANK: Omit<Line, 'id' | 'sectionId' | 'order'> = {
   type: 'line',
-  description: 'New line',
+  description: t('estimate.newLine'),
   quantity: '1',
   unit: 'ea',
   itemCode: '',
   typedCost: null,
 };
+
+/** A line that was added and not touched since. */
+export const isBlank = ({ description, itemCode, typedCost }: Line): boolean =>
+  description === BLANK.description && itemCode === '' && typedCost === null;
 
 interface ReadEdits {
   readonly changes: readonly (readonly [string, LineChange])[];
@@ -99,8 +103,12 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
     const count = new Set(edits.map(({ row }) => row.key)).size;
     const label =
       sections.size === count
-        ? `rename ${count === 1 ? 'a section' : plural(count, 'section')}`
-        : `change ${count === 1 ? 'a line' : plural(count, 'line')}`;
+        ? t('estimate.rename', {
+            part: count === 1 ? t('estimate.aSection') : t('count.section', { count: count }),
+          })
+        : t('estimate.change', {
+            part: count === 1 ? t('estimate.aLine') : t('count.line', { count: count }),
+          });
     return settle(
       label,
       sequence(put(...sections.values(), ...lines.values()), changeLines(changes, services.makeId)),
@@ -147,7 +155,7 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
     for (const { id } of fresh) lines.delete(id);
     const last = targets.at(-1)?.key ?? from?.key;
     const refused = settle(
-      `paste ${plural(pasted.rows.length, 'row')}`,
+      t('estimate.paste', { rows: t('count.row', { count: pasted.rows.length }) }),
       sequence(
         put(...lines.values()),
         putAllBelow(rows, last, added, services.makeId),
@@ -186,7 +194,10 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
       row.type === 'line' && named !== undefined
         ? [{ ...(jobNow().line.get(row.line.id) ?? row.line), unit: unitOrLabel(named.unit).symbol }]
         : [];
-    return settle('price a line', sequence(put(...counted), changeLines([[row.key, how]], services.makeId)));
+    return settle(
+      t('estimate.priceALine'),
+      sequence(put(...counted), changeLines([[row.key, how]], services.makeId)),
+    );
   };
 
   /** A new line of a section, right below the row of a key where that is one of its lines. */
@@ -197,7 +208,7 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
   ): void => {
     const line: Line = { ...BLANK, id: services.makeId('line'), sectionId, order: 1, ...content };
     const refused = settle(
-      content.is === undefined ? 'add a line' : `add a ${content.is}`,
+      content.is === undefined ? t('estimate.addALine2') : t('estimate.addA', { is: content.is }),
       putBelow(rowsNow(), below, line, services.makeId),
     );
     if (refused === undefined) actions.select({ type: 'line', key: line.id });
@@ -208,8 +219,8 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
     const id = services.makeId('section');
     const order = orderAfter(jobNow().section.values());
     const refused = settle(
-      'add a section',
-      put({ type: 'section', id, code: '', name: 'New section', parentId, order }),
+      t('estimate.addASection2'),
+      put({ type: 'section', id, code: '', name: t('estimate.newSection'), parentId, order }),
     );
     if (refused !== undefined) return tellProblem(refused);
     actions.select({ type: 'section', id });
@@ -226,21 +237,23 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
     if (lines.length + packages.length > 0)
       tellRefused(
         settle(
-          `delete ${plural(lines.length + packages.length, 'line')}`,
+          t('estimate.delete', { lines: t('count.line', { count: lines.length + packages.length }) }),
           sequence(...(lines.length > 0 ? [remove(...lines)] : []), ...packages.map(removePackage)),
         ),
       );
     else if (only?.type === 'section' && only.section !== null)
-      tellRefused(settle(`delete section ${only.section.name}`, removeSection(only.section.id)));
-    else
-      tellProblem(
-        'To remove lines that come from an assembly, remove the assembly from its scope under Measure.',
+      tellRefused(
+        settle(t('estimate.deleteSection', { name: only.section.name }), removeSection(only.section.id)),
       );
+    else tellProblem(t('estimate.toRemoveLinesThatComeFromAn'));
   };
 
   const move = (moved: readonly EstimateRow[], to: EstimateRow, side: Side): void =>
     tellRefused(
-      settle(`move ${plural(moved.length, 'row')}`, moveRows(rowsNow(), moved, to, side, services.makeId)),
+      settle(
+        t('estimate.move', { rows: t('count.row', { count: moved.length }) }),
+        moveRows(rowsNow(), moved, to, side, services.makeId),
+      ),
     );
 
   return { edit, paste, change, takeItem, addLine, addSection, removeRows, move, settle, tellRefused };

@@ -6,7 +6,6 @@ import { formatMoney } from '@zest/core/pricing/money';
 import type { Result } from '@zest/core/problem/result';
 import { tellProblem } from '../../components/toaster.tsx';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { createNewJob, duplicateJob, exportJob, importJob, renameJob } from '../../storage/jobFiles.ts';
 import { useServices, useSetView, useView } from '../../stores/context.tsx';
@@ -19,6 +18,9 @@ import { Templates } from './Templates.tsx';
 import { dayOf } from '../../platform/days.ts';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
+import { Select } from '../../parts/fields.tsx';
+import { chooseLanguage, language, nameOfLanguage, t } from '../../messages/t.ts';
+import { LANGUAGES_OF_DOCUMENTS } from '@zest/core/job/records/settings';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
@@ -27,7 +29,7 @@ export function JobsPage() {
   const [jobs, setJobs] = useState<readonly JobSummary[] | undefined>();
   /** A new job is asked for: from the template, or with what ships. */
   const [asking, setAsking] = useState<JobSummary | true | undefined>();
-  const [busy, setBusy] = useState<string | undefined>();
+  const [busy, setBusy] = useState<{ readonly words: string; readonly stops: boolean } | undefined>();
   /** Set while a file is being read, which can be stopped. */
   const reading = useRef<AbortController | undefined>(undefined);
   const chooser = useRef<HTMLInputElement>(null);
@@ -38,7 +40,7 @@ export function JobsPage() {
   useEffect(() => void refresh(), [refresh]);
 
   const settle = async (what: string, work: Promise<Result<unknown, Problem>>): Promise<boolean> => {
-    setBusy(what);
+    setBusy({ words: what, stops: reading.current !== undefined });
     const done = await work;
     setBusy(undefined);
     if (!done.ok) tellProblem(describeProblem(done.problem));
@@ -48,7 +50,7 @@ export function JobsPage() {
   const onImport = async (file: File | undefined): Promise<void> => {
     if (file !== undefined) {
       reading.current = new AbortController();
-      await settle(`Reading ${file.name}`, importJob(services, file, reading.current.signal));
+      await settle(t('jobs.reading', { name: file.name }), importJob(services, file, reading.current.signal));
       reading.current = undefined;
     }
     if (chooser.current !== null) chooser.current.value = '';
@@ -74,46 +76,43 @@ export function JobsPage() {
           <circle cx="18" cy="18" r="2.6" fill="#F7F4EC" />
         </svg>
         <div>
-          <b>Zest Line</b>
-          <div style={{ color: 'var(--on-rind)', fontSize: 13 }}>
-            From the sheet to the bid, every figure explained. Jobs stay in this browser.
-          </div>
+          <b>{t('jobs.zestLine')}</b>
+          <div style={{ color: 'var(--on-rind)', fontSize: 13 }}>{t('jobs.fromTheSheetToTheBidEvery')}</div>
         </div>
+        <LanguageChoice />
         <ThemeButton />
       </header>
       <main className="jobs-main">
         <div style={{ display: 'flex', alignItems: 'center', gap: 10, marginBottom: 12 }}>
-          <h1 style={{ fontSize: 18, fontWeight: 600, margin: 0, flex: 1 }}>Jobs</h1>
+          <h1 style={{ fontSize: 18, fontWeight: 600, margin: 0, flex: 1 }}>{t('jobs.jobs')}</h1>
           {busy === undefined ? null : (
             <span role="status" className="soft">
-              {busy}…
-              {busy.startsWith('Reading') ? (
-                <TextButton onClick={() => reading.current?.abort()}>Stop</TextButton>
+              {busy.words}…
+              {busy.stops ? (
+                <TextButton onClick={() => reading.current?.abort()}>{t('jobs.stop')}</TextButton>
               ) : null}
             </span>
           )}
           <Button size="sm" variant="outline" onClick={() => chooser.current?.click()}>
-            Import a job file
+            {t('jobs.importAJobFile')}
           </Button>
           <FileInput
             ref={chooser}
             accept=".zestjob"
-            label="Job file"
+            label={t('jobs.jobFile')}
             onFile={(file) => void onImport(file)}
           />
           <Button size="sm" onClick={() => setAsking(true)}>
-            New job
+            {t('jobs.newJob')}
           </Button>
         </div>
         {jobs !== undefined && kept.length === 0 ? (
           <div className="empty">
-            <h2>No jobs yet</h2>
-            <p>
-              A job holds everything for one bid: sheets, measurements, assemblies, prices and the bid itself.
-            </p>
+            <h2>{t('jobs.noJobsYet')}</h2>
+            <p>{t('jobs.aJobHoldsEverythingForOneBid')}</p>
             <div className="first">
               <Button size="sm" onClick={() => setAsking(true)}>
-                Start the first job
+                {t('jobs.startTheFirstJob')}
               </Button>
             </div>
           </div>
@@ -129,9 +128,10 @@ export function JobsPage() {
         />
         {deleted.map((job) => (
           <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
-            ‘{job.name}’ was deleted. You can bring it back for a day.
+            ‘{job.name}
+            {t('jobs.wasDeletedYouCanBringItBack')}
             <Button size="xs" onClick={() => void services.storage.markDeleted(job.id, null).then(refresh)}>
-              Undo
+              {t('jobs.undo')}
             </Button>
           </div>
         ))}
@@ -157,14 +157,35 @@ export function JobsPage() {
   );
 }
 
+/** The language of the interface; what goes to a client has one of its own, under Bid. */
+const LanguageChoice = () => (
+  <Select
+    small
+    className="jobs-language"
+    style={{ marginLeft: 'auto' }}
+    aria-label={t('jobs.language')}
+    value={language}
+    onChange={({ target }) => {
+      const chosen = LANGUAGES_OF_DOCUMENTS.find((each) => each === target.value);
+      if (chosen !== undefined) chooseLanguage(chosen);
+    }}
+  >
+    {LANGUAGES_OF_DOCUMENTS.map((each) => (
+      <option key={each} value={each}>
+        {nameOfLanguage(each)}
+      </option>
+    ))}
+  </Select>
+);
+
 function ThemeButton() {
   const theme = useView((state) => state.theme);
   const setView = useSetView();
   const Icon = theme === 'dark' ? Sun : Moon;
   return (
     <IconButton
-      style={{ marginLeft: 'auto', color: '#fff', width: 32, height: 32 }}
-      aria-label={theme === 'dark' ? 'Use the light theme' : 'Use the dark theme'}
+      style={{ color: '#fff', width: 32, height: 32 }}
+      aria-label={theme === 'dark' ? t('jobs.useTheLightTheme') : t('jobs.useTheDarkTheme')}
       onClick={() => setView({ theme: theme === 'dark' ? 'light' : 'dark' })}
     >
       <Icon size={18} />
@@ -188,21 +209,23 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
     else tellProblem(describeProblem(done.problem));
   };
   const rename = (job: JobSummary, name: string): string | undefined => {
-    void settle('Renaming', renameJob(services, job, name)).then((done) => done && setRenaming(undefined));
+    void settle(t('jobs.renaming'), renameJob(services, job, name)).then(
+      (done) => done && setRenaming(undefined),
+    );
     return undefined;
   };
   return (
     <table className="jobs-table">
       <thead>
         <tr>
-          <th>Name</th>
-          <th className="jobs-client">Client</th>
+          <th>{t('jobs.name')}</th>
+          <th className="jobs-client">{t('jobs.client')}</th>
           <th className="right" style={{ textAlign: 'right' }}>
-            Sheets
+            {t('jobs.sheets')}
           </th>
-          <th style={{ textAlign: 'right' }}>Bid</th>
-          <th style={{ textAlign: 'right' }}>Changed</th>
-          <th aria-label="What to do" />
+          <th style={{ textAlign: 'right' }}>{t('jobs.bid')}</th>
+          <th style={{ textAlign: 'right' }}>{t('jobs.changed')}</th>
+          <th aria-label={t('jobs.whatToDo')} />
         </tr>
       </thead>
       <tbody>
@@ -211,7 +234,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
             <td className="jobs-name">
               {renaming === job.id ? (
                 <CommitInput
-                  label={`New name of ${job.name}`}
+                  label={t('jobs.newNameOf', { name: job.name })}
                   value={job.name}
                   onCommit={(name) => rename(job, name)}
                 />
@@ -228,7 +251,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
             <td className="jobs-client cut" title={job.client}>
               {job.client}
             </td>
-            <td className="right">{plural(job.sheets, 'sheet')}</td>
+            <td className="right">{t('count.sheet', { count: job.sheets })}</td>
             <td className="right" style={{ fontWeight: 600 }}>
               {formatMoney(job.totalMinor, {
                 currency: job.currency,
@@ -238,27 +261,27 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
             <td className="right soft">{dayOf(job.changedAt)}</td>
             <td style={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
               <IconAction
-                label={`Rename ${job.name}`}
+                label={t('jobs.rename', { name: job.name })}
                 icon={Pencil}
-                word="Rename"
+                word={t('jobs.rename2')}
                 onClick={() => setRenaming(renaming === job.id ? undefined : job.id)}
               />
               <IconAction
-                label={`Duplicate ${job.name}`}
+                label={t('jobs.duplicate', { name: job.name })}
                 icon={Copy}
-                word="Duplicate"
-                onClick={() => void settle('Duplicating', duplicateJob(services, job.id))}
+                word={t('jobs.duplicate2')}
+                onClick={() => void settle(t('jobs.duplicating'), duplicateJob(services, job.id))}
               />
               <IconAction
-                label={`Export ${job.name}`}
+                label={t('jobs.export', { name: job.name })}
                 icon={Download}
-                word="Export"
+                word={t('jobs.export2')}
                 onClick={() => void onExport(job)}
               />
               <IconAction
-                label={`Delete ${job.name}`}
+                label={t('jobs.delete', { name: job.name })}
                 icon={Trash2}
-                word="Delete"
+                word={t('jobs.deleteWord')}
                 onClick={() => void services.storage.markDeleted(job.id, services.now()).then(refresh)}
               />
             </td>

@@ -6,6 +6,7 @@ import type { JobSummary } from '../../storage/database.ts';
 import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface Fields {
   readonly name: string;
@@ -42,41 +43,38 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
     const { decimalMark, groupMark } = NUMBERS[numbers];
     setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }, from));
   });
-  const nameError = refusal ?? (formState.errors.name === undefined ? undefined : 'The job needs a name.');
+  const nameError = refusal ?? (formState.errors.name === undefined ? undefined : t('jobs.theJobNeedsAName'));
   return (
     <Modal
-      title="New job"
+      title={t('jobs.newJob')}
       onClose={onClose}
       footer={
         <>
           <Button size="sm" variant="outline" onClick={onClose}>
-            Cancel
+            {t('jobs.cancel')}
           </Button>
           <Button size="sm" type="submit" form="new-job" disabled={formState.isSubmitting}>
-            Create the job
+            {t('jobs.createTheJob')}
           </Button>
         </>
       }
     >
       <form id="new-job" className="form" onSubmit={(event) => void submit(event)}>
-        <Labeled label="Name" error={nameError}>
+        <Labeled label={t('jobs.name')} error={nameError}>
           {(control) => <TextInput {...control} autoFocus {...register('name', { required: true })} />}
         </Labeled>
-        <Labeled label="Client">
+        <Labeled label={t('jobs.client')}>
           {(control) => <TextInput {...control} {...register('client', { maxLength: 200 })} />}
         </Labeled>
         {templates.length === 0 ? null : (
-          <Labeled
-            label="Start from"
-            hint="A template includes sections, scopes, assemblies, prices, units and currency"
-          >
+          <Labeled label={t('jobs.startFrom')} hint={t('jobs.aTemplateIncludesSectionsScopes')}>
             {(control) => (
               <Select
                 {...control}
                 value={from?.id ?? ''}
                 onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
               >
-                <option value="">Zest Line’s own prices and assemblies</option>
+                <option value="">{t('jobs.zestLinesOwnPricesAndAssemblies')}</option>
                 {templates.map(({ id, name, template: kept }) => (
                   <option key={id} value={id}>
                     {kept?.folder ? `${kept.folder}: ${name}` : name}
@@ -91,7 +89,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
           disabled={from !== undefined}
           style={{ border: 0, padding: 0, margin: 0 }}
         >
-          <Labeled label="Units">
+          <Labeled label={t('jobs.units')}>
             {(control) => (
               <Select
                 {...control}
@@ -103,12 +101,12 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
                   },
                 })}
               >
-                <option value="us">Feet and inches</option>
-                <option value="metric">Metric</option>
+                <option value="us">{t('jobs.feetAndInches')}</option>
+                <option value="metric">{t('jobs.metric')}</option>
               </Select>
             )}
           </Labeled>
-          <Labeled label="Currency">
+          <Labeled label={t('jobs.currency')}>
             {(control) => (
               <Select {...control} {...register('currency')}>
                 {CURRENCIES.map((currency) => (
@@ -118,7 +116,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
             )}
           </Labeled>
         </fieldset>
-        <Labeled label="Numbers are written">
+        <Labeled label={t('jobs.numbersAreWritten')}>
           {(control) => (
             <Select {...control} {...register('numbers')}>
               {Object.entries(NUMBERS).map(([value, { label }]) => (

@@ -2,6 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { IconAction } from '../../components/IconAction.tsx';
 import type { JobSummary } from '../../storage/database.ts';
+import { t } from '../../messages/t.ts';
 
 interface TemplatesProps {
   readonly templates: readonly JobSummary[];
@@ -14,8 +15,8 @@ export function Templates({ templates, onStart, onDelete }: TemplatesProps) {
   if (templates.length === 0) return null;
   const folders = [...new Set(templates.map(({ template }) => template?.folder ?? ''))].sort();
   return (
-    <section aria-label="Templates" style={{ marginTop: 22 }}>
-      <h2 style={{ fontSize: 16, fontWeight: 600, margin: '0 0 6px' }}>Templates</h2>
+    <section aria-label={t('jobs.templates')} style={{ marginTop: 22 }}>
+      <h2 style={{ fontSize: 16, fontWeight: 600, margin: '0 0 6px' }}>{t('jobs.templates')}</h2>
       <table className="jobs-table">
         <tbody>
           {folders.map((folder) =>
@@ -33,10 +34,10 @@ export function Templates({ templates, onStart, onDelete }: TemplatesProps) {
                   </td>
                   <td style={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
                     <Button size="xs" variant="outline" onClick={() => onStart(each)}>
-                      Use template
+                      {t('jobs.useTemplate')}
                     </Button>
                     <IconAction
-                      label={`Delete template ${each.name}`}
+                      label={t('jobs.deleteTemplate', { name: each.name })}
                       icon={Trash2}
                       onClick={() => onDelete(each)}
                     />

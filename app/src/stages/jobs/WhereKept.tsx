@@ -6,6 +6,7 @@ import { fileSize } from '../../messages/words.ts';
 import { minuteOf } from '../../platform/days.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { useCopies, useCopyActions, useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 interface Kept {
   readonly persistent: boolean | undefined;
@@ -39,23 +40,30 @@ export function WhereKept({ jobs }: { readonly jobs: readonly JobSummary[] }) {
     });
   const unexported = folder === undefined ? jobs.filter(isUnexported) : [];
   return (
-    <section className="where-kept" aria-label="Where your jobs are kept">
-      <h2>Where your jobs are kept</h2>
+    <section className="where-kept" aria-label={t('jobs.whereYourJobsAreKept')}>
+      <h2>{t('jobs.whereYourJobsAreKept')}</h2>
       <p>
-        In this browser, on this computer.
-        {room === undefined ? '' : ` ${fileSize(room.usedBytes)} used, ${fileSize(room.freeBytes)} free. `}
-        {persistent === true ? 'The browser keeps them until you delete them.' : null}
+        {t('jobs.inThisBrowserOnThisComputer', {
+          part:
+            room === undefined
+              ? ''
+              : t('jobs.usedFree', {
+                  usedBytes: fileSize(room.usedBytes),
+                  freeBytes: fileSize(room.freeBytes),
+                }),
+          part2: persistent === true ? t('jobs.theBrowserKeepsThemUntilYouDelete') : '',
+        })}
       </p>
       {persistent === true ? null : (
         <p className="warn" role="status">
           {!refused
-            ? 'If the disk runs low, the browser may clear them without asking.'
+            ? t('jobs.ifTheDiskRunsLowTheBrowser')
             : folder === undefined
-              ? 'The browser would not promise to keep them. Choose a folder for copies, or export the jobs you can’t lose.'
-              : 'The browser would not promise to keep them.'}
+              ? t('jobs.theBrowserWouldNotPromiseToKeep')
+              : t('jobs.theBrowserWouldNotPromiseToKeep2')}
           {refused ? null : (
             <Button size="xs" variant="outline" onClick={ask}>
-              Ask the browser to keep them
+              {t('jobs.askTheBrowserToKeepThem')}
             </Button>
           )}
         </p>
@@ -63,12 +71,13 @@ export function WhereKept({ jobs }: { readonly jobs: readonly JobSummary[] }) {
       <CopyLine />
       {unexported.length === 0 ? null : (
         <p>
-          Changed since the last export:{' '}
-          {unexported
-            .slice(0, NAMES)
-            .map(({ name }) => name)
-            .join(', ')}
-          {unexported.length > NAMES ? ` and ${unexported.length - NAMES} more` : ''}.
+          {t('jobs.changedSinceTheLastExport', {
+            value: unexported
+              .slice(0, NAMES)
+              .map(({ name }) => name)
+              .join(', '),
+            part: unexported.length > NAMES ? t('jobs.andMore', { number: unexported.length - NAMES }) : '',
+          })}
         </p>
       )}
     </section>
@@ -85,43 +94,44 @@ function CopyLine() {
       const why = error instanceof Error ? error.message : '';
       tellProblem(describeProblem({ kind: 'copy-failed', reason: why }));
     });
-  if (!copyFolders.supported)
-    return <p>This browser can’t write copies to a folder. Export the jobs you can’t lose.</p>;
+  if (!copyFolders.supported) return <p>{t('jobs.thisBrowserCantWriteCopiesToA')}</p>;
   if (folder === undefined)
     return (
       <p>
-        No copies outside the browser yet.
+        {t('jobs.noCopiesOutsideTheBrowserYet')}
         <Button size="xs" variant="outline" onClick={choose}>
-          Choose a folder for copies
+          {t('jobs.chooseAFolderForCopies')}
         </Button>
       </p>
     );
   const words = {
     off: '',
-    ready: writtenAt === undefined ? '' : `Last copy ${minuteOf(writtenAt)}.`,
-    writing: 'Writing a copy…',
-    blocked: 'The browser needs your permission again before it can write there.',
+    ready: writtenAt === undefined ? '' : t('jobs.lastCopy', { writtenAt: minuteOf(writtenAt) }),
+    writing: t('jobs.writingACopy'),
+    blocked: t('jobs.theBrowserNeedsYourPermissionAgain'),
     failed: reason,
   }[state];
   return (
     <p role="status">
-      Copies go to the folder ‘{folder}’ after changes; the last ten of each job are kept.{' '}
+      {t('jobs.copiesGoToTheFolder')}
+      {folder}
+      {t('jobs.afterChangesTheLastTenOfEach')}{' '}
       <span className={state === 'blocked' || state === 'failed' ? 'wrong' : 'soft'}>{words}</span>
       {state === 'blocked' ? (
         <Button size="xs" onClick={() => void actions.allow()}>
-          Allow it
+          {t('jobs.allowIt')}
         </Button>
       ) : null}
       {state === 'failed' ? (
         <Button size="xs" onClick={() => void actions.writeNow()}>
-          Try again
+          {t('jobs.tryAgain')}
         </Button>
       ) : null}
       <Button size="xs" variant="outline" onClick={choose}>
-        Choose another folder
+        {t('jobs.chooseAnotherFolder')}
       </Button>
       <Button size="xs" variant="outline" onClick={() => void actions.forget()}>
-        Stop copies
+        {t('jobs.stopCopies')}
       </Button>
     </p>
   );

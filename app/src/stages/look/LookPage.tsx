@@ -9,7 +9,6 @@ import type { Command } from '@zest/core/job/change';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { RULE_WORDS, describeDoubt } from '../../messages/describeDoubt.ts';
-import { plural } from '../../messages/words.ts';
 import {
   useFormats,
   useJobActions,
@@ -21,6 +20,7 @@ import {
 import { dayOf } from '../../platform/days.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** What a careful colleague would ask before the bid goes out. */
 export function LookPage() {
@@ -30,20 +30,24 @@ export function LookPage() {
   return (
     <div className="stage">
       <div className="bar">
-        <h1>Second look</h1>
+        <h1>{t('look.secondLook')}</h1>
         <span className="soft" role="status">
           {look === undefined
-            ? 'Looking…'
-            : `${plural(open.length, 'doubt')}, ${look.accepted.length} accepted`}
+            ? t('look.looking')
+            : t('look.accepted', {
+                doubts: t('count.doubt', { count: open.length }),
+                number: look.accepted.length,
+              })}
         </span>
       </div>
-      <div className="scroll look" tabIndex={0} role="region" aria-label="Doubts">
+      <div className="scroll look" tabIndex={0} role="region" aria-label={t('look.doubts')}>
         {look !== undefined && open.length === 0 ? (
           <div className="empty">
-            <h2>Nothing to ask</h2>
+            <h2>{t('look.nothingToAsk')}</h2>
             <p>
-              Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in
-              order{look.accepted.length > 0 ? ' or accepted with a reason' : ''}.
+              {t('look.scalesPricesUnitsQuantitiesQuotesAnd', {
+                part: look.accepted.length > 0 ? t('look.orAcceptedWithAReason') : '',
+              })}
             </p>
           </div>
         ) : null}
@@ -70,7 +74,7 @@ function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts
         <DoubtRow key={doubt.key} doubt={doubt} />
       ))}
       {shown.length < doubts.length ? (
-        <TextButton onClick={() => setAll(true)}>Show all {doubts.length}</TextButton>
+        <TextButton onClick={() => setAll(true)}>{t('look.showAll', { number: doubts.length })}</TextButton>
       ) : null}
     </section>
   );
@@ -124,9 +128,13 @@ function fixOf(
   const { about, place } = doubt;
   const id = doubt.key.slice(doubt.key.indexOf('|') + 1);
   if (about.rule === 'unconfirmed')
-    return ['Confirm it', `confirm ${doubt.name}`, confirmQuantities(new Set([id]))];
+    return [t('look.confirmIt'), t('look.confirm', { name: doubt.name }), confirmQuantities(new Set([id]))];
   if (about.rule === 'pinned-far' && place.at === 'line')
-    return ['Unpin it', `unpin ${doubt.name}`, changeLines([[place.key, { pinned: undefined }]], makeId)];
+    return [
+      t('look.unpinIt'),
+      t('look.unpin', { name: doubt.name }),
+      changeLines([[place.key, { pinned: undefined }]], makeId),
+    ];
   return undefined;
 }
 
@@ -176,7 +184,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
         )}
         {reason === undefined ? (
           <Button size="xs" variant="outline" onClick={() => setReason('')}>
-            Accept…
+            {t('look.accept')}
           </Button>
         ) : (
           <form
@@ -188,8 +196,8 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
           >
             <TextInput
               autoFocus
-              aria-label={`Why ${doubt.name} is fine`}
-              placeholder="Why it’s fine"
+              aria-label={t('look.whyIsFine', { name: doubt.name })}
+              placeholder={t('look.whyItsFine')}
               value={reason}
               onChange={(event) => setReason(event.target.value)}
               onKeyDown={(event) => {
@@ -197,7 +205,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
               }}
             />
             <Button size="xs" type="submit" disabled={reason.trim() === ''}>
-              Accept
+              {t('look.accept2')}
             </Button>
           </form>
         )}
@@ -212,9 +220,9 @@ function Accepted() {
   const settle = useSettle();
   if (look === undefined || look.accepted.length === 0) return null;
   return (
-    <section className="look-rule" aria-label="Accepted">
+    <section className="look-rule" aria-label={t('look.accepted2')}>
       <h2>
-        Accepted <span className="soft">{look.accepted.length}</span>
+        {t('look.accepted2')} <span className="soft">{look.accepted.length}</span>
       </h2>
       {look.accepted.map(({ doubt, acceptance }) => (
         <div key={doubt.key} className="doubt">
@@ -227,11 +235,11 @@ function Accepted() {
               size="xs"
               variant="outline"
               onClick={() => {
-                const refused = settle(`doubt again: ${doubt.name}`, remove(acceptance.id));
+                const refused = settle(t('look.doubtAgain', { name: doubt.name }), remove(acceptance.id));
                 if (refused !== undefined) tellProblem(refused);
               }}
             >
-              Ask again
+              {t('look.askAgain')}
             </Button>
           </span>
         </div>

@@ -10,13 +10,14 @@ import { SearchChoice, type SearchOption } from '../../components/SearchChoice.t
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 const LIMIT = 14;
 const KIND_WORDS: Readonly<Record<Scope['kind'], string>> = {
   run: 'runs',
   area: 'areas',
   count: 'counts',
-  slope: 'roof slopes',
+  slope: t('measure.roofSlopes'),
 };
 
 const option = (id: string, name: string, from: string): SearchOption => ({
@@ -53,7 +54,7 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
       const names = new Set([...job.assembly.values()].map(({ name }) => name));
       const shipped = findAssemblies(library, scope.kind, text).filter(({ name }) => !names.has(name));
       return [
-        ...own.map(({ id, name }) => option(id, name, 'in this job')),
+        ...own.map(({ id, name }) => option(id, name, t('measure.inThisJob'))),
         ...shipped.map(({ name, trade }) => option(`library ${name}`, name, trade)),
       ].slice(0, LIMIT);
     },
@@ -80,19 +81,19 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   const apply = (id: string): void => {
     const chosen = commandFor(id);
     if (chosen === undefined) return;
-    const done = actions.transact(`apply ${chosen[0]}`, chosen[1]);
+    const done = actions.transact(t('measure.apply', { chosen: chosen[0] }), chosen[1]);
     if (!done.ok) tellProblem(describeProblem(done.problem));
   };
   return (
     <SearchChoice
-      label="Apply an assembly"
-      listLabel={`Assemblies for ${KIND_WORDS[scope.kind]}`}
-      placeholder="+ assembly: find by name or trade"
+      label={t('measure.applyAnAssembly')}
+      listLabel={t('measure.assembliesFor', { kindwords: KIND_WORDS[scope.kind] })}
+      placeholder={t('measure.assemblyFindByNameOrTrade')}
       value=""
       width={272}
       side="left"
       find={find}
-      nothing={`No matching assemblies for ${KIND_WORDS[scope.kind]}.`}
+      nothing={t('measure.noMatchingAssembliesFor', { kindwords: KIND_WORDS[scope.kind] })}
       onChoose={apply}
     />
   );

@@ -8,6 +8,7 @@ import { useFormats, useServices } from '../../stores/context.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
 import { Chip } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface DifficultyChoiceProps {
   readonly label: string;
@@ -23,7 +24,7 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
   const all = inOrder(useTable('difficulty').values());
   const others = all.filter(({ id }) => !chosen.includes(id));
   const add = (value: string): void => {
-    if (value === 'usual') settle('add the usual difficulties', put(...usualDifficulties(makeId)));
+    if (value === 'usual') settle(t('measure.addTheUsualDifficulties'), put(...usualDifficulties(makeId)));
     const found = all.find(({ id }) => id === value);
     if (found !== undefined) onChange([...chosen, found.id]);
   };
@@ -34,8 +35,8 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
         .map(({ id, name, factor }) => (
           <Chip
             key={id}
-            title={`Hours times ${formatNumber(factor, 2, numbers, true)}. Click to remove it.`}
-            aria-label={`Remove ${name}`}
+            title={t('measure.hoursTimesClickToRemoveIt', { figure: formatNumber(factor, 2, numbers, true) })}
+            aria-label={t('measure.remove', { name })}
             onClick={() => onChange(chosen.filter((each) => each !== id))}
           >
             {name} × {formatNumber(factor, 2, numbers, true)}
@@ -45,10 +46,10 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
         <option value="">+ {label.toLowerCase()}</option>
         {others.map(({ id, name, factor }) => (
           <option key={id} value={id}>
-            {name}, hours × {formatNumber(factor, 2, numbers, true)}
+            {t('measure.hours', { name, figure: formatNumber(factor, 2, numbers, true) })}
           </option>
         ))}
-        {all.length === 0 ? <option value="usual">Add the usual ones to the job</option> : null}
+        {all.length === 0 ? <option value="usual">{t('measure.addTheUsualOnesToTheJob')}</option> : null}
       </Select>
     </div>
   );

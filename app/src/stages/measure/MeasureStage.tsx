@@ -8,6 +8,7 @@ import { useJobId, useTable } from '../../stores/jobHooks.ts';
 import { Workspace } from '../../workspace/Workspace.tsx';
 import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
@@ -34,11 +35,11 @@ export function MeasureStage() {
   if (sheet === undefined)
     return (
       <div className="empty">
-        <h2>No sheets to measure on</h2>
-        <p>Add drawings first, then draw runs, areas and counts right on them.</p>
+        <h2>{t('measure.noSheetsToMeasureOn')}</h2>
+        <p>{t('measure.addDrawingsFirstThenDrawRunsAreas')}</p>
         <div className="first">
           <Button size="sm" onClick={() => void navigate(`/job/${jobId}/sheets`)}>
-            Go to Sheets
+            {t('measure.goToSheets')}
           </Button>
         </div>
       </div>

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { findNotMeasured } from '@zest/core/takeoff/notMeasured';
-import { plural } from '../../messages/words.ts';
 import { useOpenJobLater, useSetView } from '../../stores/context.tsx';
 import { BareButton, TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** What was never measured: empty scopes, levels where one is due, rows of schedules nobody used. */
 export function NotMeasured() {
@@ -15,16 +15,16 @@ export function NotMeasured() {
   return (
     <div className="not-measured">
       <BareButton aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? '▾' : '▸'} Not yet measured <span className="warn">{count}</span>
+        {open ? '▾' : '▸'} {t('measure.notYetMeasured')} <span className="warn">{count}</span>
       </BareButton>
       {open ? (
-        <ul aria-label="Not yet measured">
+        <ul aria-label={t('measure.notYetMeasured')}>
           {scopes.map((scope) => (
             <li key={scope.id}>
               <TextButton onClick={() => setView({ penScope: scope.id, tool: scope.kind })}>
                 {scope.name}
               </TextButton>{' '}
-              nothing drawn
+              {t('measure.nothingDrawn')}
             </li>
           ))}
           {levels.map(({ scope, level }) => (
@@ -32,13 +32,13 @@ export function NotMeasured() {
               <TextButton onClick={() => setView({ penScope: scope.id, tool: scope.kind })}>
                 {scope.name}
               </TextButton>{' '}
-              nothing on {level.name}
+              {t('measure.nothingOn')} {level.name}
             </li>
           ))}
           {rows.map(({ schedule, tags }) => (
             <li key={schedule.id}>
               <TextButton onClick={() => setView({ schedule })}>{schedule.title}</TextButton>{' '}
-              {plural(tags.length, 'row')} never used: {tags.slice(0, 12).join(', ')}
+              {t('count.row', { count: tags.length })} {t('measure.neverUsed')} {tags.slice(0, 12).join(', ')}
               {tags.length > 12 ? ' …' : ''}
             </li>
           ))}

@@ -10,12 +10,13 @@ import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
 import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FOR_KIND_WORDS, plural } from '../../messages/words.ts';
+import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from './newScope.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface ScheduleDialogProps {
   readonly schedule: Schedule;
@@ -46,7 +47,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
     });
   return (
     <Modal
-      title={known ? `Schedule ${draft.title}` : 'Read a schedule'}
+      title={known ? t('measure.schedule', { title: draft.title }) : t('measure.readASchedule')}
       onClose={onClose}
       size="xl"
       footer={
@@ -55,30 +56,31 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
             <Button
               size="sm"
               variant="outline"
-              onClick={() => settle(`remove ${draft.title}`, remove(schedule.id)) && onClose()}
+              onClick={() =>
+                settle(t('measure.remove2', { title: draft.title }), remove(schedule.id)) && onClose()
+              }
             >
-              Remove the schedule
+              {t('measure.removeTheSchedule')}
             </Button>
           ) : null}
-          <Button size="sm" onClick={() => settle(`schedule ${draft.title}`, put(draft)) && onClose()}>
-            Keep the schedule
+          <Button
+            size="sm"
+            onClick={() => settle(t('measure.schedule2', { title: draft.title }), put(draft)) && onClose()}
+          >
+            {t('measure.keepTheSchedule')}
           </Button>
         </>
       }
     >
       <div className="form">
         <label>
-          Title{' '}
+          {t('measure.title')}{' '}
           <TextInput
             value={draft.title}
             onChange={(event) => setDraft({ ...draft, title: event.target.value })}
           />
         </label>
-        {draft.columns.length === 0 ? (
-          <p className="soft">
-            There is no text in the box. On a scan you type the table: add columns and rows below.
-          </p>
-        ) : null}
+        {draft.columns.length === 0 ? <p className="soft">{t('measure.thereIsNoTextInTheBox')}</p> : null}
         <div className="schedule">
           <table>
             <thead>
@@ -86,7 +88,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                 {draft.columns.map((name, column) => (
                   <th key={column}>
                     <TextInput
-                      aria-label={`Heading of column ${column + 1}`}
+                      aria-label={t('measure.headingOfColumn', { place: column + 1 })}
                       value={name}
                       onChange={(event) =>
                         setDraft({
@@ -99,7 +101,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                     />
                   </th>
                 ))}
-                <th aria-label="Remove" />
+                <th aria-label={t('measure.remove3')} />
               </tr>
             </thead>
             <tbody>
@@ -108,7 +110,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                   {draft.columns.map((name, column) => (
                     <td key={column}>
                       <TextInput
-                        aria-label={`${name}, row ${row + 1}`}
+                        aria-label={t('measure.row', { name, place: row + 1 })}
                         value={cells[column] ?? ''}
                         onChange={(event) => setCell(row, column, event.target.value)}
                       />
@@ -116,7 +118,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
                   ))}
                   <td>
                     <IconButton
-                      aria-label={`Remove row ${row + 1}`}
+                      aria-label={t('measure.removeRow', { place: row + 1 })}
                       onClick={() => setDraft({ ...draft, rows: draft.rows.filter((_, at) => at !== row) })}
                     >
                       <X size={13} />
@@ -133,14 +135,16 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
             variant="outline"
             onClick={() => setDraft({ ...draft, rows: [...draft.rows, Array<string>(width).fill('')] })}
           >
-            <Plus size={13} /> Row
+            <Plus size={13} /> {t('measure.row2')}
           </Button>
           <Button
             size="xs"
             variant="outline"
-            onClick={() => setDraft({ ...draft, columns: [...draft.columns, `Column ${width + 1}`] })}
+            onClick={() =>
+              setDraft({ ...draft, columns: [...draft.columns, t('measure.column', { place: width + 1 })] })
+            }
           >
-            <Plus size={13} /> Column
+            <Plus size={13} /> {t('measure.column2')}
           </Button>
         </div>
         {draft.rows.length > 0 && width > 0 ? (
@@ -193,14 +197,20 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
         properties,
       };
     });
-    if (settle(`${plural(scopes.length, 'scope')} from ${draft.title}`, put(draft, ...scopes))) onMade();
+    if (
+      settle(
+        t('measure.from', { scopes: t('count.scope', { count: scopes.length }), title: draft.title }),
+        put(draft, ...scopes),
+      )
+    )
+      onMade();
   };
   const [first] = wanted;
   return (
     <div className="box schedule-scopes">
-      <span>Make a scope of each row, </span>
+      <span>{t('measure.makeAScopeOfEachRow')} </span>
       <Select
-        aria-label="Kind of the scopes"
+        aria-label={t('measure.kindOfTheScopes')}
         value={kind}
         onChange={(event) => setKind(event.target.value as MarkKind)}
       >
@@ -210,9 +220,9 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
           </option>
         ))}
       </Select>
-      <span>named by</span>
+      <span>{t('measure.namedBy')}</span>
       <Select
-        aria-label="Column that names them"
+        aria-label={t('measure.columnThatNamesThem')}
         value={nameColumn}
         onChange={(event) => setNameColumn(Number(event.target.value))}
       >
@@ -223,10 +233,14 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
         ))}
       </Select>
       <Button size="xs" disabled={wanted.length === 0} onClick={make}>
-        {wanted.length === 0 ? 'All are there' : `Make ${plural(wanted.length, 'scope')}`}
+        {wanted.length === 0
+          ? t('measure.allAreThere')
+          : t('measure.make', { scopes: t('count.scope', { count: wanted.length }) })}
       </Button>
       {first === undefined || first.properties.length === 0 ? null : (
-        <span className="soft">with {first.properties.map(({ name }) => name.toLowerCase()).join(', ')}</span>
+        <span className="soft">
+          {t('measure.with')} {first.properties.map(({ name }) => name.toLowerCase()).join(', ')}
+        </span>
       )}
     </div>
   );

@@ -29,6 +29,7 @@ import { takenKeys } from './newScope.ts';
 import { shownMeasures } from './shownMeasures.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
@@ -51,31 +52,31 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     const follows = scope.key === keyFor(scope.name, others);
     const key = keyFor(name, others);
     const named = update(scope, (now) => ({ ...now, name }));
-    if (!follows || key === scope.key) return settle('rename a scope', named);
+    if (!follows || key === scope.key) return settle(t('measure.renameAScope'), named);
     // Formulas that use the scope follow its new key.
-    return settle('rename a scope', sequence(named, renameKey(scope.id, key)));
+    return settle(t('measure.renameAScope'), sequence(named, renameKey(scope.id, key)));
   };
   return (
     <div className="tally-more">
-      <CommitInput label="Scope name" value={scope.name} onCommit={rename} />
+      <CommitInput label={t('measure.scopeName')} value={scope.name} onCommit={rename} />
       <div style={{ display: 'flex', gap: 6 }}>
         <Select
-          aria-label="Section"
+          aria-label={t('measure.section')}
           value={scope.sectionId ?? ''}
           onChange={(event) =>
-            change('section of a scope', {
+            change(t('measure.sectionOfAScope'), {
               sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>),
             })
           }
         >
-          <option value="">No section</option>
+          <option value="">{t('measure.noSection')}</option>
           {inOrder(sections.values()).map((section) => (
             <option key={section.id} value={section.id}>
               {section.code} {section.name}
             </option>
           ))}
         </Select>
-        <ColorChoice scope={scope} onChoose={(color) => change('color of a scope', { color })} />
+        <ColorChoice scope={scope} onChoose={(color) => change(t('measure.colorOfAScope'), { color })} />
       </div>
       <Facts scope={scope} />
       <ScopeProperties scope={scope} onChange={change} />
@@ -88,7 +89,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       <WheelReader scope={scope} />
       <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
         <Button size="xs" variant="outline" onClick={() => setTape(true)}>
-          <ListOrdered size={13} /> Tape
+          <ListOrdered size={13} /> {t('measure.tape')}
         </Button>
         <Button
           size="xs"
@@ -96,17 +97,17 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
           aria-pressed={alone === scope.id}
           onClick={() => setView({ alone: alone === scope.id ? undefined : scope.id })}
         >
-          <Crosshair size={13} /> {alone === scope.id ? 'Show others' : 'Show alone'}
+          <Crosshair size={13} /> {alone === scope.id ? t('measure.showOthers') : t('measure.showAlone')}
         </Button>
         <span style={{ flex: 1 }} />
-        <span className="soft" title="Its name in formulas">
+        <span className="soft" title={t('measure.itsNameInFormulas')}>
           {scope.key}
         </span>
         <IconButton
-          aria-label={`Delete ${scope.name}`}
-          title="Delete the scope and its marks"
+          aria-label={t('measure.delete', { name: scope.name })}
+          title={t('measure.deleteTheScopeAndItsMarks')}
           onClick={() => {
-            actions.transact(`delete ${scope.name}`, removeScope(scope.id));
+            actions.transact(t('measure.delete2', { name: scope.name }), removeScope(scope.id));
             setView({ penScope: undefined });
           }}
         >
@@ -161,7 +162,7 @@ function ColorChoice({
       <Menu.Trigger asChild>
         <IconButton
           style={{ width: 34, height: 28 }}
-          aria-label={`Color and pattern, ${lookOf(scope.color).name}`}
+          aria-label={t('measure.colorAndPattern', { name: lookOf(scope.color).name })}
         >
           <Swatch color={scope.color} kind={scope.kind} />
         </IconButton>

@@ -2,11 +2,11 @@ import { inOrder } from '@zest/core/job/job';
 import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
 import { lookOf } from '../../theme/scopeColors.ts';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { plural } from '../../messages/words.ts';
 import { useTable } from '../../stores/jobHooks.ts';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The levels a scope is expected on; the tally says where it is missing. */
 export function ScopeDue({ scope, onChange }: ScopePartProps) {
@@ -15,13 +15,13 @@ export function ScopeDue({ scope, onChange }: ScopePartProps) {
   const due = scope.dueOn ?? [];
   return (
     <div className="due">
-      <span className="soft">Due on</span>
+      <span className="soft">{t('measure.dueOn')}</span>
       {levels.map(({ id, name }) => (
         <Checkbox
           key={id}
           checked={due.includes(id)}
           onChange={(on) =>
-            onChange('levels a scope is due on', {
+            onChange(t('measure.levelsAScopeIsDueOn'), {
               dueOn: on ? [...due, id] : due.filter((each) => each !== id),
             })
           }
@@ -43,7 +43,10 @@ export function ScopeMeets({ scope, onChange }: ScopePartProps) {
   return (
     <details className="meets" open={meets.length > 0}>
       <summary>
-        Meets {meets.length === 0 ? 'only its own runs' : plural(meets.length, 'other scope')}
+        {t('measure.meets', {
+          part:
+            meets.length === 0 ? t('measure.onlyItsOwnRuns') : t('count.otherScope', { count: meets.length }),
+        })}
       </summary>
       {others.map(({ id, name }) => (
         <Checkbox
@@ -51,7 +54,7 @@ export function ScopeMeets({ scope, onChange }: ScopePartProps) {
           className="cut"
           checked={meets.includes(id)}
           onChange={(on) =>
-            onChange('what a scope meets', {
+            onChange(t('measure.whatAScopeMeets'), {
               meets: on ? [...meets, id] : meets.filter((each) => each !== id),
             })
           }
@@ -69,16 +72,16 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
   const usual = { glyph: lookOf(scope.color).glyph, sizePt: 12, turnDeg: 0 };
   const sign = scope.sign ?? usual;
   const set = (changed: Partial<typeof sign>): string | undefined =>
-    onChange('sign of a count', { sign: { ...sign, ...changed } });
+    onChange(t('measure.signOfACount'), { sign: { ...sign, ...changed } });
   const figure = (text: string, low: number, high: number): number | undefined => {
     const value = Number(text.replace(/[°\s]|pt/g, '').replace(',', '.'));
     return text.trim() !== '' && value >= low && value <= high ? value : undefined;
   };
   return (
     <div className="sign">
-      <span className="soft">Sign</span>
+      <span className="soft">{t('measure.sign')}</span>
       <Select
-        aria-label="Shape of the sign"
+        aria-label={t('measure.shapeOfTheSign')}
         value={sign.glyph}
         onChange={(event) => set({ glyph: event.target.value as Glyph })}
       >
@@ -89,21 +92,21 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
         ))}
       </Select>
       <CommitInput
-        label="Size of the sign on the sheet"
+        label={t('measure.sizeOfTheSignOnTheSheet')}
         align="end"
         value={`${sign.sizePt} pt`}
         onCommit={(text) => {
           const sizePt = figure(text, 2, 60);
-          return sizePt === undefined ? 'Type a size from 2 to 60 points.' : set({ sizePt });
+          return sizePt === undefined ? t('measure.typeASizeFrom2To60') : set({ sizePt });
         }}
       />
       <CommitInput
-        label="Turn of the sign"
+        label={t('measure.turnOfTheSign')}
         align="end"
         value={`${sign.turnDeg}°`}
         onCommit={(text) => {
           const turnDeg = figure(text, -360, 360);
-          return turnDeg === undefined ? 'Type degrees, −360 to 360.' : set({ turnDeg });
+          return turnDeg === undefined ? t('measure.typeDegrees360To360') : set({ turnDeg });
         }}
       />
     </div>

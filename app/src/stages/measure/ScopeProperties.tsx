@@ -14,11 +14,12 @@ import { FailureText } from '../../components/Figure.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 const USUAL_PROPERTIES: Readonly<Record<Scope['kind'], readonly string[]>> = {
-  run: ['Height', 'Thickness'],
-  area: ['Depth'],
-  count: ['Width', 'Height'],
+  run: [t('measure.height'), t('measure.thickness')],
+  area: [t('measure.depth')],
+  count: [t('measure.width'), t('measure.height')],
   slope: [],
 };
 
@@ -34,12 +35,12 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
   const settle = useSettle();
   const unit = findDefaultUnit(LENGTH, display.system)?.symbol ?? '';
   const set = (index: number, changed: Partial<Property>): string | undefined =>
-    onChange('change a property', {
+    onChange(t('measure.changeAProperty'), {
       properties: scope.properties.map((each, at) => (at === index ? { ...each, ...changed } : each)),
     });
   const add = (name: string): string | undefined => {
     const taken = new Set(scope.properties.map(({ key }) => key));
-    return onChange('add a property', {
+    return onChange(t('measure.addAProperty'), {
       properties: [...scope.properties, { key: keyFor(name, taken), name, value: '0', unit }],
     });
   };
@@ -56,12 +57,12 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
       })(job);
     };
     return settle(
-      'rename a property',
+      t('measure.renameAProperty'),
       sequence(named, ...(to === key ? [] : [renameProperty(scope.id, key, to)])),
     );
   };
   const remove = ({ key, name }: Property): void => {
-    const refused = settle('remove a property', removeProperty(scope.id, key, name));
+    const refused = settle(t('measure.removeAProperty'), removeProperty(scope.id, key, name));
     if (refused !== undefined) tellProblem(refused);
   };
   const usual = USUAL_PROPERTIES[scope.kind].filter((name) =>
@@ -74,9 +75,9 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
         return (
           <div key={property.key}>
             <div className="property">
-              <div title={`${property.key} in formulas`}>
+              <div title={t('measure.inFormulas', { key: property.key })}>
                 <CommitInput
-                  label={`Name of ${property.name}`}
+                  label={t('measure.nameOf', { name: property.name })}
                   look="bare"
                   value={property.name}
                   onCommit={(name) => rename(property, name.trim())}
@@ -91,7 +92,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
               />
               <IconButton
                 style={{ width: 20 }}
-                aria-label={`Remove ${property.name}`}
+                aria-label={t('measure.remove', { name: property.name })}
                 onClick={() => remove(property)}
               >
                 <X size={13} />
@@ -112,8 +113,8 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
           </TextButton>
         ))}
         <CommitInput
-          label="New property"
-          placeholder="+ own property"
+          label={t('measure.newProperty')}
+          placeholder={t('measure.ownProperty')}
           style={{ width: 120 }}
           value=""
           onCommit={(name) => (name.trim() === '' ? undefined : add(name.trim()))}

@@ -9,11 +9,12 @@ import { describeEntry } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
   center: 'center',
-  left: 'left face',
-  right: 'right face',
+  left: t('measure.leftFace'),
+  right: t('measure.rightFace'),
 };
 
 /** Which face was traced, and which openings are deducted: stated, never silent. */
@@ -31,10 +32,10 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
     <>
       {scope.kind === 'run' && thick ? (
         <label className="property">
-          <span className="soft">Traced along</span>
+          <span className="soft">{t('measure.tracedAlong')}</span>
           <Select
             value={scope.face ?? 'center'}
-            onChange={(event) => onChange('face of a scope', { face: event.target.value as Face })}
+            onChange={(event) => onChange(t('measure.faceOfAScope'), { face: event.target.value as Face })}
           >
             {FACES.map((face) => (
               <option key={face} value={face}>
@@ -46,33 +47,35 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
       ) : null}
       {opened ? (
         <label className="property">
-          <span className="soft">Deduct openings</span>
+          <span className="soft">{t('measure.deductOpenings')}</span>
           <Select
             value={rule.rule}
             onChange={(event) => {
               const next = event.target.value as DeductRule['rule'];
-              onChange('deduction of openings', {
+              onChange(t('measure.deductionOfOpenings'), {
                 deduct: next === 'above' ? { rule: next, areaM2: areaUnit?.factor ?? 1 } : { rule: next },
               });
             }}
           >
-            <option value="all">all</option>
-            <option value="above">above a size</option>
-            <option value="none">none</option>
+            <option value="all">{t('measure.all')}</option>
+            <option value="above">{t('measure.aboveASize')}</option>
+            <option value="none">{t('measure.none')}</option>
           </Select>
         </label>
       ) : null}
       {rule.rule !== 'above' ? null : (
         <div className="property">
-          <span className="soft">larger than</span>
+          <span className="soft">{t('measure.largerThan')}</span>
           <CommitInput
-            label="Deduct openings larger than"
+            label={t('measure.deductOpeningsLargerThan')}
             align="end"
             value={joinFigure(formatQuantity(rule.areaM2, AREA, display))}
             onCommit={(text) => {
               const entry = evaluateEntry(text, AREA, areaUnit, numbers);
               return entry.ok
-                ? onChange('deduction of openings', { deduct: { rule: 'above', areaM2: entry.value } })
+                ? onChange(t('measure.deductionOfOpenings'), {
+                    deduct: { rule: 'above', areaM2: entry.value },
+                  })
                 : describeEntry(entry.problem);
             }}
           />

@@ -19,6 +19,7 @@ import { DifficultyChoice } from './DifficultyChoice.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
@@ -33,11 +34,11 @@ export function ScopeUses({ scope }: { readonly scope: Scope }) {
       <AssemblyChoice scope={scope} />
       {uses.length === 0 ? null : (
         <DifficultyChoice
-          label="Difficulty"
+          label={t('measure.difficulty')}
           chosen={scope.difficulty ?? []}
           onChange={(difficulty) =>
             settle(
-              'difficulty of a scope',
+              t('measure.difficultyOfAScope'),
               update(scope, (now) => ({ ...now, difficulty })),
             )
           }
@@ -65,7 +66,10 @@ function UseBox({ use }: { readonly use: Use }) {
   const makeOwn = (): void => {
     const scope = job.scope.get(use.scopeId)?.name ?? '';
     const name = `${assembly.name}, ${scope}`.slice(0, 190);
-    const refused = settle(`own copy of ${assembly.name}`, ownAssembly(use.id, makeId('assembly'), name));
+    const refused = settle(
+      t('measure.ownCopyOf', { name: assembly.name }),
+      ownAssembly(use.id, makeId('assembly'), name),
+    );
     if (refused !== undefined) tellProblem(refused);
   };
   return (
@@ -80,14 +84,14 @@ function UseBox({ use }: { readonly use: Use }) {
           {open ? '▾' : '▸'} {assembly.name}
         </BareButton>
         {warned === 0 ? null : (
-          <span className="warn" title="Has warnings: open it">
+          <span className="warn" title={t('measure.hasWarningsOpenIt')}>
             {warned}!
           </span>
         )}
         <IconButton
           style={{ width: 20 }}
-          aria-label={`Take ${assembly.name} off`}
-          onClick={() => actions.transact(`take ${assembly.name} off`, remove(use.id))}
+          aria-label={t('measure.takeOff', { name: assembly.name })}
+          onClick={() => actions.transact(t('measure.takeOff2', { name: assembly.name }), remove(use.id))}
         >
           <X size={13} />
         </IconButton>
@@ -97,20 +101,20 @@ function UseBox({ use }: { readonly use: Use }) {
           <UseAnswers use={use} />
           <UseComponents use={use} />
           <DifficultyChoice
-            label="Difficulty here"
+            label={t('measure.difficultyHere')}
             chosen={use.difficulty ?? []}
             onChange={(difficulty) =>
               settle(
-                'difficulty of an assembly',
+                t('measure.difficultyOfAnAssembly'),
                 update(use, (now) => ({ ...now, difficulty })),
               )
             }
           />
           <div className="use-foot">
-            <TextButton onClick={() => setSwapping(true)}>Swap for another</TextButton>
+            <TextButton onClick={() => setSwapping(true)}>{t('measure.swapForAnother')}</TextButton>
             {othersOn(job, use) === 0 ? null : (
-              <TextButton onClick={makeOwn} title="Changes to the copy don’t affect the others">
-                Make a copy for this scope
+              <TextButton onClick={makeOwn} title={t('measure.changesToTheCopyDontAffectThe')}>
+                {t('measure.makeACopyForThisScope')}
               </TextButton>
             )}
           </div>
@@ -132,7 +136,7 @@ function UseComponents({ use }: { readonly use: Use }) {
       const others = (now.off ?? []).filter((each) => each !== path);
       return { ...now, off: isOff ? others : [...others, path] };
     };
-    settle(isOff ? `take ${name} in again` : `leave ${name} out`, update(use, change));
+    settle(isOff ? t('measure.takeInAgain', { name }) : t('measure.leaveOut', { name }), update(use, change));
   };
   const inner = framesOf(job, use).length > 1;
   return (

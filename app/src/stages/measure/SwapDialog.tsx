@@ -12,6 +12,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -49,41 +50,44 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
   );
   const take = (): void => {
     if (command === undefined) return;
-    const done = actions.transact(`swap ${current?.name ?? ''} for another assembly`, command);
+    const done = actions.transact(
+      t('measure.swapForAnotherAssembly', { name: current?.name ?? '' }),
+      command,
+    );
     if (done.ok) onClose();
     else setError(describeProblem(done.problem));
   };
   return (
     <Modal
-      title={`Swap ${current?.name ?? ''}`}
+      title={t('measure.swap', { name: current?.name ?? '' })}
       size="lg"
       onClose={onClose}
       footer={
         <>
           <Button size="sm" variant="outline" onClick={onClose}>
-            Leave it
+            {t('measure.leaveIt')}
           </Button>
           <Button size="sm" disabled={command === undefined} onClick={take}>
-            Take it
+            {t('measure.takeIt')}
           </Button>
         </>
       }
     >
       <div className="form">
         <Select
-          aria-label="New assembly for it"
+          aria-label={t('measure.newAssemblyForIt')}
           value={chosen}
           onChange={(event) => setChosen(event.target.value)}
         >
-          <option value="">Choose another assembly</option>
-          <optgroup label="In this job">
+          <option value="">{t('measure.chooseAnotherAssembly')}</option>
+          <optgroup label={t('measure.inThisJob2')}>
             {own.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
           </optgroup>
-          <optgroup label="Trade library">
+          <optgroup label={t('measure.tradeLibrary')}>
             {shipped.map(({ name, trade }) => (
               <option key={name} value={`library ${name}`}>
                 {name}, {trade}
@@ -92,7 +96,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
           </optgroup>
         </Select>
         {preview === undefined ? (
-          <p className="soft">You’ll see what changes before anything is swapped.</p>
+          <p className="soft">{t('measure.youllSeeWhatChangesBeforeAnythingIs')}</p>
         ) : preview.ok ? (
           <Compared preview={preview.value} />
         ) : (
@@ -114,12 +118,12 @@ function Compared({ preview: { before, after } }: { readonly preview: Preview })
   return (
     <>
       <div className="compared-sums">
-        <Sum name="The scope" before={before.cost} after={after.cost} />
-        <Sum name="The bid" before={before.bid} after={after.bid} />
+        <Sum name={t('measure.theScope')} before={before.cost} after={after.cost} />
+        <Sum name={t('measure.theBid')} before={before.bid} after={after.bid} />
       </div>
       <div className="compared">
-        <State title="Now" state={before} />
-        <State title="Then" state={after} />
+        <State title={t('measure.now')} state={before} />
+        <State title={t('measure.then')} state={after} />
       </div>
     </>
   );

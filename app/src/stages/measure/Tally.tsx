@@ -36,6 +36,7 @@ import { ScopeDetails } from './ScopeDetails.tsx';
 import { newScope } from './newScope.ts';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
@@ -45,7 +46,7 @@ export function Tally() {
   const penScope = useView((state) => state.penScope);
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
-  const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: 'No section' }];
+  const sections = [...inOrder(job.section.values()), { id: NO_SECTION, name: t('measure.noSection') }];
   // Of fewer sheets than all, only what has marks there; and what is in hand.
   const here = useOfJob(({ job: now }) =>
     within === undefined ? undefined : scopesOnSheets(now, within).filter((id) => id !== penScope),
@@ -55,20 +56,17 @@ export function Tally() {
   );
   const bySection = groupBy(listed, ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
-    <aside className="tally" aria-label="Tally">
+    <aside className="tally" aria-label={t('measure.tally')}>
       <div className="tally-head">
-        <span style={{ flex: 1 }}>Tally</span>
+        <span style={{ flex: 1 }}>{t('measure.tally')}</span>
         <SheetChoice />
         <NewScope />
       </div>
       <div className="scroll">
         {job.scope.size === 0 ? (
           <div className="empty" style={{ marginTop: 32 }}>
-            <h2>Nothing to measure yet</h2>
-            <p>
-              A scope is one thing you measure: a partition, a slab, the doors. Press L, A or C and draw, and
-              a scope is made for it.
-            </p>
+            <h2>{t('measure.nothingToMeasureYet')}</h2>
+            <p>{t('measure.aScopeIsOneThingYouMeasure')}</p>
           </div>
         ) : null}
         {sections.map(({ id, name }) => {
@@ -156,7 +154,7 @@ function ScopeFigure({ scope, within, display }: Pick<ScopeRowProps, 'scope' | '
         <>
           <span>{figure}</span>
           {measure === 'count' ? (
-            <span className="unit"> ea</span>
+            <span className="unit"> {t('measure.ea')}</span>
           ) : unit === '' ? null : (
             <span className="unit"> {unit}</span>
           )}
@@ -170,7 +168,7 @@ function ScopeFigure({ scope, within, display }: Pick<ScopeRowProps, 'scope' | '
     default:
       return (
         <NoFigure
-          words={at.is === 'not-measured' ? 'not measured yet' : 'no figure'}
+          words={at.is === 'not-measured' ? t('measure.notMeasuredYet') : t('measure.noFigure')}
           why={NO_FIGURE[at.is]}
         />
       );
@@ -178,8 +176,8 @@ function ScopeFigure({ scope, within, display }: Pick<ScopeRowProps, 'scope' | '
 }
 
 const NO_FIGURE = {
-  'not-measured': 'not measured yet',
-  'mark-without': 'a mark can’t be measured yet',
+  'not-measured': t('measure.notMeasuredYet'),
+  'mark-without': t('measure.aMarkCantBeMeasuredYet'),
 } as const;
 
 const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: ScopeRowProps) {
@@ -216,7 +214,7 @@ const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: S
       </span>
       <IconButton
         aria-pressed={!shown}
-        aria-label={`${shown ? 'Hide' : 'Show'} ${scope.name}`}
+        aria-label={`${shown ? t('measure.hide') : t('measure.show')} ${scope.name}`}
         onClick={toggle}
       >
         {shown ? <Eye size={14} /> : <EyeOff size={14} />}
@@ -233,11 +231,11 @@ function SheetChoice() {
   const navigate = useNavigate();
   const missing = useOfJob(({ job }) => [...unscaledSheets(job).keys()]);
   const write = (sheet: Sheet): string =>
-    `${sheet.number} ${sheet.title}${missing.includes(sheet) ? ' · no scale' : ''}`;
+    `${sheet.number} ${sheet.title}${missing.includes(sheet) ? t('measure.noScale') : ''}`;
   return (
     <Select
       style={{ width: 176, fontWeight: 400 }}
-      aria-label="Sheet"
+      aria-label={t('measure.sheet')}
       value={sheetId}
       onChange={(event) => void navigate(`/job/${jobId}/measure/${encodeURIComponent(event.target.value)}`)}
     >
@@ -251,10 +249,10 @@ function SheetChoice() {
 }
 
 const KINDS: readonly (readonly [kind: MarkKind, name: string, what: string])[] = [
-  ['run', 'Run', 'walls, pipes, edges'],
-  ['area', 'Area', 'slabs, floors, roofs'],
-  ['count', 'Count', 'doors, fixtures'],
-  ['slope', 'Roof slope', 'with its pitch and edges'],
+  ['run', t('measure.run'), t('measure.wallsPipesEdges')],
+  ['area', t('measure.area'), t('measure.slabsFloorsRoofs')],
+  ['count', t('measure.count'), t('measure.doorsFixtures')],
+  ['slope', t('measure.roofSlope'), t('measure.withItsPitchAndEdges')],
 ];
 
 function NewScope() {
@@ -264,14 +262,14 @@ function NewScope() {
   const setView = useSetView();
   const create = (kind: MarkKind): void => {
     const scope = newScope(jobNow(), kind, services.makeId);
-    const done = actions.transact('new scope', put(scope));
+    const done = actions.transact(t('measure.newScope'), put(scope));
     if (done.ok) setView({ penScope: scope.id, tool: kind });
     else tellProblem(describeProblem(done.problem));
   };
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
-        <IconButton aria-label="New scope" title="New scope">
+        <IconButton aria-label={t('measure.newScope2')} title={t('measure.newScope2')}>
           <Plus size={17} />
         </IconButton>
       </Menu.Trigger>
@@ -296,14 +294,14 @@ function Schedules() {
   const setView = useSetView();
   return (
     <div className="tally-foot">
-      <span>Schedules</span>
+      <span>{t('measure.schedules')}</span>
       {inOrder(schedules.values()).map((schedule) => (
         <TextButton key={schedule.id} className="cut" onClick={() => setView({ schedule })}>
           {schedule.title}
         </TextButton>
       ))}
       <span style={{ flex: 1 }} />
-      <TextButton onClick={() => setView({ tool: 'schedule' })}>Read a schedule</TextButton>
+      <TextButton onClick={() => setView({ tool: 'schedule' })}>{t('measure.readASchedule')}</TextButton>
     </div>
   );
 }

@@ -21,6 +21,7 @@ import { csvBlob } from '../../platform/csvText.ts';
 import { writeTape } from './writeTape.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Radio } from '../../parts/Radio.tsx';
+import { t } from '../../messages/t.ts';
 
 const sheetOfMark = (job: Job, markId: Mark['id']): string =>
   job.sheet.get(job.mark.get(markId)?.sheetId ?? ('sheet:none' as Mark['sheetId']))?.number ?? '';
@@ -30,7 +31,7 @@ const zoneName = (job: Job, { zoneId }: Mark): string =>
 
 /** How often a mark counts, where that is not once, and in which zone. */
 function writeTimes(times: number, zone: string): string {
-  const often = times === 0 ? ' not in the work' : times === 1 ? '' : ` × ${times}`;
+  const often = times === 0 ? t('measure.notInTheWork') : times === 1 ? '' : ` × ${times}`;
   return zone === '' ? often : `${often} ${zone}`;
 }
 
@@ -52,12 +53,12 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
   const showPieces = measure === 'length' || measure === 'perimeter';
   return (
     <Modal
-      title={`Tape of ${scope.name}`}
+      title={t('measure.tapeOf', { name: scope.name })}
       onClose={onClose}
       size="lg"
       footer={
         <Button size="sm" variant="outline" onClick={exportTape}>
-          Tape as CSV
+          {t('measure.tapeAsCsv')}
         </Button>
       }
     >
@@ -80,9 +81,9 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
         <table className="tape">
           <thead>
             <tr>
-              <th>Mark</th>
-              <th>Sheet</th>
-              <th>Pieces</th>
+              <th>{t('measure.mark')}</th>
+              <th>{t('measure.sheet')}</th>
+              <th>{t('measure.pieces')}</th>
               <th className="right">{MEASURE_WORDS[measure]}</th>
             </tr>
           </thead>
@@ -121,7 +122,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
             ))}
             {knownValue(shared) === undefined || knownValue(shared) === 0 ? null : (
               <tr>
-                <td colSpan={3}>where two slopes meet, counted once</td>
+                <td colSpan={3}>{t('measure.whereTwoSlopesMeetCountedOnce')}</td>
                 <td className="right">
                   <QuantityText figure={shared} dimension={dimension} />
                 </td>
@@ -131,7 +132,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
               ? null
               : figures.openingsCountedBy(scope.id).map((opening) => (
                   <tr key={opening.id}>
-                    <td>opening</td>
+                    <td>{t('measure.opening')}</td>
                     <td>{sheetOfMark(job, opening.markId)}</td>
                     <td className="soft">{opening.tag}</td>
                     <td className="right">
@@ -143,7 +144,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
               ? null
               : figures.piecesOf(scope.id).map((piece) => (
                   <tr key={piece.id}>
-                    <td>typed</td>
+                    <td>{t('measure.typed')}</td>
                     <td />
                     <td className="soft">
                       {plainToLocal(piece.text, formats.numbers)}
@@ -157,7 +158,9 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
           </tbody>
           <tfoot>
             <tr>
-              <td colSpan={3}>{figures.isMeasured(scope.id) ? 'Together' : 'Nothing measured yet'}</td>
+              <td colSpan={3}>
+                {figures.isMeasured(scope.id) ? t('measure.together') : t('measure.nothingMeasuredYet')}
+              </td>
               <td className="right">
                 <QuantityText figure={figures.figure(measureNode(scope.id, measure))} dimension={dimension} />
               </td>

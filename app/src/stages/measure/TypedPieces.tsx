@@ -15,6 +15,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { takeEntry } from '../../components/typed.ts';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
 function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
@@ -31,7 +32,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? 'ea';
   const add = (text: string): string | undefined =>
     settle(
-      'add a piece',
+      t('measure.addAPiece'),
       put({
         type: 'piece',
         id: makeId('piece'),
@@ -52,44 +53,46 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
           <div key={piece.id}>
             <div className="piece">
               <CommitInput
-                label="Note of a typed piece"
-                placeholder={piece.source === 'wheel' ? 'wheel' : 'note'}
+                label={t('measure.noteOfATypedPiece')}
+                placeholder={piece.source === 'wheel' ? t('measure.wheel') : t('measure.note')}
                 value={piece.note}
                 onCommit={(note) =>
                   settle(
-                    'note of a piece',
+                    t('measure.noteOfAPiece'),
                     update(piece, (now) => ({ ...now, note })),
                   )
                 }
               />
               <CommitInput
-                label="Typed piece"
+                label={t('measure.typedPiece')}
                 align="end"
                 value={plainToLocal(piece.text, numbers)}
                 onCommit={(text) =>
                   takeEntry(
                     text,
                     numbers,
-                    (kept) => settle('change a piece', put(typedOver(piece, kept))),
+                    (kept) => settle(t('measure.changeAPiece'), put(typedOver(piece, kept))),
                     piece.unit,
                   )
                 }
               />
               <IconButton
                 style={{ width: 20 }}
-                aria-label="Remove the piece"
-                onClick={() => settle('remove a piece', remove(piece.id))}
+                aria-label={t('measure.removeThePiece')}
+                onClick={() => settle(t('measure.removeAPiece'), remove(piece.id))}
               >
                 <X size={13} />
               </IconButton>
             </div>
             {piece.unconfirmed === true ? (
               <div className="warn" style={{ fontSize: 12 }}>
-                unconfirmed, from {piece.note || 'another job'}{' '}
+                {t('measure.unconfirmedFrom')} {piece.note || t('measure.anotherJob')}{' '}
                 <TextButton
-                  onClick={() => settle('confirm a quantity', confirmQuantities(new Set([piece.id])))}
+                  onClick={() =>
+                    settle(t('measure.confirmAQuantity'), confirmQuantities(new Set([piece.id])))
+                  }
                 >
-                  it is right
+                  {t('measure.itIsRight')}
                 </TextButton>
               </div>
             ) : null}
@@ -102,11 +105,9 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
         );
       })}
       <CommitInput
-        label="New piece without a sheet"
+        label={t('measure.newPieceWithoutASheet')}
         placeholder={
-          display.system === 'us'
-            ? '+ piece without a sheet, 96 ft + 2 * 8 ft'
-            : '+ piece without a sheet, 29 m + 2 * 2,4 m'
+          display.system === 'us' ? t('measure.pieceWithoutASheet96Ft2') : t('measure.pieceWithoutASheet29M2')
         }
         value=""
         onCommit={(text) =>

@@ -2,7 +2,6 @@ import { Popover, Portal } from '@chakra-ui/react';
 import { SlidersHorizontal } from 'lucide-react';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
-import { plural } from '../../messages/words.ts';
 import { useSetView, useView } from '../../stores/context.tsx';
 import { useRecord, useTables } from '../../stores/jobHooks.ts';
 import {
@@ -18,11 +17,12 @@ import { Zones } from './Zones.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 const WITHIN_WORDS: Readonly<Record<WithinMode, string>> = {
-  job: 'the whole job',
-  level: 'this level',
-  sheet: 'this sheet',
+  job: t('measure.theWholeJob'),
+  level: t('measure.thisLevel'),
+  sheet: t('measure.thisSheet'),
 };
 const SHEET_WORDS: Readonly<Record<ViewState['sheetShown'], string>> = {
   full: 'shown',
@@ -40,7 +40,7 @@ export function ViewFoot() {
   return (
     <div className="tally-foot">
       <label>
-        Figures of{' '}
+        {t('measure.figuresOf')}{' '}
         <Select
           small
           value={within}
@@ -56,21 +56,25 @@ export function ViewFoot() {
       <span style={{ flex: 1 }} />
       {hidden.size > 0 || lone !== undefined ? (
         <TextButton
-          title={lone === undefined ? `${plural(hidden.size, 'thing')} hidden` : `Only ${lone.name} is shown`}
+          title={
+            lone === undefined
+              ? t('measure.hidden', { things: t('count.thing', { count: hidden.size }) })
+              : t('measure.onlyIsShown', { name: lone.name })
+          }
           onClick={() => setView({ hidden: new Set(), alone: undefined })}
         >
-          Show all
+          {t('measure.showAll')}
         </TextButton>
       ) : null}
       <Popover.Root lazyMount unmountOnExit positioning={{ placement: 'top-end' }}>
         <Popover.Trigger asChild>
           <TextButton className="view-button">
-            <SlidersHorizontal size={13} aria-hidden="true" /> View
+            <SlidersHorizontal size={13} aria-hidden="true" /> {t('measure.view')}
           </TextButton>
         </Popover.Trigger>
         <Portal>
           <Popover.Positioner>
-            <Popover.Content className="view-box" aria-label="View">
+            <Popover.Content className="view-box" aria-label={t('measure.view')}>
               <Choices />
               <Sections />
               <Zones />
@@ -91,7 +95,7 @@ function Choices() {
   return (
     <>
       <label className="property">
-        <span>Sheet</span>
+        <span>{t('measure.sheet')}</span>
         <Select
           value={sheetShown}
           onChange={(event) => setView({ sheetShown: event.target.value as ViewState['sheetShown'] })}
@@ -104,7 +108,7 @@ function Choices() {
         </Select>
       </label>
       <label className="property">
-        <span>Labels</span>
+        <span>{t('measure.labels')}</span>
         <Select value={labels} onChange={(event) => setView({ labels: event.target.value as LabelMode })}>
           {LABEL_MODES.map((mode) => (
             <option key={mode} value={mode}>
@@ -114,7 +118,7 @@ function Choices() {
         </Select>
       </label>
       <label className="property">
-        <span>Colors by</span>
+        <span>{t('measure.colorsBy')}</span>
         <Select value={colorBy} onChange={(event) => setView({ colorBy: event.target.value as ColorMode })}>
           {COLOR_MODES.map((mode) => (
             <option key={mode} value={mode}>
@@ -124,7 +128,7 @@ function Choices() {
         </Select>
       </label>
       <Checkbox checked={junctionsShown} onChange={(on) => setView({ junctionsShown: on })}>
-        Dots where the runs of the open scope meet
+        {t('measure.dotsWhereTheRunsOfTheOpen')}
       </Checkbox>
     </>
   );
@@ -138,7 +142,7 @@ function Sections() {
   if (sections.length === 0) return null;
   return (
     <fieldset>
-      <legend>Sections shown</legend>
+      <legend>{t('measure.sectionsShown')}</legend>
       {sections.map(({ id, code, name }) => (
         <ShownCheck key={id} id={id} name={`${code} ${name}`.trim()} />
       ))}

@@ -6,11 +6,12 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { type WheelNews, listenToWheel } from '../../platform/wheel.ts';
 import { useStores } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 const STATES: Readonly<Record<'asking' | 'here' | 'away', string>> = {
-  asking: 'looking for the wheel …',
-  here: 'listening to the wheel',
-  away: 'no wheel answers',
+  asking: t('measure.lookingForTheWheel'),
+  here: t('measure.listeningToTheWheel'),
+  away: t('measure.noWheelAnswers'),
 };
 
 /** Takes readings of a measuring wheel into a scope of runs, while it is told to. */
@@ -24,15 +25,12 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
     const { jobs, services } = stores;
     const hear = (news: WheelNews): void => {
       if (news.is === 'here' || news.is === 'away') return setState(news.is);
-      if (news.is === 'garbled')
-        return tellProblem(
-          'The measuring wheel sent something that isn’t a length, so it was ignored. Check its battery and roll again.',
-        );
+      if (news.is === 'garbled') return tellProblem(t('measure.theMeasuringWheelSentSomethingThatIsnt'));
       const open = jobs.getState().open;
       if (open === undefined) return;
       const pieces = open.figures.piecesOf(id);
       jobs.actions.transact(
-        'reading of the wheel',
+        t('measure.readingOfTheWheel'),
         put({
           type: 'piece',
           id: services.makeId('piece'),
@@ -57,13 +55,13 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
           setListening(!listening);
         }}
       >
-        {listening ? 'Stop reading the wheel' : 'Read the wheel'}
+        {listening ? t('measure.stopReadingTheWheel') : t('measure.readTheWheel')}
       </TextButton>
       {listening ? (
         <span className={state === 'away' ? 'warn' : 'soft'} role="status">
           {STATES[state]},{' '}
           <a className="link" href="/wheel/" target="_blank" rel="noreferrer">
-            its window
+            {t('measure.itsWindow')}
           </a>
         </span>
       ) : null}

@@ -9,6 +9,7 @@ import { useOpenJob, useServices, useSetView, useView } from '../../stores/conte
 import { ShownCheck } from './ShownCheck.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
 export function Zones() {
@@ -20,53 +21,53 @@ export function Zones() {
   const settle = useSettle();
   return (
     <fieldset>
-      <legend>Zones</legend>
+      <legend>{t('measure.zones')}</legend>
       {zones.map((zone) => (
         <div key={zone.id} className="zone-row">
           <ShownCheck id={zone.id} name={zone.name} />
-          <span className="soft">times</span>
+          <span className="soft">{t('measure.times')}</span>
           <TimesInput
             name={zone.name}
             value={zone.repeat}
             onCommit={(repeat) =>
               settle(
-                'times of a zone',
+                t('measure.timesOfAZone'),
                 update(zone, (now) => ({ ...now, repeat })),
               )
             }
           />
           <IconButton
             style={{ width: 20 }}
-            aria-label={`Remove ${zone.name}`}
-            onClick={() => void settle('remove a zone', removeZone(zone.id))}
+            aria-label={t('measure.remove', { name: zone.name })}
+            onClick={() => void settle(t('measure.removeAZone'), removeZone(zone.id))}
           >
             <X size={13} />
           </IconButton>
         </div>
       ))}
       <CommitInput
-        label="New zone"
-        placeholder="+ zone, as East wing"
+        label={t('measure.newZone')}
+        placeholder={t('measure.zoneAsEastWing')}
         value=""
         onCommit={(name) =>
           name.trim() === ''
             ? undefined
             : settle(
-                'new zone',
+                t('measure.newZone2'),
                 put({ type: 'zone', id: makeId('zone'), name, order: orderAfter(zones), repeat: 1 }),
               )
         }
       />
       {zones.length === 0 ? null : (
         <label className="property">
-          <span>New marks go to</span>
+          <span>{t('measure.newMarksGoTo')}</span>
           <Select
             value={penZone ?? ''}
             onChange={(event) =>
               setView({ penZone: event.target.value === '' ? undefined : event.target.value })
             }
           >
-            <option value="">no zone</option>
+            <option value="">{t('measure.noZone')}</option>
             {zones.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}

@@ -3,12 +3,13 @@ import { type Job, orderAfter } from '@zest/core/job/job';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import type { MarkKind } from '@zest/core/job/markKinds';
 import { keyFor } from '@zest/core/job/keyFor';
+import { t } from '../../messages/t.ts';
 
 const NAMES: Readonly<Record<MarkKind, string>> = {
-  run: 'Run',
-  area: 'Area',
-  count: 'Count',
-  slope: 'Roof slope',
+  run: t('measure.run'),
+  area: t('measure.area'),
+  count: t('measure.count'),
+  slope: t('measure.roofSlope'),
 };
 
 export const takenKeys = (job: Job): ReadonlySet<string> =>

@@ -35,6 +35,7 @@ import { colorChoice } from '../../workspace/colorChoice.ts';
 import { LEGEND, legendRows } from '../../workspace/legendRows.ts';
 import { labelOf, marksOnSheet } from './sheetContent.ts';
 import { SvgTrace } from './svgTrace.ts';
+import { t } from '../../messages/t.ts';
 
 /** Scans and pages that cannot be taken over as they are, are drawn at this. */
 const RASTER_DPI = 200;
@@ -95,7 +96,7 @@ async function drawPlacing(
     const shown = shownFrom(source.getRotation().angle, box.width, box.height);
     const flip: Affine = [1, 0, 0, -1, 0, page.getHeight()];
     const place = composeAffine(flip, composeAffine(matrix, shown));
-    const name = page.node.newXObject('Sheet', embedded.ref);
+    const name = page.node.newXObject(t('measure.sheet'), embedded.ref);
     const corners = ring.map(({ x, y }) => [x, page.getHeight() - y] as const);
     page.pushOperators(
       pushGraphicsState(),
@@ -243,7 +244,7 @@ function drawLegend(page: PDFPage, font: PDFFont, stores: Stores, sheet: Sheet):
     borderColor: rgb(0.09, 0.13, 0.11),
     borderWidth: 0.8,
   });
-  drawText(page, font, `${sheet.number} measured`, x + pad, y + pad + text, text + 1);
+  drawText(page, font, t('measure.measured', { number: sheet.number }), x + pad, y + pad + text, text + 1);
   rows.forEach(({ scope, colors, figure }, index) => {
     const base = y + pad + row * (index + 1) + text;
     const part = (swatch - 8) / colors.length;

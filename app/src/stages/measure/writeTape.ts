@@ -11,8 +11,9 @@ import { formatQuantity } from '@zest/core/units/format';
 import { shortFailure } from '../../messages/describeFailure.ts';
 import { MEASURE_WORDS } from '../../messages/words.ts';
 import type { Formats } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
-const HEADS = ['Mark', 'Sheet', 'Pieces', 'Times'] as const;
+const HEADS = [t('measure.mark'), t('measure.sheet'), t('measure.pieces'), t('measure.times2')] as const;
 
 /**
  * The tape of a scope as CSV: a row for each mark, each typed piece, and for a count each opening that
@@ -61,8 +62,14 @@ export function writeTape(
   const shared = figures.figure(sharedNode(scope.id, measure));
   const once =
     shared.failure === undefined && shared.value !== 0
-      ? [['where two slopes meet, counted once', '', '', '', ...written(shared)]]
+      ? [[t('measure.whereTwoSlopesMeetCountedOnce'), '', '', '', ...written(shared)]]
       : [];
-  const rows = [[...HEADS, MEASURE_WORDS[measure], 'Unit'], ...marks, ...openings, ...typed, ...once];
+  const rows = [
+    [...HEADS, MEASURE_WORDS[measure], t('measure.unit')],
+    ...marks,
+    ...openings,
+    ...typed,
+    ...once,
+  ];
   return csvText(rows);
 }

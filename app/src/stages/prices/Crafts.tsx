@@ -12,6 +12,7 @@ import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Wages in one place: a change reaches every line of the craft. */
 export function Crafts() {
@@ -21,32 +22,36 @@ export function Crafts() {
   const { money, numbers } = useFormats();
   const change = (craft: Craft, changed: Partial<Craft>): string | undefined =>
     settle(
-      `wage of ${craft.name}`,
+      t('prices.wageOf', { name: craft.name }),
       update(craft, (now) => ({ ...now, ...changed })),
     );
   return (
-    <section aria-label="Wages">
-      <h2>Wages, per hour</h2>
-      <p className="soft">A change here updates every line the craft works on, alone or in a crew.</p>
+    <section aria-label={t('prices.wages')}>
+      <h2>{t('prices.wagesPerHour')}</h2>
+      <p className="soft">{t('prices.aChangeHereUpdatesEveryLineThe')}</p>
       <table className="lines wage-table">
         <thead>
           <tr>
-            <th>Craft</th>
-            <th className="right">Wage, {money.currency}</th>
-            <th className="right">Burden, %</th>
-            <th className="right">With burden</th>
-            <th aria-label="What to do" />
+            <th>{t('prices.craft')}</th>
+            <th className="right">{t('prices.wage', { currency: money.currency })}</th>
+            <th className="right">{t('prices.burden')}</th>
+            <th className="right">{t('prices.withBurden')}</th>
+            <th aria-label={t('prices.whatToDo')} />
           </tr>
         </thead>
         <tbody>
           {[...job.craft.values()].map((craft) => (
             <tr key={craft.id}>
               <td>
-                <CommitInput label="Craft" value={craft.name} onCommit={(name) => change(craft, { name })} />
+                <CommitInput
+                  label={t('prices.craft')}
+                  value={craft.name}
+                  onCommit={(name) => change(craft, { name })}
+                />
               </td>
               <td>
                 <CommitInput
-                  label={`Wage of ${craft.name}`}
+                  label={t('prices.wageOf2', { name: craft.name })}
                   align="end"
                   value={plainToLocal(craft.wage, numbers)}
                   onCommit={(text) =>
@@ -58,7 +63,7 @@ export function Crafts() {
               </td>
               <td>
                 <CommitInput
-                  label={`Burden of ${craft.name}, percent`}
+                  label={t('prices.burdenOfPercent', { name: craft.name })}
                   align="end"
                   placeholder="0"
                   value={plainToLocal(craft.burden ?? '', numbers)}
@@ -68,14 +73,14 @@ export function Crafts() {
                 />
               </td>
               <td className="right">
-                {craft.wage === '' ? 'no wage' : formatUnitCost(burdenedWage(craft), money)}
+                {craft.wage === '' ? t('prices.noWage') : formatUnitCost(burdenedWage(craft), money)}
               </td>
               <td>
                 <IconAction
-                  label={`Remove ${craft.name}`}
+                  label={t('prices.remove', { name: craft.name })}
                   icon={Trash2}
                   onClick={() => {
-                    const refused = settle(`remove ${craft.name}`, removeCraft(craft.id));
+                    const refused = settle(t('prices.remove2', { name: craft.name }), removeCraft(craft.id));
                     if (refused !== undefined) tellProblem(refused);
                   }}
                 />
@@ -89,17 +94,17 @@ export function Crafts() {
         variant="outline"
         onClick={() =>
           settle(
-            'add a craft',
+            t('prices.addACraft2'),
             put({
               type: 'craft',
               id: services.makeId('craft'),
-              name: `Craft ${job.craft.size + 1}`,
+              name: t('prices.craft2', { place: job.craft.size + 1 }),
               wage: '',
             }),
           )
         }
       >
-        Add a craft
+        {t('prices.addACraft')}
       </Button>
     </section>
   );

@@ -18,6 +18,7 @@ import { describeFailure } from '../../messages/describeFailure.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
 export function Crews() {
@@ -26,11 +27,9 @@ export function Crews() {
   const settle = useSettle();
   const [first] = job.craft.keys();
   return (
-    <section aria-label="Crews">
-      <h2>Crews</h2>
-      <p className="soft">
-        A craft or a crew does the work on items and components. A line can also be priced in crew days.
-      </p>
+    <section aria-label={t('prices.crews')}>
+      <h2>{t('prices.crews')}</h2>
+      <p className="soft">{t('prices.aCraftOrACrewDoesThe')}</p>
       <div className="crew-boxes">
         {inOrder(job.crew.values()).map((crew) => (
           <CrewBox key={crew.id} crew={crew} />
@@ -43,11 +42,11 @@ export function Crews() {
         onClick={() => {
           if (first === undefined) return;
           const refused = settle(
-            'add a crew',
+            t('prices.addACrew2'),
             put({
               type: 'crew',
               id: services.makeId('crew'),
-              name: `Crew ${job.crew.size + 1}`,
+              name: t('prices.crew', { place: job.crew.size + 1 }),
               members: [{ craftId: first, count: 1 }],
               machines: [],
               order: orderAfter(job.crew.values()),
@@ -56,7 +55,7 @@ export function Crews() {
           if (refused !== undefined) tellProblem(refused);
         }}
       >
-        Add a crew
+        {t('prices.addACrew')}
       </Button>
     </section>
   );
@@ -68,7 +67,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
   const { money, numbers } = useFormats();
   const change = (changed: Partial<Crew>): string | undefined =>
     settle(
-      `crew ${crew.name}`,
+      t('prices.crew2', { name: crew.name }),
       update(crew, (now) => ({ ...now, ...changed })),
     );
   const takeCount = (text: string, take: (count: number) => string | undefined): string | undefined =>
@@ -81,12 +80,16 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
   return (
     <div className="box crew-box">
       <div className="alternate-head">
-        <CommitInput label="Name of the crew" value={crew.name} onCommit={(name) => change({ name })} />
+        <CommitInput
+          label={t('prices.nameOfTheCrew')}
+          value={crew.name}
+          onCommit={(name) => change({ name })}
+        />
         <IconAction
-          label={`Remove crew ${crew.name}`}
+          label={t('prices.removeCrew', { name: crew.name })}
           icon={Trash2}
           onClick={() => {
-            const refused = settle(`remove crew ${crew.name}`, removeCrew(crew.id));
+            const refused = settle(t('prices.removeCrew2', { name: crew.name }), removeCrew(crew.id));
             if (refused !== undefined) tellProblem(refused);
           }}
         />
@@ -94,13 +97,13 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
       {crew.members.map(({ craftId, count: people }, at) => (
         <div key={at} className="crew-row">
           <CommitInput
-            label={`How many, ${at + 1} of ${crew.name}`}
+            label={t('prices.howManyOf', { place: at + 1, name: crew.name })}
             align="end"
             value={plainToLocal(String(people), numbers)}
             onCommit={(text) => takeCount(text, (count) => member(at, { count }))}
           />
           <Select
-            aria-label={`Craft ${at + 1} of ${crew.name}`}
+            aria-label={t('prices.craftOf', { place: at + 1, name: crew.name })}
             value={craftId}
             onChange={(event) => member(at, { craftId: event.target.value as Id<'craft'> })}
           >
@@ -111,7 +114,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             ))}
           </Select>
           <IconAction
-            label={`Remove craft ${at + 1} from ${crew.name}`}
+            label={t('prices.removeCraftFrom', { place: at + 1, name: crew.name })}
             icon={Trash2}
             onClick={() => {
               const refused = change({ members: crew.members.filter((_, index) => index !== at) });
@@ -123,18 +126,18 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
       {crew.machines.map(({ name, count: machines, hourly }, at) => (
         <div key={`machine ${at}`} className="crew-row machine">
           <CommitInput
-            label={`How many of ${name}`}
+            label={t('prices.howManyOf2', { name })}
             align="end"
             value={plainToLocal(String(machines), numbers)}
             onCommit={(text) => takeCount(text, (count) => machine(at, { count }))}
           />
           <CommitInput
-            label={`Machine ${at + 1} of ${crew.name}`}
+            label={t('prices.machineOf', { place: at + 1, name: crew.name })}
             value={name}
             onCommit={(text) => machine(at, { name: text })}
           />
           <CommitInput
-            label={`An hour of ${name}`}
+            label={t('prices.anHourOf', { name })}
             align="end"
             value={plainToLocal(hourly, numbers)}
             onCommit={(text) =>
@@ -144,7 +147,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             }
           />
           <IconAction
-            label={`Remove ${name}`}
+            label={t('prices.remove', { name })}
             icon={Trash2}
             onClick={() => change({ machines: crew.machines.filter((_, index) => index !== at) })}
           />
@@ -157,17 +160,19 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
             if (craft !== undefined) change({ members: [...crew.members, { craftId: craft, count: 1 }] });
           }}
         >
-          Add a craft
+          {t('prices.addACraft')}
         </TextButton>
         <TextButton
-          onClick={() => change({ machines: [...crew.machines, { name: 'Machine', count: 1, hourly: '0' }] })}
+          onClick={() =>
+            change({ machines: [...crew.machines, { name: t('prices.machine'), count: 1, hourly: '0' }] })
+          }
         >
-          Add a machine
+          {t('prices.addAMachine')}
         </TextButton>
         <label className="soft" style={{ marginLeft: 'auto', display: 'flex', gap: 4, alignItems: 'center' }}>
-          hours a day
+          {t('prices.hoursADay')}
           <CommitInput
-            label={`Hours in a day of ${crew.name}`}
+            label={t('prices.hoursInADayOf', { name: crew.name })}
             align="end"
             style={{ width: 44 }}
             placeholder={String(DAY_HOURS)}
@@ -183,15 +188,15 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
       {gang.noWage === undefined ? (
         <dl className="facts why">
           <div>
-            <dt>People</dt>
+            <dt>{t('prices.people')}</dt>
             <dd>{formatNumber(gang.people, 2, numbers, true)}</dd>
           </div>
           <div>
-            <dt>An hour, wages and machines</dt>
+            <dt>{t('prices.anHourWagesAndMachines')}</dt>
             <dd>{formatUnitCost(gang.wages + gang.machines, money)}</dd>
           </div>
           <div>
-            <dt>A day</dt>
+            <dt>{t('prices.aDay')}</dt>
             <dd>
               <b>{formatUnitCost((gang.wages + gang.machines) * gang.dayHours, money)}</b>
             </dd>

@@ -5,8 +5,8 @@ import { applyDiff } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { formatMoney } from '@zest/core/pricing/money';
 import { bridgeOf } from '@zest/core/reports/bridge';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 interface EffectOnBidProps {
   readonly changes: readonly (readonly [from: Item, to: Item])[];
@@ -28,8 +28,11 @@ export function EffectOnBid({ changes, added }: EffectOnBidProps) {
     <div className="note-box" role="status">
       <p style={{ margin: '0 0 4px' }}>
         {change === 0 && effect.lines.length === 0
-          ? 'No line of this job changes.'
-          : `${plural(effect.lines.length, 'line')} of this job change; the bid goes from ${formatMoney(effect.from, money)} to `}
+          ? t('prices.noLineOfThisJobChanges')
+          : t('prices.ofThisJobChangeTheBidGoes', {
+              lines: t('count.line', { count: effect.lines.length }),
+              money: formatMoney(effect.from, money),
+            })}
         {change === 0 && effect.lines.length === 0 ? null : <b>{formatMoney(effect.to, money)}</b>}
       </p>
       <table className="tape">
@@ -43,7 +46,9 @@ export function EffectOnBid({ changes, added }: EffectOnBidProps) {
           ))}
         </tbody>
       </table>
-      {effect.lines.length > 8 ? <span className="soft">and {effect.lines.length - 8} more</span> : null}
+      {effect.lines.length > 8 ? (
+        <span className="soft">{t('prices.andMore', { number: effect.lines.length - 8 })}</span>
+      ) : null}
     </div>
   );
 }

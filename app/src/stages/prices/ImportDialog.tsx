@@ -18,7 +18,6 @@ import { tell } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { describePriceFile, describeRowFault } from '../../messages/describePrices.ts';
-import { plural } from '../../messages/words.ts';
 import { type GuardedWorker, WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import type { PriceWorker, SheetHead } from '../../workers/pricesProtocol.ts';
@@ -26,11 +25,12 @@ import { EffectOnBid } from './EffectOnBid.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
+import { t } from '../../messages/t.ts';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
-  update: 'replace everything with what the file says',
-  prices: 'replace prices and hours only',
-  keep: 'keep them as they are',
+  update: t('prices.replaceEverythingWithWhatTheFileSays'),
+  prices: t('prices.replacePricesAndHoursOnly'),
+  keep: t('prices.keepThemAsTheyAre'),
 };
 
 /** A price book grows to this at once; longer lists are taken over in parts. */
@@ -73,11 +73,12 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     if (file === undefined) return;
     setError(undefined);
     setOpened(undefined);
-    setProgress(`Reading ${file.name}`);
+    setProgress(t('prices.reading', { name: file.name }));
     let current = true;
     // What was said before it was stopped may still arrive.
     const say = (rows: number, share: number): void => {
-      if (current) setProgress(`Reading ${file.name}: ${rows} rows, ${Math.round(share * 100)} %`);
+      if (current)
+        setProgress(t('prices.readingRows', { name: file.name, rows, number: Math.round(share * 100) }));
     };
     try {
       const got = await worker.ask(
@@ -127,35 +128,40 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
         `${changed} items are more than a price book can hold (${ITEM_LIMIT}). Split the file.`,
       );
     const refused = settle(
-      `import prices from ${opened?.name ?? 'a file'}`,
+      t('prices.importPricesFrom', { name: opened?.name ?? t('prices.aFile') }),
       put(...plan.added, ...plan.updated.map(([, to]) => to)),
     );
     if (refused !== undefined) return setError(refused);
     tell(
-      `${plural(plan.added.length, 'item')} added, ${plan.updated.length} updated. Undo reverses all of it.`,
+      t('prices.addedUpdatedUndoReversesAllOfIt', {
+        items: t('count.item', { count: plan.added.length }),
+        number: plan.updated.length,
+      }),
     );
     onClose();
   };
   return (
     <Modal
-      title="Import prices"
+      title={t('prices.importPrices')}
       size="xl"
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} disabled={changed === 0} onDone={take}>
-          {changed === 0 ? 'Import' : `Import ${plural(changed, 'item')}`}
+          {changed === 0
+            ? t('prices.import')
+            : t('prices.import2', { items: t('count.item', { count: changed }) })}
         </DialogButtons>
       }
     >
       <div className="form">
         {opened === undefined ? (
           <div {...getRootProps({ className: `drop ${isDragActive ? 'over' : ''}` })}>
-            <DropInput {...getInputProps({ 'aria-label': 'Price list' })} />
+            <DropInput {...getInputProps({ 'aria-label': t('prices.priceList') })} />
             {progress === undefined ? (
               <>
-                <p>Drop a price list here, CSV or XLSX, or choose a file.</p>
+                <p>{t('prices.dropAPriceListHereCsvOr')}</p>
                 <Button size="sm" variant="outline">
-                  Choose a file
+                  {t('prices.chooseAFile')}
                 </Button>
               </>
             ) : (
@@ -165,7 +171,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
         ) : null}
         {progress === undefined ? null : (
           <Button size="xs" variant="outline" alignSelf="start" onClick={worker.end}>
-            Stop reading
+            {t('prices.stopReading')}
           </Button>
         )}
         {error === undefined ? null : (
@@ -180,7 +186,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
               {opened.sheets.length > 1 ? (
                 <Select
                   style={{ width: 'auto' }}
-                  aria-label="Sheet of the workbook"
+                  aria-label={t('prices.sheetOfTheWorkbook')}
                   value={sheet}
                   onChange={(event) => choose(opened, Number(event.target.value))}
                 >
@@ -192,7 +198,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                 </Select>
               ) : null}
               <label className="soft">
-                headings in row{' '}
+                {t('prices.headingsInRow')}{' '}
                 <TextInput
                   textAlign="end"
                   style={{ width: 56 }}
@@ -207,11 +213,11 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
                   }}
                 />
               </label>
-              <TextButton onClick={() => setOpened(undefined)}>Another file</TextButton>
+              <TextButton onClick={() => setOpened(undefined)}>{t('prices.anotherFile')}</TextButton>
             </div>
             <Preview sheet={opened.sheets[sheet]} headRow={headRow} mapping={mapping} onMap={setMapping} />
             <label>
-              <span className="soft">Items whose code is already in the price book:</span>{' '}
+              <span className="soft">{t('prices.itemsWhoseCodeIsAlreadyInThe')}</span>{' '}
               <Select
                 style={{ width: 'auto' }}
                 value={policy}
@@ -226,16 +232,16 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             </label>
             {mapping.code === undefined ? (
               <p className="field-error" role="alert">
-                Choose the column with the code: it identifies each item.
+                {t('prices.chooseTheColumnWithTheCodeIt')}
               </p>
             ) : null}
             {read === undefined || plan === undefined ? null : (
               <>
                 <p role="status" style={{ margin: 0 }}>
-                  {plural(plan.added.length, 'new item')}, {plan.updated.length} to update, {plan.kept}{' '}
-                  unchanged,{' '}
+                  {t('count.newItem', { count: plan.added.length })}, {plan.updated.length}{' '}
+                  {t('prices.toUpdate')} {plan.kept} {t('prices.unchanged')}{' '}
                   <span className={read.refused.length > 0 ? 'warn' : ''}>
-                    {plural(read.refused.length, 'row')} refused
+                    {t('prices.refused', { rows: t('count.row', { count: read.refused.length }) })}
                   </span>
                   .
                 </p>
@@ -289,18 +295,18 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
     onMap(next);
   };
   return (
-    <div className="import-preview" tabIndex={0} role="region" aria-label="First rows of the file">
+    <div className="import-preview" tabIndex={0} role="region" aria-label={t('prices.firstRowsOfTheFile')}>
       <table className="tape">
         <thead>
           <tr>
             {columns.map((at) => (
               <th key={at}>
                 <Select
-                  aria-label={`Column ${at + 1}, ${heads[at] ?? ''}`}
+                  aria-label={t('prices.column', { place: at + 1, value: heads[at] ?? '' })}
                   value={fieldAt.get(at) ?? ''}
                   onChange={(event) => map(at, event.target.value)}
                 >
-                  <option value="">not taken</option>
+                  <option value="">{t('prices.notTaken')}</option>
                   {PRICE_COLUMNS.map(({ field, title }) => (
                     <option key={field} value={field}>
                       {title}
@@ -332,13 +338,11 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
 function Refused({ rows }: { readonly rows: readonly RefusedRow[] }) {
   if (rows.length === 0) return null;
   return (
-    <ul className="import-notes" aria-label="Rows that were refused">
+    <ul className="import-notes" aria-label={t('prices.rowsThatWereRefused')}>
       {rows.slice(0, 200).map(({ row, fault }) => (
-        <li key={row}>
-          Row {row}: {describeRowFault(fault)}
-        </li>
+        <li key={row}>{t('prices.row', { row, fault: describeRowFault(fault) })}</li>
       ))}
-      {rows.length > 200 ? <li>and {rows.length - 200} more</li> : null}
+      {rows.length > 200 ? <li>{t('prices.andMore', { number: rows.length - 200 })}</li> : null}
     </ul>
   );
 }

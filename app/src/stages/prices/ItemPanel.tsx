@@ -14,6 +14,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobNow, useFormats, useOpenJob } from '../../stores/context.tsx';
 import { editItem } from './bookColumns.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {
@@ -24,18 +25,18 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   const { numbers } = formats;
   if (item === undefined)
     return (
-      <aside className="scroll side-body" aria-label="Item">
-        <p className="soft">Select an item to see its labor, sizes and where its price comes from.</p>
+      <aside className="scroll side-body" aria-label={t('prices.item')}>
+        <p className="soft">{t('prices.selectAnItemToSeeItsLabor')}</p>
       </aside>
     );
   const change = (changed: Partial<Item>): string | undefined =>
     settle(
-      'change an item',
+      t('prices.changeAnItem'),
       update(item, (now) => ({ ...now, ...changed })),
     );
   const edit = (column: string, text: string): string | undefined => {
     const edited = editItem(jobNow().item.get(item.id) ?? item, column, text, formats, job);
-    return edited.ok ? settle('change an item', put(edited.value)) : describeProblem(edited.problem);
+    return edited.ok ? settle(t('prices.changeAnItem'), put(edited.value)) : describeProblem(edited.problem);
   };
   const field = (label: string, column: 'group' | 'supplier' | 'source' | 'tags' | 'date') => (
     <label>
@@ -45,18 +46,18 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   );
   const worker = item.crewId ?? item.craftId ?? '';
   return (
-    <aside className="scroll side-body" aria-label="Item">
+    <aside className="scroll side-body" aria-label={t('prices.item')}>
       <div key={item.id} className="form line-panel">
         <h2>{item.description}</h2>
         <OneUnit item={item} />
         <label>
-          <span className="soft">Done by</span>
+          <span className="soft">{t('prices.doneBy')}</span>
           <Select
             value={worker}
             onChange={(event) => {
               const id = event.target.value;
               settle(
-                'change an item',
+                t('prices.changeAnItem'),
                 update(item, ({ crewId: _crew, ...bare }) =>
                   id.startsWith('crew:')
                     ? { ...bare, craftId: null, crewId: id as Id<'crew'> }
@@ -65,7 +66,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
               );
             }}
           >
-            <option value="">Nobody</option>
+            <option value="">{t('prices.nobody')}</option>
             {[...job.craft.values()].map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -73,35 +74,37 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             ))}
             {inOrder(job.crew.values()).map(({ id, name }) => (
               <option key={id} value={id}>
-                {name} (crew)
+                {t('prices.crew3', { name })}
               </option>
             ))}
           </Select>
         </label>
         <div className="form-two">
           <label>
-            <span className="soft">Labor is</span>
+            <span className="soft">{t('prices.laborIs')}</span>
             <Select
               value={item.laborBy ?? 'hours'}
               onChange={(event) => {
                 const by = event.target.value;
                 settle(
-                  'change an item',
+                  t('prices.changeAnItem'),
                   update(item, ({ laborBy: _by, ...bare }) =>
                     by === 'hours' ? bare : { ...bare, laborBy: by as 'hourly' | 'daily' },
                   ),
                 );
               }}
             >
-              <option value="hours">labor hours</option>
-              <option value="hourly">{item.unit} in an hour</option>
-              <option value="daily">{item.unit} in a day</option>
+              <option value="hours">{t('prices.laborHours')}</option>
+              <option value="hourly">{t('prices.inAnHour', { unit: item.unit })}</option>
+              <option value="daily">{t('prices.inADay', { unit: item.unit })}</option>
             </Select>
           </label>
           <label>
-            <span className="soft">{item.laborBy === undefined ? 'Hours' : 'Output'}</span>
+            <span className="soft">
+              {item.laborBy === undefined ? t('prices.hours') : t('prices.output')}
+            </span>
             <CommitInput
-              label="Labor figure"
+              label={t('prices.laborFigure')}
               align="end"
               value={plainToLocal(item.laborHours, numbers)}
               onCommit={(text) => edit('laborHours', text)}
@@ -110,9 +113,9 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
         </div>
         {item.laborBy === undefined ? (
           <label>
-            <span className="soft">Hours are for so many {item.unit}</span>
+            <span className="soft">{t('prices.hoursAreForSoMany', { unit: item.unit })}</span>
             <CommitInput
-              label="Hours per"
+              label={t('prices.hoursPer')}
               align="end"
               placeholder={String(item.basis)}
               value={item.laborBasis === undefined ? '' : String(item.laborBasis)}
@@ -122,18 +125,18 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
         ) : null}
         <div className="form-two">
           <label>
-            <span className="soft">Other cost</span>
+            <span className="soft">{t('prices.otherCost')}</span>
             <CommitInput
-              label="Other cost"
+              label={t('prices.otherCost')}
               align="end"
               value={plainToLocal(item.other, numbers)}
               onCommit={(text) => edit('other', text)}
             />
           </label>
           <label>
-            <span className="soft">Waste, %</span>
+            <span className="soft">{t('prices.waste')}</span>
             <CommitInput
-              label="Waste, percent"
+              label={t('prices.wastePercent')}
               align="end"
               value={plainToLocal(item.wastePercent ?? '', numbers)}
               onCommit={(text) => edit('wastePercent', text)}
@@ -141,13 +144,13 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
           </label>
         </div>
         <Sizes item={item} change={change} />
-        {field('Group', 'group')}
-        {field('Supplier', 'supplier')}
+        {field(t('prices.group'), 'group')}
+        {field(t('prices.supplier'), 'supplier')}
         <div className="form-two">
-          {field('Priced on', 'date')}
-          {field('Source', 'source')}
+          {field(t('prices.pricedOn'), 'date')}
+          {field(t('prices.source'), 'source')}
         </div>
-        {field('Search words', 'tags')}
+        {field(t('prices.searchWords'), 'tags')}
       </div>
     </aside>
   );
@@ -163,17 +166,17 @@ function OneUnit({ item }: { readonly item: Item }) {
   return (
     <dl className="facts why">
       <div>
-        <dt>One {item.unit}, without labor</dt>
+        <dt>{t('prices.oneWithoutLabor', { unit: item.unit })}</dt>
         <dd>{formatUnitCost(direct, money)}</dd>
       </div>
       {hours === 0 ? null : (
         <div>
-          <dt>{formatNumber(hours, 4, numbers, true)} labor hours</dt>
+          <dt>{t('prices.laborHours2', { figure: formatNumber(hours, 4, numbers, true) })}</dt>
           <dd>{formatUnitCost(labor, money)}</dd>
         </div>
       )}
       <div>
-        <dt>Together</dt>
+        <dt>{t('prices.together')}</dt>
         <dd>
           <b>{formatUnitCost(direct + labor, money)}</b>
         </dd>
@@ -193,10 +196,10 @@ function Sizes({
   const sizes = item.sizes ?? {};
   return (
     <fieldset className="kinds">
-      <legend className="soft">Sizes</legend>
+      <legend className="soft">{t('prices.sizes')}</legend>
       <CommitInput
-        label="Family of sizes"
-        placeholder="Family, such as Footing"
+        label={t('prices.familyOfSizes')}
+        placeholder={t('prices.familySuchAsFooting')}
         value={item.family ?? ''}
         onCommit={(family) => change({ family: family.trim() })}
       />
@@ -204,7 +207,7 @@ function Sizes({
         <div key={key} className="sizing-row">
           <span className="soft">{key}</span>
           <CommitInput
-            label={`Size, ${key}`}
+            label={t('prices.sizeOf', { key })}
             value={size}
             onCommit={(text) => {
               const { [key]: _gone, ...others } = sizes;
@@ -214,8 +217,8 @@ function Sizes({
         </div>
       ))}
       <CommitInput
-        label="Add a size"
-        placeholder="Add a size: width"
+        label={t('prices.addASize')}
+        placeholder={t('prices.addASizeWidth')}
         value=""
         onCommit={(name) =>
           name.trim() === ''

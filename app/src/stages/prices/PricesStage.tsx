@@ -15,7 +15,6 @@ import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useChoice } from '../../components/useChoice.ts';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { planPaste } from './planPaste.ts';
@@ -31,16 +30,17 @@ import { RaiseDialog } from './RaiseDialog.tsx';
 import { useRecentItems } from './recentItems.ts';
 import { dayOf } from '../../platform/days.ts';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
 /** What a filter says, as a sentence would. */
 const FILTERS = {
-  all: 'all items',
-  recent: 'used lately',
-  used: 'priced in this job',
-  unpriced: 'without a price',
-  old: 'with an old price',
+  all: t('prices.allItems'),
+  recent: t('prices.usedLately'),
+  used: t('prices.pricedInThisJob'),
+  unpriced: t('prices.withoutAPrice'),
+  old: t('prices.withAnOldPrice'),
 } as const;
 type Filter = keyof typeof FILTERS;
 const NONE_HELD: ReadonlySet<string> = new Set();
@@ -94,7 +94,9 @@ export function PricesStage() {
     }
     setHeld(new Set([...held, ...changed.keys()]));
     return settle(
-      edits.length === 1 ? 'change a price' : `change ${plural(changed.size, 'item')}`,
+      edits.length === 1
+        ? t('prices.changeAPrice')
+        : t('prices.change', { items: t('count.item', { count: changed.size }) }),
       put(...changed.values()),
     );
   };
@@ -111,7 +113,10 @@ export function PricesStage() {
         if (!edited.ok) return describeProblem(edited.problem);
         changed.set(item.id, edited.value);
       }
-    const refused = settle(`paste ${plural(pasted.rows.length, 'row')}`, put(...changed.values()));
+    const refused = settle(
+      t('prices.paste', { rows: t('count.row', { count: pasted.rows.length }) }),
+      put(...changed.values()),
+    );
     if (refused !== undefined) return refused;
     const added = plan.filter(({ item }) => !job.item.has(item.id)).length;
     const said = describePasted({
@@ -128,7 +133,7 @@ export function PricesStage() {
     ...BLANK_ITEM,
     id: services.makeId('item'),
     code,
-    description: 'New item',
+    description: t('prices.newItem'),
     date: dayOf(services.now()),
     group,
   });
@@ -137,7 +142,7 @@ export function PricesStage() {
     let number = 1;
     while (codes.has(`NEW-${number}`)) number += 1;
     const item = blankItem(`NEW-${number}`);
-    actions.transact('add an item', put(item));
+    actions.transact(t('prices.addAnItem'), put(item));
     setHeld(new Set([item.id]));
     setChosen(item.id);
     setTyping({ key: item.id, column: 'code' });
@@ -154,27 +159,27 @@ export function PricesStage() {
         <PriceTabs />
         <TextInput
           style={{ width: 196 }}
-          aria-label="Search the price book"
-          placeholder="Code, words, sizes"
+          aria-label={t('prices.searchThePriceBook')}
+          placeholder={t('prices.codeWordsSizes')}
           value={text}
           onChange={(event) => look(() => setText(event.target.value))}
         />
         <Select
           style={{ width: 126 }}
-          aria-label="Which group"
+          aria-label={t('prices.whichGroup')}
           value={group}
           onChange={(event) => look(() => setGroup(event.target.value))}
         >
-          <option value="">in every group</option>
+          <option value="">{t('prices.inEveryGroup')}</option>
           {groups.filter(Boolean).map((each) => (
             <option key={each} value={each}>
-              in {each}
+              {t('prices.in', { each })}
             </option>
           ))}
         </Select>
         <Select
           style={{ width: 112 }}
-          aria-label="Which items"
+          aria-label={t('prices.whichItems')}
           value={filter}
           onChange={(event) => look(() => setFilter(event.target.value as Filter))}
         >
@@ -186,40 +191,40 @@ export function PricesStage() {
         </Select>
         <span className="soft" role="status">
           {rows.length === job.item.size
-            ? plural(rows.length, 'item')
-            : `${rows.length} of ${plural(job.item.size, 'item')}`}
+            ? t('count.item', { count: rows.length })
+            : t('prices.of', { number: rows.length, items: t('count.item', { count: job.item.size }) })}
         </span>
         <span className="grow" />
         <ColumnChoiceButton all={BOOK_COLUMNS} usual={USUAL_BOOK_COLUMNS} shown={shown} onChoose={choose} />
         <Button size="sm" variant="outline" onClick={() => setAsking('import')}>
-          Import
+          {t('prices.import')}
         </Button>
         <MoreMenu
-          label="More to do with prices"
+          label={t('prices.moreToDoWithPrices')}
           entries={[
-            ['Raise or lower prices', () => setAsking('raise')],
-            ['Export what is shown as CSV', () => void write('csv')],
-            ['Export what is shown as XLSX', () => void write('xlsx')],
+            [t('prices.raiseOrLowerPrices'), () => setAsking('raise')],
+            [t('prices.exportWhatIsShownAsCsv'), () => void write('csv')],
+            [t('prices.exportWhatIsShownAsXlsx'), () => void write('xlsx')],
           ]}
         />
         <Button size="sm" onClick={add}>
-          Add an item
+          {t('prices.addAnItem2')}
         </Button>
       </div>
       <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 264px' }}>
         <div className="stage" style={{ borderRight: '1px solid var(--pith)' }}>
           {rows.length === 0 ? (
             <div className="empty">
-              <h2>{job.item.size === 0 ? 'The price book is empty' : 'No matches'}</h2>
+              <h2>{job.item.size === 0 ? t('prices.thePriceBookIsEmpty') : t('prices.noMatches')}</h2>
               <p>
                 {job.item.size === 0
-                  ? 'Import a price list, or add items one at a time.'
-                  : 'Try fewer words or another filter, or add it as a new item.'}
+                  ? t('prices.importAPriceListOrAddItems')
+                  : t('prices.tryFewerWordsOrAnotherFilterOr')}
               </p>
             </div>
           ) : (
             <Grid
-              label="Price book"
+              label={t('prices.priceBook')}
               columns={columns}
               rows={rows}
               keyOf={({ id }) => id}
@@ -230,7 +235,7 @@ export function PricesStage() {
               onPaste={onPaste}
               onRemove={(items) => {
                 const done = actions.transact(
-                  `remove ${plural(items.length, 'item')}`,
+                  t('prices.remove3', { items: t('count.item', { count: items.length }) }),
                   remove(...items.map(({ id }) => id)),
                 );
                 if (!done.ok) tellProblem(describeProblem(done.problem));

@@ -9,10 +9,10 @@ import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useServices } from '../../stores/context.tsx';
 import { EffectOnBid } from './EffectOnBid.tsx';
 import { dayOf } from '../../platform/days.ts';
+import { t } from '../../messages/t.ts';
 
 const COSTS: readonly RaisedCost[] = ['material', 'equipment', 'subcontract', 'other'];
 
@@ -36,17 +36,17 @@ export function RaiseDialog({
   const today = dayOf(services.now());
   const changes = isFine ? raisePrices(items, value, costs, today) : [];
   const take = (): void => {
-    const refused = settle(`prices by ${percent} %`, put(...changes.map(([, to]) => to)));
+    const refused = settle(t('prices.pricesBy', { percent }), put(...changes.map(([, to]) => to)));
     if (refused === undefined) onClose();
     else setError(refused);
   };
   return (
     <Modal
-      title="Raise or lower prices"
+      title={t('prices.raiseOrLowerPrices')}
       onClose={onClose}
       footer={
         <DialogButtons onCancel={onClose} disabled={changes.length === 0} onDone={take}>
-          Change {plural(changes.length, 'price')}
+          {t('prices.change2', { prices: t('count.price', { count: changes.length }) })}
         </DialogButtons>
       }
     >
@@ -58,7 +58,10 @@ export function RaiseDialog({
         }}
       >
         <LabeledText
-          label={`Percent, on the ${plural(items.length, 'item')} that ${items.length === 1 ? 'is' : 'are'} shown`}
+          label={t('prices.percentOnTheThatShown', {
+            items: t('count.item', { count: items.length }),
+            part: items.length === 1 ? t('prices.is') : t('prices.are'),
+          })}
           error={error ?? (read.ok ? undefined : describeProblem(read.problem))}
 
           align="end"
@@ -67,7 +70,7 @@ export function RaiseDialog({
           value={percent}
           onText={setPercent}
         />
-        <KindChoice legend="Which costs" kinds={COSTS} chosen={costs} onChoose={setCosts} />
+        <KindChoice legend={t('prices.whichCosts')} kinds={COSTS} chosen={costs} onChoose={setCosts} />
         <EffectOnBid changes={changes} added={[]} />
       </form>
     </Modal>

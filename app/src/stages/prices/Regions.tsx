@@ -13,6 +13,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const KINDS = ['material', 'labor', 'equipment'] as const;
 
@@ -26,32 +27,29 @@ export function Regions() {
   const regions = inOrder(job.region.values());
   const change = (region: Region, changed: Partial<Region>): string | undefined =>
     settle(
-      `region ${region.name}`,
+      t('prices.region', { name: region.name }),
       update(region, (now) => ({ ...now, ...changed })),
     );
   const stand = (id: string): void => {
     const { regionId: _before, ...rest } = settings;
     const refused = settle(
-      'region of the job',
+      t('prices.regionOfTheJob'),
       put(id === '' ? rest : { ...rest, regionId: id as Id<'region'> }),
     );
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <section aria-label="Regions">
-      <h2>Local adjustment</h2>
-      <p className="soft">
-        Factors on wages and on material and equipment prices from the price book. Typed costs and quotes
-        don’t change. Each line shows the factors that apply.
-      </p>
+    <section aria-label={t('prices.regions')}>
+      <h2>{t('prices.localAdjustment')}</h2>
+      <p className="soft">{t('prices.factorsOnWagesAndOnMaterialAnd')}</p>
       <label>
-        Prices in this job are for{' '}
+        {t('prices.pricesInThisJobAreFor')}{' '}
         <Select
           style={{ width: 'auto' }}
           value={settings.regionId ?? ''}
           onChange={(event) => stand(event.target.value)}
         >
-          <option value="">the price book, unadjusted</option>
+          <option value="">{t('prices.thePriceBookUnadjusted')}</option>
           {regions.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -63,11 +61,11 @@ export function Regions() {
         <table className="lines wage-table">
           <thead>
             <tr>
-              <th>Region</th>
-              <th className="right">Material ×</th>
-              <th className="right">Labor ×</th>
-              <th className="right">Equipment ×</th>
-              <th aria-label="What to do" />
+              <th>{t('prices.region2')}</th>
+              <th className="right">{t('prices.material')}</th>
+              <th className="right">{t('prices.labor')}</th>
+              <th className="right">{t('prices.equipment')}</th>
+              <th aria-label={t('prices.whatToDo')} />
             </tr>
           </thead>
           <tbody>
@@ -75,7 +73,7 @@ export function Regions() {
               <tr key={region.id}>
                 <td>
                   <CommitInput
-                    label="Region"
+                    label={t('prices.region2')}
                     value={region.name}
                     onCommit={(name) => change(region, { name })}
                   />
@@ -83,7 +81,7 @@ export function Regions() {
                 {KINDS.map((kind) => (
                   <td key={kind}>
                     <CommitInput
-                      label={`Factor on ${kind} in ${region.name}`}
+                      label={t('prices.factorOnIn', { kind, name: region.name })}
                       align="end"
                       value={plainToLocal(String(region[kind]), numbers)}
                       onCommit={(text) =>
@@ -96,10 +94,13 @@ export function Regions() {
                 ))}
                 <td>
                   <IconAction
-                    label={`Remove region ${region.name}`}
+                    label={t('prices.removeRegion', { name: region.name })}
                     icon={Trash2}
                     onClick={() => {
-                      const refused = settle(`remove ${region.name}`, removeRegion(region.id));
+                      const refused = settle(
+                        t('prices.remove2', { name: region.name }),
+                        removeRegion(region.id),
+                      );
                       if (refused !== undefined) tellProblem(refused);
                     }}
                   />
@@ -114,11 +115,11 @@ export function Regions() {
         variant="outline"
         onClick={() =>
           settle(
-            'add a region',
+            t('prices.addARegion2'),
             put({
               type: 'region',
               id: services.makeId('region'),
-              name: `Region ${regions.length + 1}`,
+              name: t('prices.region3', { place: regions.length + 1 }),
               material: 1,
               labor: 1,
               equipment: 1,
@@ -127,7 +128,7 @@ export function Regions() {
           )
         }
       >
-        Add a region
+        {t('prices.addARegion')}
       </Button>
     </section>
   );

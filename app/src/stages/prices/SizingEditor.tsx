@@ -5,6 +5,7 @@ import type { Sizing } from '@zest/core/job/records/pricing';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface SizingEditorProps {
   readonly sizing: Sizing | undefined;
@@ -21,7 +22,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
   return (
     <div className="sizing">
       <label>
-        <span className="soft">By size: the smallest that is large enough</span>
+        <span className="soft">{t('prices.bySizeTheSmallestThatIsLarge')}</span>
         <Select
           value={sizing?.family ?? ''}
           onChange={(event) => {
@@ -38,7 +39,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
             );
           }}
         >
-          <option value="">No, use its item</option>
+          <option value="">{t('prices.noUseItsItem')}</option>
           {[...families.keys()].sort().map((family) => (
             <option key={family}>{family}</option>
           ))}

@@ -8,6 +8,7 @@ import { decimalText, readFigure } from '@zest/core/formula/readTyped';
 import type { Problem } from '../../messages/describeProblem.ts';
 import type { Formats } from '../../stores/context.tsx';
 import type { GridColumn } from '../../tables/gridProps.ts';
+import { t } from '../../messages/t.ts';
 
 type Column = GridColumn<Item>;
 
@@ -22,25 +23,25 @@ export const BOOK_COLUMNS: readonly {
   readonly group: string;
   readonly usual: boolean;
 }[] = [
-  { id: 'code', name: 'Code', group: 'The item', usual: true },
-  { id: 'description', name: 'Description', group: 'The item', usual: true },
-  { id: 'group', name: 'Group', group: 'The item', usual: false },
-  { id: 'basis', name: 'Per', group: 'Price', usual: true },
-  { id: 'unit', name: 'Unit', group: 'Price', usual: true },
-  { id: 'material', name: 'Material', group: 'Price', usual: true },
-  { id: 'laborHours', name: 'Hours', group: 'Labor', usual: true },
-  { id: 'laborBasis', name: 'Hours per', group: 'Labor', usual: false },
-  { id: 'craft', name: 'Done by', group: 'Labor', usual: true },
-  { id: 'equipment', name: 'Equipment', group: 'Price', usual: true },
-  { id: 'subcontract', name: 'Subcontr.', group: 'Price', usual: true },
-  { id: 'other', name: 'Other', group: 'Price', usual: false },
-  { id: 'wastePercent', name: 'Waste', group: 'Price', usual: false },
-  { id: 'supplier', name: 'Supplier', group: 'Where from', usual: true },
-  { id: 'date', name: 'Date', group: 'Where from', usual: true },
-  { id: 'source', name: 'Source', group: 'Where from', usual: false },
-  { id: 'tags', name: 'Tags', group: 'The item', usual: false },
-  { id: 'family', name: 'Family', group: 'Sizes', usual: false },
-  { id: 'sizes', name: 'Sizes', group: 'Sizes', usual: false },
+  { id: 'code', name: t('prices.code'), group: t('prices.theItem'), usual: true },
+  { id: 'description', name: t('prices.description'), group: t('prices.theItem'), usual: true },
+  { id: 'group', name: t('prices.group'), group: t('prices.theItem'), usual: false },
+  { id: 'basis', name: t('prices.per'), group: t('prices.price'), usual: true },
+  { id: 'unit', name: t('prices.unit'), group: t('prices.price'), usual: true },
+  { id: 'material', name: t('prices.material2'), group: t('prices.price'), usual: true },
+  { id: 'laborHours', name: t('prices.hours'), group: t('prices.labor2'), usual: true },
+  { id: 'laborBasis', name: t('prices.hoursPer'), group: t('prices.labor2'), usual: false },
+  { id: 'craft', name: t('prices.doneBy'), group: t('prices.labor2'), usual: true },
+  { id: 'equipment', name: t('prices.equipment2'), group: t('prices.price'), usual: true },
+  { id: 'subcontract', name: t('prices.subcontr'), group: t('prices.price'), usual: true },
+  { id: 'other', name: t('prices.other'), group: t('prices.price'), usual: false },
+  { id: 'wastePercent', name: t('prices.waste2'), group: t('prices.price'), usual: false },
+  { id: 'supplier', name: t('prices.supplier'), group: t('prices.whereFrom'), usual: true },
+  { id: 'date', name: t('prices.date'), group: t('prices.whereFrom'), usual: true },
+  { id: 'source', name: t('prices.source'), group: t('prices.whereFrom'), usual: false },
+  { id: 'tags', name: t('prices.tags'), group: t('prices.theItem'), usual: false },
+  { id: 'family', name: t('prices.family'), group: t('prices.sizes'), usual: false },
+  { id: 'sizes', name: t('prices.sizes'), group: t('prices.sizes'), usual: false },
 ];
 
 export const USUAL_BOOK_COLUMNS = BOOK_COLUMNS.filter(({ usual }) => usual).map(({ id }) => id);
@@ -50,7 +51,7 @@ export const workerOf = (item: Item, job: Pick<Job, 'craft' | 'crew'>): string =
     ? ((item.craftId === null ? undefined : job.craft.get(item.craftId)?.name) ?? '')
     : (job.crew.get(item.crewId)?.name ?? '');
 
-const RATE_WORDS = { hourly: ' / h', daily: ' / day' } as const;
+const RATE_WORDS = { hourly: ' / h', daily: t('prices.day') } as const;
 
 const WIDTHS: Readonly<Record<string, string>> = {
   code: '84px',
@@ -101,7 +102,7 @@ export function bookColumn(
     return {
       ...column,
       align: 'right',
-      hint: 'Labor hours, or units that are done in an hour or a day',
+      hint: t('prices.laborHoursOrUnitsThatAreDone'),
       text: ({ laborHours }) => plainToLocal(laborHours, numbers),
       show: ({ laborHours, laborBy }) =>
         laborHours === '' ? (

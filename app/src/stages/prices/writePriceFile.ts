@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { isFigureColumn, writePrices } from '@zest/core/formats/prices/write';
 import type { Job } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
+import { t } from '../../messages/t.ts';
 
 type Workers = Pick<Job, 'craft' | 'crew'>;
 
@@ -17,7 +18,7 @@ export async function writePriceXlsx(items: Iterable<Item>, job: Workers): Promi
   const book: Workbook = new ExcelJS.Workbook();
   book.created = new Date(0);
   book.modified = new Date(0);
-  const sheet = book.addWorksheet('Prices', { views: [{ state: 'frozen', ySplit: 1 }] });
+  const sheet = book.addWorksheet(t('prices.prices'), { views: [{ state: 'frozen', ySplit: 1 }] });
   const [heads = [], ...rows] = writePrices(items, job);
   sheet.addRow([...heads]).font = { bold: true };
   for (const row of rows)

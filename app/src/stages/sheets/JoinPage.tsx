@@ -14,6 +14,7 @@ import { JoinPreview } from './JoinPreview.tsx';
 import { joinSheets } from './joinSheets.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 type Points = readonly Point[];
 
@@ -40,8 +41,8 @@ export function JoinPage() {
   if (first === undefined || second === undefined || sheets.length < 2)
     return (
       <div className="empty">
-        <h2>Nothing to join</h2>
-        <p>You need two sheets, such as the west and east parts of a site plan.</p>
+        <h2>{t('sheets.nothingToJoin')}</h2>
+        <p>{t('sheets.youNeedTwoSheetsSuchAsThe')}</p>
       </div>
     );
   const pairs: readonly JoinPair[] = onFirst.flatMap((p, i): readonly JoinPair[] => {
@@ -57,7 +58,7 @@ export function JoinPage() {
   return (
     <div className="join">
       <JoinPane
-        label="First sheet, which stays"
+        label={t('sheets.firstSheetWhichStays')}
         sheets={sheets}
         sheet={first}
         points={onFirst}
@@ -68,7 +69,7 @@ export function JoinPage() {
         onPoints={setOnFirst}
       />
       <JoinPane
-        label="Second sheet, which is moved"
+        label={t('sheets.secondSheetWhichIsMoved')}
         sheets={sheets}
         sheet={second}
         points={onSecond}
@@ -78,17 +79,14 @@ export function JoinPage() {
         }}
         onPoints={setOnSecond}
       />
-      <aside className="join-side" aria-label="How the sheets fit">
-        <h1>Join two sheets</h1>
-        <p className="soft">
-          Click two points on the match line that both sheets show, far apart, in the same order. More points
-          check the fit.
-        </p>
+      <aside className="join-side" aria-label={t('sheets.howTheSheetsFit')}>
+        <h1>{t('sheets.joinTwoSheets')}</h1>
+        <p className="soft">{t('sheets.clickTwoPointsOnTheMatchLine')}</p>
         <JoinPreview first={first} second={second} pairs={pairs} plan={plan} />
         <span style={{ flex: 1 }} />
         <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
           <Button size="sm" disabled={plan?.ok !== true} onClick={finish}>
-            {redone === undefined ? 'Join' : 'Join again'}
+            {redone === undefined ? t('sheets.join') : t('sheets.joinAgain')}
           </Button>
           <Button
             size="sm"
@@ -98,10 +96,10 @@ export function JoinPage() {
               setOnSecond([]);
             }}
           >
-            Pick again
+            {t('sheets.pickAgain')}
           </Button>
           <Button size="sm" variant="outline" onClick={back}>
-            Cancel
+            {t('sheets.cancel')}
           </Button>
         </div>
       </aside>
@@ -122,7 +120,11 @@ function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneP
   return (
     <section className="join-pane" aria-label={label}>
       <div className="join-head">
-        <Select aria-label="Sheet" value={sheet.id} onChange={(event) => onSheet(event.target.value)}>
+        <Select
+          aria-label={t('sheets.sheet')}
+          value={sheet.id}
+          onChange={(event) => onSheet(event.target.value)}
+        >
           {sheets.map(({ id, number, title }) => (
             <option key={id} value={id}>
               {number} {title}
@@ -130,10 +132,12 @@ function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneP
           ))}
         </Select>
         <span className="soft">
-          {points.length <= 2 ? `${points.length} of 2 places` : `2 places, ${points.length - 2} to check`}
+          {points.length <= 2
+            ? t('sheets.of2Places', { number: points.length })
+            : t('sheets.n2PlacesToCheck', { number: points.length - 2 })}
         </span>
         <TextButton disabled={points.length === 0} onClick={() => onPoints(points.slice(0, -1))}>
-          Undo
+          {t('sheets.undo')}
         </TextButton>
       </div>
       <SheetPane

@@ -8,6 +8,7 @@ import { formatNumber } from '@zest/core/units/numberFormat';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { createSheetFiles } from '../../platform/sheetFiles.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 const WIDTH_PX = 560;
 
@@ -20,7 +21,7 @@ interface JoinPreviewProps {
 
 /** The joined sheet with its halves tinted, and in words how well they fit. */
 export function JoinPreview({ first, second, pairs, plan }: JoinPreviewProps) {
-  if (plan === undefined) return <p className="soft">Pick two points on each sheet.</p>;
+  if (plan === undefined) return <p className="soft">{t('sheets.pickTwoPointsOnEachSheet')}</p>;
   if (!plan.ok)
     return (
       <p className="field-error" role="alert">
@@ -70,7 +71,7 @@ function Picture({ sheet, plan }: { readonly sheet: Sheet; readonly plan: JoinPl
       <canvas ref={canvas} width={WIDTH_PX} height={height} />
       <svg
         viewBox={`0 0 ${plan.widthPt} ${plan.heightPt}`}
-        aria-label="The joined sheet, its halves tinted"
+        aria-label={t('sheets.theJoinedSheetItsHalvesTinted')}
         role="img"
       >
         {plan.first.map(({ clip }, index) => (
@@ -102,33 +103,35 @@ function Fit({ plan, first, second, checks }: FitProps) {
   const { firstM, secondM } = plan;
   const off = firstM === undefined || secondM === undefined ? undefined : secondM / firstM - 1;
   return (
-    <dl className="facts" aria-label="Fit">
-      <dt>turned</dt>
+    <dl className="facts" aria-label={t('sheets.fit')}>
+      <dt>{t('sheets.turned')}</dt>
       <dd>{formatNumber(plan.turnDeg, 2, numbers)}°</dd>
-      <dt>enlarged</dt>
-      <dd>{formatNumber(plan.factor, 4, numbers)} times</dd>
-      <dt>residual</dt>
-      <dd data-residual={plan.residual}>{checks === 0 ? 'none with two places' : percent(plan.residual)}</dd>
+      <dt>{t('sheets.enlarged')}</dt>
+      <dd>{t('sheets.times', { figure: formatNumber(plan.factor, 4, numbers) })}</dd>
+      <dt>{t('sheets.residual')}</dt>
+      <dd data-residual={plan.residual}>
+        {checks === 0 ? t('sheets.noneWithTwoPlaces') : percent(plan.residual)}
+      </dd>
       {firstM === undefined ? null : (
         <>
-          <dt>between 1 and 2 on {first.number}</dt>
+          <dt>{t('sheets.between1And2On', { number: first.number })}</dt>
           <dd>{length(firstM)}</dd>
         </>
       )}
       {secondM === undefined ? null : (
         <>
-          <dt>on {second.number}</dt>
+          <dt>{t('sheets.on', { number: second.number })}</dt>
           <dd>{length(secondM)}</dd>
         </>
       )}
-      <dt>scales</dt>
+      <dt>{t('sheets.scales')}</dt>
       <dd
         className={off !== undefined && Math.abs(off) > SCALE_DOUBT ? 'warn' : ''}
         data-scale-off={off ?? ''}
       >
         {off === undefined
-          ? `${firstM === undefined ? first.number : second.number} has none to check`
-          : `agree to ${percent(Math.abs(off))}`}
+          ? t('sheets.hasNoneToCheck', { part: firstM === undefined ? first.number : second.number })
+          : t('sheets.agreeTo', { value: percent(Math.abs(off)) })}
       </dd>
     </dl>
   );

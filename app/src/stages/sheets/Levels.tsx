@@ -8,6 +8,7 @@ import { TimesInput } from '../../components/TimesInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The levels of the building, and how often each is built: a typical floor is measured once. */
 export function Levels() {
@@ -18,32 +19,30 @@ export function Levels() {
   const change = (label: string, level: Level): string | undefined => {
     return settle(label, put(level));
   };
-  if (levels.length === 0)
-    return (
-      <p className="soft levels">
-        No levels yet. Type one in the Level column. If a level is built several times, its sheets count that
-        often.
-      </p>
-    );
+  if (levels.length === 0) return <p className="soft levels">{t('sheets.noLevelsYetTypeOneInThe')}</p>;
   return (
-    <section className="levels" aria-label="Levels">
+    <section className="levels" aria-label={t('sheets.levels')}>
       {levels.map((level) => (
         <span key={level.id} className="level">
           <CommitInput
-            label="Name of a level"
+            label={t('sheets.nameOfALevel')}
             value={level.name}
-            onCommit={(name) => change('rename a level', { ...level, name })}
+            onCommit={(name) => change(t('sheets.renameALevel'), { ...level, name })}
           />
-          <span className="soft">built</span>
+          <span className="soft">{t('sheets.built')}</span>
           <TimesInput
             name={level.name}
             value={level.repeat}
-            onCommit={(repeat) => change(`${level.name} times ${repeat}`, { ...level, repeat })}
+            onCommit={(repeat) =>
+              change(t('sheets.times2', { name: level.name, repeat }), { ...level, repeat })
+            }
           />
-          <span className="soft">times</span>
+          <span className="soft">{t('sheets.times3')}</span>
           <IconButton
-            aria-label={`Remove the level ${level.name}`}
-            onClick={() => actions.transact(`remove level ${level.name}`, removeLevel(level.id))}
+            aria-label={t('sheets.removeTheLevel', { name: level.name })}
+            onClick={() =>
+              actions.transact(t('sheets.removeLevel', { name: level.name }), removeLevel(level.id))
+            }
           >
             <X size={13} />
           </IconButton>

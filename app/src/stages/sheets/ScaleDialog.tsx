@@ -6,13 +6,13 @@ import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { doubtPaper } from './scaleWords.ts';
 import { settingsOf } from '@zest/core/job/job';
 import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 const COMMON = {
   us: [`1/16" = 1'-0"`, `1/8" = 1'-0"`, `3/16" = 1'-0"`, `1/4" = 1'-0"`, `1/2" = 1'-0"`, `1" = 20'`],
@@ -56,23 +56,23 @@ export function ScaleDialog({
     const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: typed.trim() } } as const;
     const chosen = [sheet, ...(alike ? others : [])];
     const label = alike
-      ? `scale of ${plural(chosen.length, 'sheet')}`
-      : `scale of ${sheet.number || sheet.title}`;
+      ? t('sheets.scaleOf', { sheets: t('count.sheet', { count: chosen.length }) })
+      : t('sheets.scaleOf2', { number: sheet.number || sheet.title });
     const done = actions.transact(label, put(...chosen.map((each) => ({ ...each, scale }))));
     if (done.ok) onClose();
     else setRefusal(describeProblem(done.problem));
   };
   return (
     <Modal
-      title={`Scale of ${sheet.number} ${sheet.title}`}
+      title={t('sheets.scaleOf3', { number: sheet.number, title: sheet.title })}
       onClose={onClose}
       footer={
         <>
           <Button size="sm" variant="outline" onClick={onPoints}>
-            Set by two points instead
+            {t('sheets.setByTwoPointsInstead')}
           </Button>
           <Button size="sm" onClick={() => apply(text)}>
-            Set the scale
+            {t('sheets.setTheScale')}
           </Button>
         </>
       }
@@ -80,11 +80,11 @@ export function ScaleDialog({
       <div className="form">
         {sheet.printedScale === '' ? null : (
           <p style={{ margin: 0 }}>
-            The sheet says <b>{sheet.printedScale}</b>.{' '}
-            <TextButton onClick={() => apply(sheet.printedScale)}>Use it</TextButton>
+            {t('sheets.theSheetSays')} <b>{sheet.printedScale}</b>.{' '}
+            <TextButton onClick={() => apply(sheet.printedScale)}>{t('sheets.useIt')}</TextButton>
           </p>
         )}
-        <Labeled label="Scale" error={refusal} hint={`as in 1/8" = 1'-0" or 1:100`}>
+        <Labeled label={t('sheets.scale')} error={refusal} hint={t('sheets.asIn1810Or')}>
           {(control) => (
             <TextInput
               {...control}
@@ -97,10 +97,15 @@ export function ScaleDialog({
         </Labeled>
         {others.length === 0 ? null : (
           <Checkbox checked={alike} onChange={(on) => setAlike(on)}>
-            also for {plural(others.length, 'other sheet')} without a scale
-            {sheet.printedScale === ''
-              ? ' and without a printed one'
-              : ` that ${others.length === 1 ? 'says' : 'say'} the same`}
+            {t('sheets.alsoForWithoutAScale', {
+              otherSheets: t('count.otherSheet', { count: others.length }),
+              part:
+                sheet.printedScale === ''
+                  ? t('sheets.andWithoutAPrintedOne')
+                  : t('sheets.thatTheSame', {
+                      part: others.length === 1 ? t('sheets.says') : t('sheets.say'),
+                    }),
+            })}
           </Checkbox>
         )}
         <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>

@@ -13,7 +13,6 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import {
   useFormats,
@@ -33,12 +32,19 @@ import { useSheetSearch } from './useSheetSearch.ts';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
+import { t } from '../../messages/t.ts';
 
 interface Reading {
   readonly name: string;
   readonly done: number;
   readonly total: number;
 }
+
+const GROUP_WORDS: Readonly<Record<SheetGroup, string>> = {
+  nothing: t('sheets.groupedByNothing'),
+  discipline: t('sheets.groupedByDiscipline'),
+  level: t('sheets.groupedByLevel'),
+};
 
 /** The sheets of the job: in they come, get their names and their scale. */
 export function SheetsStage() {
@@ -54,13 +60,13 @@ export function SheetsStage() {
   return (
     <div className="stage" {...drop.getRootProps()}>
       <div className="bar">
-        <h1>Sheets</h1>
-        <span className="soft">{plural(sheets.length, 'sheet')}</span>
+        <h1>{t('sheets.sheets')}</h1>
+        <span className="soft">{t('count.sheet', { count: sheets.length })}</span>
         {sheets.length === 0 ? null : (
           <TextInput
             style={{ width: 230 }}
-            aria-label="Find sheets by name or by text on them"
-            placeholder="Name, or text on the sheets"
+            aria-label={t('sheets.findSheetsByNameOrByText')}
+            placeholder={t('sheets.nameOrTextOnTheSheets')}
             value={wanted}
             onChange={(event) => setWanted(event.target.value)}
           />
@@ -71,7 +77,7 @@ export function SheetsStage() {
         <span className="grow" />
         {sheets.length === 0 || asTable ? null : (
           <label className="soft">
-            Group by{' '}
+            {t('sheets.groupBy')}{' '}
             <Select
               style={{ width: 110 }}
               value={sheetsBy}
@@ -79,7 +85,7 @@ export function SheetsStage() {
             >
               {SHEET_GROUPS.map((group) => (
                 <option key={group} value={group}>
-                  {group}
+                  {GROUP_WORDS[group]}
                 </option>
               ))}
             </Select>
@@ -87,44 +93,49 @@ export function SheetsStage() {
         )}
         {sheets.length === 0 ? null : (
           <Button size="sm" variant="outline" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
-            {asTable ? 'As pictures' : 'As a table'}
+            {asTable ? t('sheets.asPictures') : t('sheets.asATable')}
           </Button>
         )}
         <Button size="sm" onClick={drop.open}>
-          Add drawings
+          {t('sheets.addDrawings')}
         </Button>
       </div>
-      <DropInput {...drop.getInputProps()} aria-label="PDF of the drawings" />
+      <DropInput {...drop.getInputProps()} aria-label={t('sheets.pDFOfTheDrawings')} />
       <div className="scroll">
         {reading === undefined ? null : (
           <div className="progress" role="status">
             <div style={{ display: 'flex', gap: 10 }}>
               <span className="cut" style={{ flex: 1 }}>
-                Reading {reading.name}: page {reading.done} of {reading.total === 0 ? '…' : reading.total}
+                {t('sheets.readingPageOf', {
+                  name: reading.name,
+                  done: reading.done,
+                  part: reading.total === 0 ? '…' : reading.total,
+                })}
               </span>
               <Button size="xs" variant="outline" onClick={cancel}>
-                Cancel
+                {t('sheets.cancel')}
               </Button>
             </div>
-            <progress aria-label="Pages read" value={reading.done} max={Math.max(1, reading.total)} />
+            <progress
+              aria-label={t('sheets.pagesRead')}
+              value={reading.done}
+              max={Math.max(1, reading.total)}
+            />
           </div>
         )}
         {sheets.length === 0 && reading === undefined ? (
           <div className="empty">
-            <h2>No sheets yet</h2>
-            <p>
-              Drop drawings here: PDF sets of any length, or scans and photos as PNG, JPEG or TIFF. Each page
-              becomes a sheet, with its number, title and scale read from its own text.
-            </p>
+            <h2>{t('sheets.noSheetsYet')}</h2>
+            <p>{t('sheets.dropDrawingsHerePdfSetsOfAny')}</p>
             <div className="first">
               <Button size="sm" onClick={drop.open}>
-                Choose drawings
+                {t('sheets.chooseDrawings')}
               </Button>
             </div>
           </div>
         ) : (
           <div className={drop.isDragActive ? 'drop over' : 'drop'}>
-            Drop more drawings anywhere on this page
+            {t('sheets.dropMoreDrawingsAnywhereOnThisPage')}
           </div>
         )}
         {asTable && sheets.length > 0 ? (
@@ -134,7 +145,7 @@ export function SheetsStage() {
           </div>
         ) : (
           groupSheets(job, search.found, sheetsBy).map(([name, group]) => (
-            <section key={name} aria-label={name === '' ? 'Sheets' : name}>
+            <section key={name} aria-label={name === '' ? t('sheets.sheets') : name}>
               {name === '' ? null : <h2 className="sheet-group">{name}</h2>}
               <div className="sheet-cards">
                 {group.map((sheet) => (
@@ -146,8 +157,8 @@ export function SheetsStage() {
         )}
         {sheets.length > 0 && search.found.length === 0 ? (
           <div className="empty">
-            <h2>No matching sheets</h2>
-            <p>We searched numbers, titles and the text on the sheets. Scans have no text to search.</p>
+            <h2>{t('sheets.noMatchingSheets')}</h2>
+            <p>{t('sheets.weSearchedNumbersTitlesAndTheText')}</p>
           </div>
         ) : null}
       </div>
@@ -164,8 +175,8 @@ function groupSheets(
   if (by === 'nothing') return [['', sheets]];
   const nameOf = ({ discipline, levelId }: Sheet): string =>
     by === 'discipline'
-      ? discipline || 'No discipline'
-      : ((levelId === undefined ? undefined : job.level.get(levelId)?.name) ?? 'No level');
+      ? discipline || t('sheets.noDiscipline')
+      : ((levelId === undefined ? undefined : job.level.get(levelId)?.name) ?? t('sheets.noLevel'));
   return [...groupBy(sheets, nameOf)];
 }
 
@@ -182,11 +193,15 @@ function useAddPdfs() {
       return !canceled.current;
     });
     if (plan === 'canceled') {
-      tell(`Reading ${file.name} was canceled; no sheets were added.`);
+      tell(t('sheets.readingWasCanceledNoSheetsWereAdded', { name: file.name }));
       return;
     }
     const done = plan.ok
-      ? actions.transact(`add ${plural(plan.value.count, 'sheet')}`, plan.value.command, plan.value.files)
+      ? actions.transact(
+          t('sheets.add', { sheets: t('count.sheet', { count: plan.value.count }) }),
+          plan.value.command,
+          plan.value.files,
+        )
       : plan;
     if (!done.ok) tellProblem(`${file.name}: ${describeProblem(done.problem)}`);
   };
@@ -231,25 +246,31 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const error = checkError(sheet);
   return (
     <article className="sheet-card" aria-label={`${sheet.number} ${sheet.title}`}>
-      <BareButton className="sheet-thumb" onClick={open} aria-label={`Open ${sheet.number} ${sheet.title}`}>
+      <BareButton
+        className="sheet-thumb"
+        onClick={open}
+        aria-label={t('sheets.open', { number: sheet.number, title: sheet.title })}
+      >
         <Thumbnail sheet={sheet} />
       </BareButton>
       <div className="sheet-facts">
         <div className="sheet-names">
           <CommitInput
-            label="Sheet number"
+            label={t('sheets.sheetNumber')}
             value={sheet.number}
-            onCommit={(number) => change('number a sheet', { number })}
+            onCommit={(number) => change(t('sheets.numberASheet'), { number })}
           />
           <CommitInput
-            label="Sheet title"
+            label={t('sheets.sheetTitle')}
             value={sheet.title}
-            onCommit={(title) => change('rename a sheet', { title })}
+            onCommit={(title) => change(t('sheets.renameASheet'), { title })}
           />
           <IconButton
-            aria-label={`Remove ${sheet.number} ${sheet.title}`}
-            title="Remove the sheet and its marks"
-            onClick={() => actions.transact(`remove sheet ${sheet.number}`, removeSheet(sheet.id))}
+            aria-label={t('sheets.remove', { number: sheet.number, title: sheet.title })}
+            title={t('sheets.removeTheSheetAndItsMarks')}
+            onClick={() =>
+              actions.transact(t('sheets.removeSheet', { number: sheet.number }), removeSheet(sheet.id))
+            }
           >
             <Trash2 size={15} />
           </IconButton>
@@ -259,10 +280,10 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
             {writeScale(sheet, numbers)}
           </span>
           <TextButton onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}>
-            {sheet.join === undefined ? 'Join' : 'Join again'}
+            {sheet.join === undefined ? t('sheets.join') : t('sheets.joinAgain')}
           </TextButton>
           <TextButton onClick={() => setScaling(true)}>
-            {sheet.scale === null ? 'Set scale' : 'Change'}
+            {sheet.scale === null ? t('sheets.setScale') : t('sheets.change')}
           </TextButton>
         </div>
         <span className="soft cut" style={{ fontSize: 12, minHeight: 17 }}>
@@ -271,7 +292,7 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
             : error !== undefined
               ? writeError(error, numbers)
               : sheet.scale === null && sheet.printedScale !== ''
-                ? `The sheet says ${sheet.printedScale}`
+                ? t('sheets.theSheetSays2', { printedScale: sheet.printedScale })
                 : ''}
         </span>
       </div>

@@ -11,6 +11,7 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Grid } from '../../tables/Grid.tsx';
 import type { GridColumn, GridEdit } from '../../tables/gridProps.ts';
 import { writeScale } from './scaleWords.ts';
+import { t } from '../../messages/t.ts';
 
 /** The order that puts a sheet in the given place among the others; undefined where there is no such place. */
 function orderAt(sheets: readonly Sheet[], sheet: Sheet, place: number): number | undefined {
@@ -52,14 +53,16 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
     const levelOf = ({ levelId }: Sheet): string =>
       levelId === undefined ? '' : (job.level.get(levelId)?.name ?? '');
     return [
-      text('place', 'Place', '64px', ({ id }) => String(places.get(id) ?? '')),
-      text('number', 'Number', '110px', ({ number }) => number),
-      text('title', 'Title', 'minmax(240px, 1fr)', ({ title }) => title),
-      text('discipline', 'Discipline', '150px', ({ discipline }) => discipline ?? ''),
-      text('level', 'Level', '150px', levelOf),
-      text('scale', 'Scale', '190px', (sheet) => (sheet.scale === null ? '' : writeScale(sheet, numbers))),
+      text('place', t('sheets.place'), '64px', ({ id }) => String(places.get(id) ?? '')),
+      text('number', t('sheets.number'), '110px', ({ number }) => number),
+      text('title', t('sheets.title'), 'minmax(240px, 1fr)', ({ title }) => title),
+      text('discipline', t('sheets.discipline'), '150px', ({ discipline }) => discipline ?? ''),
+      text('level', t('sheets.level'), '150px', levelOf),
+      text('scale', t('sheets.scale'), '190px', (sheet) =>
+        sheet.scale === null ? '' : writeScale(sheet, numbers),
+      ),
       {
-        ...text('printed', 'Printed scale', '150px', ({ printedScale }) => printedScale),
+        ...text('printed', t('sheets.printedScale'), '150px', ({ printedScale }) => printedScale),
         editable: () => false,
       },
     ];
@@ -75,7 +78,7 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
       const value = text.trim();
       if (column === 'place') {
         const order = orderAt(inOrder(job.sheet.values()), sheet, Number(value));
-        if (order === undefined) return `Type a whole number from 1 to ${job.sheet.size}.`;
+        if (order === undefined) return t('sheets.typeAWholeNumberFrom1To', { size: job.sheet.size });
         changed.set(row.id, { ...sheet, order });
       } else if (column === 'scale') {
         const ratio = parseScaleRatio(value);
@@ -96,10 +99,17 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
         changed.set(row.id, level === undefined ? rest : { ...rest, levelId: level.id });
       } else changed.set(row.id, { ...sheet, [column]: value });
     }
-    const label = changed.size === 1 ? 'change a sheet' : `change ${changed.size} sheets`;
+    const label =
+      changed.size === 1 ? t('sheets.changeASheet') : t('sheets.changeSheets', { size: changed.size });
     return settle(label, put(...added, ...changed.values()));
   };
   return (
-    <Grid label="Sheets" columns={columns} rows={inOrder(sheets)} keyOf={({ id }) => id} onEdit={onEdit} />
+    <Grid
+      label={t('sheets.sheets')}
+      columns={columns}
+      rows={inOrder(sheets)}
+      keyOf={({ id }) => id}
+      onEdit={onEdit}
+    />
   );
 }

@@ -11,6 +11,7 @@ import { disciplineOf, levelNameOf } from '@zest/core/takeoff/discipline';
 import { proposeSheet } from '@zest/core/takeoff/sheetText';
 import type { Problem } from '../../messages/describeProblem.ts';
 import type { Services } from '../../platform/services.ts';
+import { t } from '../../messages/t.ts';
 
 export const PDF_BYTE_LIMIT = 500 * 1024 ** 2;
 export const PDF_PAGE_LIMIT = 1000;
@@ -79,7 +80,7 @@ export async function planDrawings(
   const record: FileRecord = {
     type: 'file',
     id: fileId,
-    name: file.name.slice(0, 200) || 'plans.pdf',
+    name: file.name.slice(0, 200) || t('sheets.plansPdf'),
     mediaType: image ?? 'application/pdf',
     byteLength: file.size,
     pageCount,
@@ -130,8 +131,8 @@ function createLevels(services: Services, job: Job) {
 
 /** A scan says nothing of itself: its file name is the best title there is. */
 function nameOfScan(fileName: string, pageIndex: number, pageCount: number): string {
-  const plain = fileName.replace(/\.[^.]*$/, '').slice(0, 180) || 'Scan';
-  return pageCount === 1 ? plain : `${plain}, page ${pageIndex + 1}`;
+  const plain = fileName.replace(/\.[^.]*$/, '').slice(0, 180) || t('sheets.scan');
+  return pageCount === 1 ? plain : t('sheets.page', { plain, place: pageIndex + 1 });
 }
 
 async function readPage(
@@ -150,7 +151,7 @@ async function readPage(
     order,
     number: number.slice(0, 200),
     discipline: disciplineOf(number),
-    title: title.slice(0, 200) || `Page ${pageIndex + 1}`,
+    title: title.slice(0, 200) || t('sheets.page2', { place: pageIndex + 1 }),
     widthPt,
     heightPt,
     printedScale: printedScale.slice(0, 200),

@@ -3,6 +3,7 @@ import { type JoinPair, joinCommand, planJoin, rejoinCommand } from '@zest/core/
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import type { Stores } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Makes the joined sheet, or joins one anew with the marks on it taken along. Gives its id. */
 export function joinSheets(
@@ -16,7 +17,7 @@ export function joinSheets(
   const id = redone?.id ?? services.makeId('sheet');
   const done = plan.ok
     ? jobs.actions.transact(
-        `join ${[first.number, second.number].filter(Boolean).join(' and ')}`,
+        t('sheets.join2', { value: [first.number, second.number].filter(Boolean).join(' and ') }),
         redone === undefined
           ? joinCommand(id, first, second, pairs, plan.value)
           : rejoinCommand(redone, first, second, pairs, plan.value),

@@ -6,20 +6,24 @@ import { METERS_PER_POINT, ratioOfScale, scaleError } from '@zest/core/takeoff/s
 import { scaleAt } from '@zest/core/job/scaleAt';
 import { LENGTH } from '@zest/core/units/dimension';
 import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
+import { t } from '../../messages/t.ts';
 
 const KEPT = { ...POINT_FORMAT, group: '' } as const;
 
 /** How a sheet's scale reads: as it was set, or the ratio that two points gave. */
 export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
   const { scale } = sheet;
-  if (scale === null) return 'No scale';
+  if (scale === null) return t('sheets.noScale');
   if (scale.source.by === 'ratio') return scale.source.text;
   if (scale.source.by === 'two-distances') {
     const ratio = (metersPerPoint: number): string =>
       formatNumber(metersPerPoint / METERS_PER_POINT, 1, numbers, true);
-    return `1:${ratio(scale.xMetersPerPoint)} across, 1:${ratio(scale.yMetersPerPoint)} up`;
+    return t('sheets.n1Across1Up', {
+      xMetersPerPoint: ratio(scale.xMetersPerPoint),
+      yMetersPerPoint: ratio(scale.yMetersPerPoint),
+    });
   }
-  return `1:${formatNumber(ratioOfScale(scale), 1, numbers, true)}, two points`;
+  return t('sheets.n1TwoPoints', { figure: formatNumber(ratioOfScale(scale), 1, numbers, true) });
 }
 
 /** How far off a known dimension measures back, as a share; undefined when it was not checked. */
@@ -38,13 +42,19 @@ const EXACT = 0.000_05;
 
 export const writeError = (error: number, numbers: NumberFormat): string =>
   Math.abs(error) < EXACT
-    ? 'measured back exactly'
-    : `measured back ${formatNumber(Math.abs(error) * 100, 2, numbers)} % ${error < 0 ? 'short' : 'long'}`;
+    ? t('sheets.measuredBackExactly')
+    : t('sheets.measuredBack', {
+        figure: formatNumber(Math.abs(error) * 100, 2, numbers),
+        part: error < 0 ? 'short' : 'long',
+      });
 
 /** How a round factor between a scale and the printed one reads: as what was probably mistaken. */
 export function writeSlip(slip: number, numbers: NumberFormat): string {
   const times = slip >= 1 ? slip : 1 / slip;
-  return `${formatNumber(times, 1, numbers, true)} times ${slip >= 1 ? 'larger' : 'smaller'} than what the sheet says`;
+  return t('sheets.timesThanWhatTheSheetSays', {
+    figure: formatNumber(times, 1, numbers, true),
+    part: slip >= 1 ? 'larger' : 'smaller',
+  });
 }
 
 /** What speaks against a scale by ratio: a page that is a round factor off any paper. */
@@ -53,5 +63,5 @@ export function doubtPaper({ widthPt, heightPt }: Sheet, numbers: NumberFormat):
   if (slip === undefined) return undefined;
   const { paper, factor } = slip;
   const times = formatNumber(factor > 1 ? factor : 1 / factor, 1, numbers);
-  return `The page is ${times} times ${factor > 1 ? 'larger' : 'smaller'} than ${paper} paper, as if its size were in another unit. A ratio would read off by as much; set the scale by two points, or press again to set it all the same.`;
+  return t('sheets.thePageIsTimesThanPaperAs', { times, part: factor > 1 ? 'larger' : 'smaller', paper });
 }

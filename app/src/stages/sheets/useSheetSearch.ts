@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { createSheetFiles, pictureKey } from '../../platform/sheetFiles.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
 
 export interface SheetSearch {
   readonly found: readonly Sheet[];
@@ -57,7 +58,7 @@ export function useSheetSearch(sheets: readonly Sheet[], wanted: string): SheetS
       return hit !== undefined;
     });
     const left = sheets.filter((sheet) => !texts.has(pictureKey(sheet))).length;
-    return { found, hits, progress: left === 0 ? '' : `reading ${left} more …` };
+    return { found, hits, progress: left === 0 ? '' : t('sheets.readingMore', { left }) };
     // `read` counts what has come in since.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [words, sheets, read]);

@@ -4,6 +4,7 @@ import { checkboxAnatomy, nativeSelectAnatomy } from '@chakra-ui/react/anatomy';
 /** Fields are as high as a row of a form: 28 px, and 13 px of text. */
 const FIELD = {
   bg: 'bg.panel',
+  color: 'fg',
   borderWidth: '1px',
   borderColor: 'border',
   borderRadius: '4px',

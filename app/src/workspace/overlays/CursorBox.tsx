@@ -15,6 +15,7 @@ import type { Desk } from '../desk.ts';
 import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw.ts';
 import type { Session } from '../session.ts';
 import { useSessionState } from '../useSession.ts';
+import { t } from '../../messages/t.ts';
 
 interface CursorBoxProps {
   readonly desk: Desk;
@@ -50,7 +51,7 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
   const soFar = measureMark({ kind: tool, strokes }, measure, scale);
   const before = scope === undefined ? undefined : knownValue(figures.figure(measureNode(scope.id, measure)));
   const write = (value: number | undefined, dimension = MEASURE_DIMENSION[measure]): string =>
-    value === undefined ? 'no scale' : joinFigure(formatQuantity(value, dimension, display));
+    value === undefined ? t('workspace.noScale') : joinFigure(formatQuantity(value, dimension, display));
   const segment =
     from === undefined || scale === undefined
       ? undefined
@@ -76,10 +77,10 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
       {from === undefined ? null : (
         <div>
           {draft.typed === '' ? <b>{write(segment, LENGTH)}</b> : <b className="typed">{draft.typed}▏</b>}{' '}
-          <span>{draft.typed === '' ? 'this piece' : 'Enter places it'}</span>
+          <span>{draft.typed === '' ? t('workspace.thisPiece') : t('workspace.enterPlacesIt')}</span>
         </div>
       )}
-      <span>{tool === 'run' ? 'run ' : 'area '}</span>
+      <span>{tool === 'run' ? t('workspace.run') : t('workspace.area')}</span>
       {write(soFar)}
       {scope === undefined ? null : (
         <>

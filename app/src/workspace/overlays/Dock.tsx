@@ -10,18 +10,19 @@ import { useSessionState } from '../useSession.ts';
 import { SheetMenu } from './SheetMenu.tsx';
 import { DockButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
   dock === undefined ? [] : [{ tool: id, name: dock.name, key: action?.key ?? '' }],
 );
 
 const FORMS: Readonly<Record<Form, readonly [name: string, key: string]>> = {
-  line: ['Straight', ''],
-  arc: ['Arc', 'K'],
-  route: ['Square route', 'G'],
-  box: ['Box', 'E'],
-  slant: ['Turned box', 'W'],
-  circle: ['Circle', 'Q'],
+  line: [t('workspace.straight'), ''],
+  arc: [t('workspace.arc'), 'K'],
+  route: [t('workspace.squareRoute'), 'G'],
+  box: [t('workspace.box'), 'E'],
+  slant: [t('workspace.turnedBox'), 'W'],
+  circle: [t('workspace.circle'), 'Q'],
 };
 
 /** Which row of a schedule the next opening is of; it goes on by itself as they are placed. */
@@ -39,16 +40,20 @@ function OpeningRows() {
     <Select
       small
       className="dock-form"
-      aria-label="Row of a schedule for the next opening"
+      aria-label={t('workspace.rowOfAScheduleForTheNext')}
       style={{ width: 150 }}
       value={row === undefined ? '' : keyOf(row)}
       onChange={(event) => setView({ openingRow: rows.find((each) => keyOf(each) === event.target.value) })}
     >
-      <option value="">size of the count</option>
+      <option value="">{t('workspace.sizeOfTheCount')}</option>
       {rows.map((each) => (
         <option key={keyOf(each)} value={keyOf(each)}>
-          {each.tag} {write(each.widthM)} by {write(each.heightM)}
-          {used.has(each.tag) ? ', placed' : ''}
+          {t('workspace.by', {
+            tag: each.tag,
+            widthM: write(each.widthM),
+            heightM: write(each.heightM),
+            part: used.has(each.tag) ? t('workspace.placed') : '',
+          })}
         </option>
       ))}
     </Select>
@@ -63,7 +68,7 @@ export function Dock({ session }: { readonly session: Session }) {
   const drawing = useSessionState(session, ({ draft }) => draft.strokes.length > 0);
   const canLift = useSessionState(session, ({ draft }) => currentStroke(draft).length > 0);
   return (
-    <div className="dock" role="toolbar" aria-label="Pens">
+    <div className="dock" role="toolbar" aria-label={t('workspace.pens')}>
       {ON_DOCK.map(({ tool, name, key }) => (
         <DockButton key={tool} aria-pressed={now === tool} onClick={() => setView({ tool })}>
           {name} <kbd>{key}</kbd>
@@ -75,7 +80,7 @@ export function Dock({ session }: { readonly session: Session }) {
           <Select
             small
             className="dock-form"
-            aria-label="How the next piece is drawn"
+            aria-label={t('workspace.howTheNextPieceIsDrawn')}
             value={form}
             onChange={(event) => session.draw({ type: 'form', form: event.target.value as Form })}
           >
@@ -86,19 +91,19 @@ export function Dock({ session }: { readonly session: Session }) {
             ))}
           </Select>
           <DockButton disabled={!canLift} onClick={() => session.draw({ type: 'lift' })}>
-            Leave a gap <kbd>.</kbd>
+            {t('workspace.leaveAGap')} <kbd>.</kbd>
           </DockButton>
           <DockButton disabled={!drawing} onClick={() => session.draw({ type: 'complete' })}>
-            End <kbd>Enter</kbd>
+            {t('workspace.end')} <kbd>{t('workspace.enter')}</kbd>
           </DockButton>
         </>
       ) : (
         <>
           <DockButton aria-pressed={now === 'scale'} onClick={() => setView({ tool: 'scale' })}>
-            Set scale <kbd>S</kbd>
+            {t('workspace.setScale')} <kbd>S</kbd>
           </DockButton>
           <DockButton aria-pressed={now === 'check'} onClick={() => setView({ tool: 'check' })}>
-            Measure back <kbd>B</kbd>
+            {t('workspace.measureBack')} <kbd>B</kbd>
           </DockButton>
           {now === 'opening' ? <OpeningRows /> : null}
           <SheetMenu />

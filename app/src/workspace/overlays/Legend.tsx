@@ -7,6 +7,7 @@ import { useFormats, useJobActions, useOpenJobLater, useView } from '../../store
 import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
+import { t } from '../../messages/t.ts';
 
 interface LegendProps {
   readonly sheet: Sheet;
@@ -43,7 +44,7 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
     setMoved({ x: 0, y: 0 });
     if (dx === 0 && dy === 0) return;
     actions.transact(
-      'move the legend',
+      t('workspace.moveTheLegend'),
       put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
     );
   };
@@ -57,7 +58,7 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
     <div
       className="legend"
       role="group"
-      aria-label="Legend; drag it, or move it with the arrow keys"
+      aria-label={t('workspace.legendDragItOrMoveItWith')}
       tabIndex={0}
       style={{
         transform: `translate(${at.x + moved.x}px, ${at.y + moved.y}px) scale(${camera.scale})`,
@@ -87,8 +88,8 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
         settle(...step);
       }}
     >
-      <b>{sheet.number} measured</b>
-      {rows.length === 0 ? <div className="soft">nothing on this sheet yet</div> : null}
+      <b>{t('workspace.measured', { number: sheet.number })}</b>
+      {rows.length === 0 ? <div className="soft">{t('workspace.nothingOnThisSheetYet')}</div> : null}
       {rows.map(({ scope, colors, figure }) => (
         <div key={scope.id} className="legend-row" style={{ height: LEGEND.row }}>
           <span className="legend-swatches">

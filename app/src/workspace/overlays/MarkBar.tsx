@@ -36,7 +36,6 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import type { Session } from '../session.ts';
 import { useSelectedMarks } from '../useSelectedMarks.ts';
@@ -44,6 +43,7 @@ import { useSessionState } from '../useSession.ts';
 import { MarkDetails } from './MarkDetails.tsx';
 import { MarkPlaces } from './MarkPlaces.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Less than this off the line, a vertex changes nothing that was meant. */
 const SIMPLIFY_PT = 1.5;
@@ -88,10 +88,9 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
 
   const split = (): void => {
     const parts = vertex === undefined ? undefined : splitStrokes(first.strokes, vertex.stroke, vertex.index);
-    if (parts === undefined)
-      return tellProblem('Click the point where you want to cut the run, between its ends.');
+    if (parts === undefined) return tellProblem(t('workspace.clickThePointWhereYouWantTo'));
     const other: Mark = { ...first, id: services.makeId('mark'), strokes: parts[1] };
-    run('split a run', put({ ...first, strokes: parts[0] }, other));
+    run(t('workspace.splitARun'), put({ ...first, strokes: parts[0] }, other));
   };
   const combine = (operation: 'join' | 'subtract'): void => {
     if (pair === undefined) return;
@@ -99,11 +98,11 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
       first.kind === 'run'
         ? joinStrokes(first.strokes, pair.strokes)
         : combineAreas(first.strokes, pair.strokes, operation);
-    if (strokes.length === 0) return tellProblem('That would leave nothing of the area.');
+    if (strokes.length === 0) return tellProblem(t('workspace.thatWouldLeaveNothingOfTheArea'));
     // What is cut out stays a mark of its own; what is joined goes into the first.
     const keep = put({ ...first, strokes });
     const command = operation === 'join' ? sequence(keep, removeMarks([pair.id])) : keep;
-    if (run(operation === 'join' ? 'join two marks' : 'cut an area', command))
+    if (run(operation === 'join' ? t('workspace.joinTwoMarks') : t('workspace.cutAnArea'), command))
       setView({ selectedMarks: new Set([first.id]) });
   };
   const times = new Set(held.map(({ repeat }) => repeat ?? 1));
@@ -112,42 +111,42 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
     <div
       className="mark-bar"
       role="toolbar"
-      aria-label="Selected marks"
+      aria-label={t('workspace.selectedMarks')}
       onPointerDown={(event) => event.stopPropagation()}
     >
       <div className="mark-bar-row">
         <b>
-          {plural(held.length, 'mark')}
-          {sheets > 1 ? ` on ${plural(sheets, 'sheet')}` : ''}
+          {t('count.mark', { count: held.length })}
+          {sheets > 1 ? t('workspace.on', { sheets: t('count.sheet', { count: sheets }) }) : ''}
         </b>
         {alike ? (
           <Select
-            aria-label="Scope of the marks"
+            aria-label={t('workspace.scopeOfTheMarks')}
             value={held.every(({ scopeId }) => scopeId === first.scopeId) ? first.scopeId : ''}
             onChange={(event) => {
               const scopeId = event.target.value as Id<'scope'>;
-              run('change the scope of marks', put(...free.map((mark) => ({ ...mark, scopeId }))));
+              run(t('workspace.changeTheScopeOfMarks'), put(...free.map((mark) => ({ ...mark, scopeId }))));
               setView({ penScope: scopeId });
             }}
           >
             <option value="" disabled>
-              several scopes
+              {t('workspace.severalScopes')}
             </option>
             <ScopeOptions kind={first.kind} scopes={job.scope} />
           </Select>
         ) : null}
         <label className="mark-bar-times">
-          times
+          {t('workspace.times')}
           <CommitInput
-            label="How many times it counts"
+            label={t('workspace.howManyTimesItCounts')}
             align="end"
             style={{ width: 46 }}
             value={times.size === 1 ? String([...times][0]) : ''}
             onCommit={(text) => {
               const repeat = Number(text);
-              if (!Number.isInteger(repeat) || repeat < 0) return 'Type a whole number; 0 leaves it out.';
+              if (!Number.isInteger(repeat) || repeat < 0) return t('workspace.typeAWholeNumber0LeavesIt');
               run(
-                `count ${plural(free.length, 'mark')} ${repeat} times`,
+                t('workspace.countTimes', { marks: t('count.mark', { count: free.length }), repeat }),
                 put(...free.map((mark) => ({ ...mark, repeat }))),
               );
               return undefined;
@@ -155,33 +154,33 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
           />
         </label>
         <IconAction
-          label="Mirror left to right"
+          label={t('workspace.mirrorLeftToRight')}
           icon={FlipHorizontal2}
-          onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'x'))}
+          onClick={() => reshape(t('workspace.mirrorMarks'), (strokes) => mirrorStrokes(strokes, all, 'x'))}
         />
         <IconAction
-          label="Mirror top to bottom"
+          label={t('workspace.mirrorTopToBottom')}
           icon={FlipVertical2}
-          onClick={() => reshape('mirror marks', (strokes) => mirrorStrokes(strokes, all, 'y'))}
+          onClick={() => reshape(t('workspace.mirrorMarks'), (strokes) => mirrorStrokes(strokes, all, 'y'))}
         />
         <IconAction
-          label="Turn a quarter clockwise"
+          label={t('workspace.turnAQuarterClockwise')}
           icon={RotateCw}
-          onClick={() => reshape('turn marks', (strokes) => turnStrokes(strokes, all, 90))}
+          onClick={() => reshape(t('workspace.turnMarks'), (strokes) => turnStrokes(strokes, all, 90))}
         />
         {first.kind === 'run' ? (
           <>
             <IconAction
-              label="Reverse direction"
+              label={t('workspace.reverseDirection')}
               icon={Undo}
-              onClick={() => reshape('reverse runs', reverseStrokes)}
+              onClick={() => reshape(t('workspace.reverseRuns'), reverseStrokes)}
             />
-            <IconAction label="Cut at the selected vertex" icon={Scissors} onClick={split} />
+            <IconAction label={t('workspace.cutAtTheSelectedVertex')} icon={Scissors} onClick={split} />
             <IconAction
-              label="Remove points that change nothing"
+              label={t('workspace.removePointsThatChangeNothing')}
               icon={Spline}
               onClick={() =>
-                reshape('simplify runs', (strokes) =>
+                reshape(t('workspace.simplifyRuns'), (strokes) =>
                   strokes.map((stroke) => simplifyStroke(stroke, SIMPLIFY_PT)),
                 )
               }
@@ -189,30 +188,35 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
           </>
         ) : null}
         {pair === undefined || first.kind === 'count' ? null : (
-          <IconAction label="Join the two" icon={Link2} onClick={() => combine('join')} />
+          <IconAction label={t('workspace.joinTheTwo')} icon={Link2} onClick={() => combine('join')} />
         )}
         {pair === undefined || !closed ? null : (
           <IconAction
-            label="Cut the second out of the first"
+            label={t('workspace.cutTheSecondOutOfTheFirst')}
             icon={SquaresSubtract}
             onClick={() => combine('subtract')}
           />
         )}
         <IconAction
-          label={locked ? 'Unlock' : 'Lock in place'}
+          label={locked ? t('workspace.unlock') : t('workspace.lockInPlace')}
           icon={locked ? LockOpen : Lock}
           onClick={() =>
             run(
-              locked ? 'unlock marks' : 'lock marks',
+              locked ? t('workspace.unlockMarks') : t('workspace.lockMarks'),
               put(...held.map((mark) => ({ ...mark, locked: !locked }))),
             )
           }
         />
         <IconAction
-          label="Delete the marks"
+          label={t('workspace.deleteTheMarks')}
           icon={free.length === 0 ? Minus : Trash2}
           onClick={() => {
-            if (run(`delete ${plural(free.length, 'mark')}`, removeMarks(free.map(({ id }) => id))))
+            if (
+              run(
+                t('workspace.delete', { marks: t('count.mark', { count: free.length }) }),
+                removeMarks(free.map(({ id }) => id)),
+              )
+            )
               setView({ selectedMarks: new Set() });
           }}
         />

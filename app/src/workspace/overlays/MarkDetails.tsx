@@ -16,6 +16,7 @@ import { useJobNow, useFormats, useJobActions, useOpenJob } from '../../stores/c
 import type { Handle } from '../tools/edit.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
 export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
@@ -26,9 +27,7 @@ export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly ve
       {mark.kind === 'slope' ? <SlopeDetails mark={mark} /> : null}
       {mark.kind === 'run' ? <RunDetails mark={mark} vertex={vertex} /> : null}
       {shapeCrossesItself(mark) ? (
-        <div className="warn">
-          The edge crosses itself, so parts enclosed twice don’t count toward the area.
-        </div>
+        <div className="warn">{t('workspace.theEdgeCrossesItselfSoPartsEnclosed')}</div>
       ) : null}
       {openings.map((opening) => (
         <OpeningRow key={opening.id} opening={opening} />
@@ -61,7 +60,7 @@ function LengthField({ label, valueM, onCommit }: LengthFieldProps) {
       align="end"
       style={{ width: 84 }}
       value={valueM === 0 ? '' : write(valueM)}
-      placeholder="none"
+      placeholder={t('workspace.none')}
       onCommit={(text) => {
         if (text.trim() === '') return onCommit(0);
         const entry = read(text);
@@ -82,7 +81,7 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
   const change = useChange();
   const [start, end] = mark.tailsM ?? [0, 0];
   const setTails = (tailsM: readonly [number, number]): string | undefined =>
-    change('end allowance of a run', { ...mark, tailsM });
+    change(t('workspace.endAllowanceOfARun'), { ...mark, tailsM });
   const at = vertex === undefined || vertex.middle ? undefined : mark.strokes[vertex.stroke]?.[vertex.index];
   const setRise = (riseM: number): string | undefined => {
     const strokes = mark.strokes.map((stroke, i) =>
@@ -92,26 +91,26 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
         return riseM === 0 ? flat : { ...flat, riseM };
       }),
     );
-    return change('rise at a vertex', { ...mark, strokes });
+    return change(t('workspace.riseAtAVertex'), { ...mark, strokes });
   };
   return (
     <div className="mark-bar-row">
-      <span className="soft">end allowance at the start</span>
+      <span className="soft">{t('workspace.endAllowanceAtTheStart')}</span>
       <LengthField
-        label="End allowance at the start"
+        label={t('workspace.endAllowanceAtTheStart2')}
         valueM={start}
         onCommit={(value) => setTails([value, end])}
       />
-      <span className="soft">at the end</span>
+      <span className="soft">{t('workspace.atTheEnd')}</span>
       <LengthField
-        label="End allowance at the end"
+        label={t('workspace.endAllowanceAtTheEnd')}
         valueM={end}
         onCommit={(value) => setTails([start, value])}
       />
       {at === undefined ? null : (
         <>
-          <span className="soft">rise at the vertex</span>
-          <LengthField label="Rise at the vertex" valueM={at.riseM ?? 0} onCommit={setRise} />
+          <span className="soft">{t('workspace.riseAtTheVertex')}</span>
+          <LengthField label={t('workspace.riseAtTheVertex2')} valueM={at.riseM ?? 0} onCommit={setRise} />
         </>
       )}
     </div>
@@ -130,7 +129,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
   const setEdge = (index: number, edge: RoofEdge | null): void => {
     const now = jobNow().mark.get(mark.id) ?? mark;
     const told = now.slope ?? slope;
-    void change('edge of a roof slope', {
+    void change(t('workspace.edgeOfARoofSlope'), {
       ...now,
       slope: { ...told, edges: edges.map((_, i) => (i === index ? edge : (told.edges[i] ?? null))) },
     });
@@ -138,16 +137,16 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
   return (
     <>
       <div className="mark-bar-row">
-        <span className="soft">pitch</span>
+        <span className="soft">{t('workspace.pitch')}</span>
         <CommitInput
-          label="Pitch"
+          label={t('workspace.pitch2')}
           style={{ width: 84 }}
           placeholder="6/12, 30 %, 27°"
           value={slope.pitch}
           onCommit={(pitch) =>
             parsePitch(pitch) === undefined
-              ? 'Type a pitch such as 6/12, 30 % or 27°.'
-              : change('pitch of a roof slope', { ...mark, slope: { ...slope, pitch } })
+              ? t('workspace.typeAPitchSuchAs612')
+              : change(t('workspace.pitchOfARoofSlope'), { ...mark, slope: { ...slope, pitch } })
           }
         />
       </div>
@@ -161,13 +160,13 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
               </span>
             </span>
             <Select
-              aria-label={`Edge ${index + 1}`}
+              aria-label={t('workspace.edge', { place: index + 1 })}
               value={slope.edges[index] ?? ''}
               onChange={(event) =>
                 setEdge(index, event.target.value === '' ? null : (event.target.value as RoofEdge))
               }
             >
-              <option value="">not set</option>
+              <option value="">{t('workspace.notSet')}</option>
               {ROOF_EDGES.map((edge) => (
                 <option key={edge} value={edge}>
                   {MEASURE_WORDS[edge]}
@@ -185,33 +184,36 @@ function OpeningRow({ opening }: { readonly opening: Opening }) {
   const { job } = useOpenJob();
   const actions = useJobActions();
   const change = useChange();
-  const name = opening.scopeId === null ? 'Opening' : (job.scope.get(opening.scopeId)?.name ?? 'Opening');
+  const name =
+    opening.scopeId === null
+      ? t('workspace.opening')
+      : (job.scope.get(opening.scopeId)?.name ?? t('workspace.opening'));
   return (
     <div className="mark-bar-row">
       <span className="cut" style={{ maxWidth: 130 }}>
         {name}
       </span>
       <CommitInput
-        label={`Tag of the opening, ${name}`}
+        label={t('workspace.tagOfTheOpening', { name })}
         style={{ width: 62 }}
-        placeholder="tag"
+        placeholder={t('workspace.tag')}
         value={opening.tag}
-        onCommit={(tag) => change('tag of an opening', { ...opening, tag })}
+        onCommit={(tag) => change(t('workspace.tagOfAnOpening'), { ...opening, tag })}
       />
       <LengthField
-        label="Width of the opening"
+        label={t('workspace.widthOfTheOpening')}
         valueM={opening.widthM}
-        onCommit={(widthM) => change('width of an opening', { ...opening, widthM })}
+        onCommit={(widthM) => change(t('workspace.widthOfAnOpening'), { ...opening, widthM })}
       />
-      <span className="soft">by</span>
+      <span className="soft">{t('workspace.by2')}</span>
       <LengthField
-        label="Height of the opening"
+        label={t('workspace.heightOfTheOpening')}
         valueM={opening.heightM}
-        onCommit={(heightM) => change('height of an opening', { ...opening, heightM })}
+        onCommit={(heightM) => change(t('workspace.heightOfAnOpening'), { ...opening, heightM })}
       />
       <IconButton
-        aria-label={`Remove the opening ${opening.tag}`}
-        onClick={() => actions.transact('remove an opening', remove(opening.id))}
+        aria-label={t('workspace.removeTheOpening', { tag: opening.tag })}
+        onClick={() => actions.transact(t('workspace.removeAnOpening'), remove(opening.id))}
       >
         <X size={13} />
       </IconButton>

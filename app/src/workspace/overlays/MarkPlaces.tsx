@@ -3,11 +3,11 @@ import { type Command, put } from '@zest/core/job/change';
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import type { Mark } from '@zest/core/job/records/mark';
-import { plural } from '../../messages/words.ts';
 import { useOpenJob, useServices, useSetView } from '../../stores/context.tsx';
 import { copyToSheet } from '../clipboard.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 interface MarkPlacesProps {
   readonly marks: readonly Mark[];
@@ -26,12 +26,20 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
     const moved = marks.map(({ zoneId: _before, ...mark }): Mark =>
       zoneId === '' ? mark : { ...mark, zoneId: zoneId as Id<'zone'> },
     );
-    run(`zone of ${plural(marks.length, 'mark')}`, put(...moved));
+    run(t('workspace.zoneOf', { marks: t('count.mark', { count: marks.length }) }), put(...moved));
   };
   const copy = (sheetId: string): void => {
     const copied = copyToSheet(job, marks, sheetId as Id<'sheet'>, makeId);
     const target = job.sheet.get(sheetId as Id<'sheet'>);
-    if (run(`copy ${plural(marks.length, 'mark')} to ${target?.number ?? 'a sheet'}`, copied.command))
+    if (
+      run(
+        t('workspace.copyTo', {
+          marks: t('count.mark', { count: marks.length }),
+          number: target?.number ?? t('workspace.aSheet'),
+        }),
+        copied.command,
+      )
+    )
       setView({ selectedMarks: new Set(copied.ids) });
   };
   const slopes = first.kind === 'slope' ? figures.marksOf(first.scopeId) : [];
@@ -42,7 +50,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
   const chooseSlopes = (): void => {
     const repeat = whole ? 0 : 1;
     run(
-      whole ? 'replace one slope alone' : 'replace the whole roof',
+      whole ? t('workspace.replaceOneSlopeAlone') : t('workspace.replaceTheWholeRoof'),
       put(...others.map((mark) => ({ ...mark, repeat }))),
     );
   };
@@ -51,12 +59,12 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
       {job.zone.size === 0 ? null : (
         <Select
           style={{ width: 120 }}
-          aria-label="Zone of the marks"
+          aria-label={t('workspace.zoneOfTheMarks')}
           value={zones.size === 1 ? [...zones][0] : 'several'}
           onChange={(event) => setZone(event.target.value)}
         >
-          {zones.size > 1 ? <option value="several">several zones</option> : null}
-          <option value="">no zone</option>
+          {zones.size > 1 ? <option value="several">{t('workspace.severalZones')}</option> : null}
+          <option value="">{t('workspace.noZone')}</option>
           {inOrder(job.zone.values()).map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -65,16 +73,16 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
         </Select>
       )}
       <Select
-        aria-label="Copy to another sheet, in the same place"
+        aria-label={t('workspace.copyToAnotherSheetInTheSame')}
         value=""
         onChange={(event) => copy(event.target.value)}
       >
-        <option value="">copy to another sheet …</option>
+        <option value="">{t('workspace.copyToAnotherSheet')}</option>
         <SheetOptions sheets={job.sheet} from={first.sheetId} />
       </Select>
       {others.length === 0 ? null : (
         <TextButton onClick={chooseSlopes}>
-          {whole ? 'Replace this slope alone' : 'Replace the whole roof'}
+          {whole ? t('workspace.replaceThisSlopeAlone') : t('workspace.replaceTheWholeRoof2')}
         </TextButton>
       )}
     </div>

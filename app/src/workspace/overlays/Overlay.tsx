@@ -23,6 +23,7 @@ import type { Session } from '../session.ts';
 import type { Snapper } from '../snapper.ts';
 import { useSelectedMarks } from '../useSelectedMarks.ts';
 import { useSessionState } from '../useSession.ts';
+import { t } from '../../messages/t.ts';
 
 interface OverlayProps {
   readonly desk: Desk;
@@ -239,8 +240,8 @@ const SNAP_WORDS: Readonly<Record<SnapKind, string>> = {
   end: 'end',
   crossing: 'crossing',
   middle: 'middle',
-  square: 'square to it',
-  line: 'on the line',
+  square: t('workspace.squareToIt'),
+  line: t('workspace.onTheLine'),
 };
 
 /** Which place the point is drawn to, in a word: there is no code of shapes to learn. */
@@ -254,7 +255,7 @@ function SnapSign({ session, camera, snapper }: DrawnProps & { readonly snapper:
       <circle cx={x} cy={y} r="8" fill="none" stroke="#1E4B39" strokeWidth="2" />
       <text x={x + 12} y={y - 9}>
         {SNAP_WORDS[snap.kind]}
-        {held ? ', held' : ''}
+        {held ? t('workspace.held') : ''}
       </text>
     </g>
   );

@@ -11,6 +11,7 @@ import { useSheetTexts } from '../../platform/useSheetTexts.ts';
 import { useJobActions, useSetView, useView } from '../../stores/context.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Asks for the scale of a part of the sheet, such as a detail; lists those there are. */
 export function PartNote({ sheet }: { readonly sheet: Sheet }) {
@@ -20,18 +21,18 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
   const areas = sheet.scaleAreas ?? [];
   return (
     <div className="desk-note" role="note">
-      <b>Scale of a part.</b> Drag a box around a detail drawn at another scale. Anything that starts inside
-      it is measured at that scale.
+      <b>{t('workspace.scaleOfAPart')}</b> {t('workspace.dragABoxAroundADetailDrawn')}
       {areas.map(({ name, scale }, index) => (
         <div key={index} className="row">
           <span className="cut" style={{ flex: 1 }}>
-            {name || 'Part'}: {scale.source.by === 'ratio' ? scale.source.text : 'measured'}
+            {name || t('workspace.part')}:{' '}
+            {scale.source.by === 'ratio' ? scale.source.text : t('workspace.measured2')}
           </span>
           <IconButton
-            aria-label={`Remove the scale of ${name || 'the part'}`}
+            aria-label={t('workspace.removeTheScaleOf', { name: name || t('workspace.thePart') })}
             onClick={() =>
               actions.transact(
-                'remove the scale of a part',
+                t('workspace.removeTheScaleOfAPart'),
                 put({ ...sheet, scaleAreas: areas.filter((_, at) => at !== index) }),
               )
             }
@@ -45,7 +46,7 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
       )}
       <div className="row">
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select', part: undefined })}>
-          Done
+          {t('workspace.done')}
         </Button>
       </div>
     </div>
@@ -70,7 +71,8 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
   const submit = (): void => {
     const ratio = parseScaleRatio(shownScale);
     if (!ratio.ok) return setRefusal(describeProblem(ratio.problem));
-    if (areas.length >= SCALE_AREA_LIMIT) return setRefusal(`A sheet holds up to ${SCALE_AREA_LIMIT} parts.`);
+    if (areas.length >= SCALE_AREA_LIMIT)
+      return setRefusal(t('workspace.aSheetHoldsUpToParts', { scalearealimit: SCALE_AREA_LIMIT }));
     const area: ScaleArea = {
       name: shownName.trim(),
       x: part.minX,
@@ -79,7 +81,10 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
       height: Math.max(1, part.maxY - part.minY),
       scale: { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: shownScale.trim() } },
     };
-    const done = actions.transact('scale of a part', put({ ...sheet, scaleAreas: [...areas, area] }));
+    const done = actions.transact(
+      t('workspace.scaleOfAPart2'),
+      put({ ...sheet, scaleAreas: [...areas, area] }),
+    );
     if (!done.ok) return setRefusal(describeProblem(done.problem));
     setView({ part: undefined });
   };
@@ -91,15 +96,15 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
       }}
     >
       <label>
-        Its name
+        {t('workspace.itsName')}
         <TextInput
           value={shownName}
-          placeholder="Footing"
+          placeholder={t('workspace.footing')}
           onChange={(event) => setName(event.target.value)}
         />
       </label>
       <label>
-        Its scale
+        {t('workspace.itsScale')}
         <TextInput
           autoFocus
           value={shownScale}
@@ -115,10 +120,10 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
       )}
       <div className="row">
         <Button size="xs" type="submit">
-          Set its scale
+          {t('workspace.setItsScale')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => setView({ part: undefined })}>
-          Another box
+          {t('workspace.anotherBox')}
         </Button>
       </div>
     </form>

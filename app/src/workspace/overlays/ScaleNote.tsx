@@ -36,6 +36,7 @@ import { SoughtNote } from './SoughtNote.tsx';
 import { StraightenNote } from './StraightenNote.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
@@ -47,7 +48,7 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
   if (tool === 'schedule')
     return (
       <div className="desk-note" role="note">
-        <b>Read a schedule.</b> Drag a box around the table, including its title.
+        <b>{t('workspace.readASchedule')}</b> {t('workspace.dragABoxAroundTheTableIncluding')}
       </div>
     );
   if (tool === 'straighten' || tool === 'level' || tool === 'crop') return <StraightenNote sheet={sheet} />;
@@ -56,15 +57,15 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
   if (sheet.scale !== null) return null;
   return (
     <div className="desk-note" role="note">
-      <b>{sheet.number || 'This sheet'} has no scale.</b> You can count, but lengths and areas show ‘no scale’
-      until you set it.
+      <b>{t('workspace.hasNoScale', { number: sheet.number || t('workspace.thisSheet') })}</b>{' '}
+      {t('workspace.youCanCountButLengthsAndAreas')}
       <div className="row">
         <PrintedScale sheet={sheet} />
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'scale' })}>
-          Two points
+          {t('workspace.twoPoints')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => setTyping(true)}>
-          Type a scale
+          {t('workspace.typeAScale')}
         </Button>
       </div>
       {typing ? (
@@ -90,11 +91,11 @@ function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
       ...scaleOfRatio(ratio.value),
       source: { by: 'ratio', text: sheet.printedScale },
     } as const;
-    actions.transact(`scale of ${sheet.number}`, put({ ...sheet, scale }));
+    actions.transact(t('workspace.scaleOf', { number: sheet.number }), put({ ...sheet, scale }));
   };
   return (
     <Button size="xs" onClick={use}>
-      Use the printed {sheet.printedScale}
+      {t('workspace.useThePrinted', { printedScale: sheet.printedScale })}
     </Button>
   );
 }
@@ -102,11 +103,11 @@ function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
 function TwoPointNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
   const tool = useView((state) => state.tool);
   const two = useSessionState(session, (state) => state.two);
-  const words = tool === 'scale' ? 'Set the scale' : 'Measure back';
+  const words = tool === 'scale' ? t('workspace.setTheScale') : t('workspace.measureBack');
   if (tool === 'check' && sheet.scale === null)
     return (
       <div className="desk-note" role="note">
-        <b>Measure back.</b> The sheet has no scale to check yet. Set it first.
+        <b>{t('workspace.measureBack2')}</b> {t('workspace.theSheetHasNoScaleToCheck')}
       </div>
     );
   if (two.b === undefined)
@@ -114,8 +115,8 @@ function TwoPointNote({ sheet, session }: { readonly sheet: Sheet; readonly sess
       <div className="desk-note" role="note">
         <b>{words}.</b>{' '}
         {two.a === undefined
-          ? 'Click one end of a dimension you know, the longer the better.'
-          : 'Now click its other end. Hold Shift to keep it square.'}
+          ? t('workspace.clickOneEndOfADimensionYou')
+          : t('workspace.nowClickItsOtherEndHoldShift')}
       </div>
     );
   return <LengthForm key={`${two.b.x} ${two.b.y}`} sheet={sheet} session={session} />;
@@ -149,9 +150,9 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
     const kept = typed.value;
     if (tool === 'check') {
       if (reads === undefined || known.value <= 0)
-        return setRefusal('The known length must be more than zero.');
+        return setRefusal(t('workspace.theKnownLengthMustBeMoreThan'));
       const changed = actions.transact(
-        'measure back',
+        t('workspace.measureBack3'),
         put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }),
       );
       if (!changed.ok) return setRefusal(describeProblem(changed.problem));
@@ -167,11 +168,14 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
       // Asked once; the same length given again is meant.
       setAsked(text);
       return setRefusal(
-        `This makes the sheet ${writeSlip(slip, numbers)} (${sheet.printedScale}). Is the unit right? Press again to use it anyway.`,
+        t('workspace.thisMakesTheSheetIsTheUnit', {
+          slip: writeSlip(slip, numbers),
+          printedScale: sheet.printedScale,
+        }),
       );
     }
     const changed = actions.transact(
-      `scale of ${sheet.number}`,
+      t('workspace.scaleOf', { number: sheet.number }),
       put(
         inPart === undefined
           ? { ...sheet, scale: scale.value, check: null }
@@ -179,7 +183,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
       ),
     );
     if (!changed.ok) return setRefusal(describeProblem(changed.problem));
-    setDone('The scale is set. Check it with another known dimension.');
+    setDone(t('workspace.theScaleIsSetCheckItWith'));
   };
   const error = checkError(sheet);
   return (
@@ -192,7 +196,9 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
           }}
         >
           <label>
-            <b>{tool === 'scale' ? 'How long is this really?' : 'How long should this be?'}</b>
+            <b>
+              {tool === 'scale' ? t('workspace.howLongIsThisReally') : t('workspace.howLongShouldThisBe')}
+            </b>
             <TextInput
               autoFocus
               style={{ marginTop: 6 }}
@@ -205,15 +211,14 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
           </label>
           {reads === undefined ? null : (
             <div className="soft">
-              It reads {joinFigure(formatQuantity(reads, LENGTH, display))} at the present scale.
+              {t('workspace.itReadsAtThePresentScale', {
+                value: joinFigure(formatQuantity(reads, LENGTH, display)),
+              })}
             </div>
           )}
           {other === undefined ? null : (
             <Checkbox className="row" checked={both} onChange={(on) => setBoth(on)}>
-              <span>
-                keep {other.text} in the other direction: the sheet may be stretched, so each direction gets
-                its own scale
-              </span>
+              <span>{t('workspace.keepInTheOtherDirectionTheSheet', { text: other.text })}</span>
             </Checkbox>
           )}
           {refusal === undefined ? null : (
@@ -223,10 +228,10 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
           )}
           <div className="row">
             <Button size="xs" type="submit">
-              {tool === 'scale' ? 'Set the scale' : 'Check'}
+              {tool === 'scale' ? t('workspace.setTheScale') : t('workspace.check')}
             </Button>
             <Button size="xs" variant="outline" onClick={() => session.pickAgain()}>
-              Pick again
+              {t('workspace.pickAgain')}
             </Button>
           </div>
         </form>
@@ -244,11 +249,11 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
           <div className="row">
             {tool === 'scale' ? (
               <Button size="xs" onClick={() => setView({ tool: 'check' })}>
-                Measure back
+                {t('workspace.measureBack')}
               </Button>
             ) : null}
             <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>
-              Done
+              {t('workspace.done')}
             </Button>
           </div>
         </>

@@ -2,18 +2,19 @@ import { Menu, Portal } from '@chakra-ui/react';
 import { ChevronUp } from 'lucide-react';
 import { useActions } from '../../actions/useActions.ts';
 import { DockButton } from '../../parts/buttons.tsx';
+import { t } from '../../messages/t.ts';
 
 /** What is done to the sheet as a whole; each is in the finder by its name as well. */
 const ITEMS: readonly (readonly [id: string, name: string])[] = [
-  ['straighten', 'Straighten, crop, lighten'],
-  ['scale-part', 'Scale of a part'],
-  ['pen-schedule', 'Read a schedule'],
-  ['join', 'Join with another sheet'],
-  ['legend', 'Legend on or off'],
-  ['sheet-pdf', 'Sheet with marks as PDF'],
-  ['sheet-png', 'Sheet with marks as PNG'],
-  ['marks-dxf', 'Marks as DXF'],
-  ['marks-geojson', 'Marks as GeoJSON'],
+  ['straighten', t('workspace.straightenCropLighten')],
+  ['scale-part', t('workspace.scaleOfAPart3')],
+  ['pen-schedule', t('workspace.readASchedule2')],
+  ['join', t('workspace.joinWithAnotherSheet')],
+  ['legend', t('workspace.legendOnOrOff')],
+  ['sheet-pdf', t('workspace.sheetWithMarksAsPdf')],
+  ['sheet-png', t('workspace.sheetWithMarksAsPng')],
+  ['marks-dxf', t('workspace.marksAsDxf')],
+  ['marks-geojson', t('workspace.marksAsGeojson')],
 ];
 
 export function SheetMenu() {
@@ -22,7 +23,7 @@ export function SheetMenu() {
     <Menu.Root positioning={{ placement: 'top-end' }}>
       <Menu.Trigger asChild>
         <DockButton>
-          Sheet <ChevronUp size={13} aria-hidden="true" />
+          {t('workspace.sheet2')} <ChevronUp size={13} aria-hidden="true" />
         </DockButton>
       </Menu.Trigger>
       <Portal>

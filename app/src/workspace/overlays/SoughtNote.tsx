@@ -1,9 +1,9 @@
 import { Button } from '@chakra-ui/react';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { plural } from '../../messages/words.ts';
 import { useSetView, useView } from '../../stores/context.tsx';
 import { useTextHits } from './SheetSigns.tsx';
 import { TextInput } from '../../parts/fields.tsx';
+import { t } from '../../messages/t.ts';
 
 /** Words looked for on the sheet: how often they stand on it, and an end of looking. */
 export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
@@ -13,14 +13,19 @@ export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
   return (
     <div className="desk-note" role="note">
       <label>
-        <b>Looking for</b>
+        <b>{t('workspace.lookingFor')}</b>
         <TextInput value={sought} onChange={(event) => setView({ soughtText: event.target.value })} />
       </label>
       <div className="row">
-        <span role="status">{`${plural(hits.length, 'place')} on ${sheet.number || 'this sheet'}`}</span>
+        <span role="status">
+          {t('workspace.on2', {
+            places: t('count.place', { count: hits.length }),
+            number: sheet.number || t('workspace.thisSheet2'),
+          })}
+        </span>
         <span style={{ flex: 1 }} />
         <Button size="xs" variant="outline" onClick={() => setView({ soughtText: '' })}>
-          Done
+          {t('workspace.done')}
         </Button>
       </div>
     </div>

@@ -4,6 +4,7 @@ import { useSetView, useStores, useView } from '../../stores/context.tsx';
 import { setTone, turnBy } from '../straighten.ts';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
+import { t } from '../../messages/t.ts';
 
 const PLAIN = { ink: 1, invert: false } as const;
 
@@ -16,10 +17,10 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
   if (tool === 'level')
     return (
       <div className="desk-note" role="note">
-        <b>Level the sheet.</b> Click two points, far apart, on a line that should be level or plumb.
+        <b>{t('workspace.levelTheSheet')}</b> {t('workspace.clickTwoPointsFarApartOnA')}
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
-            Back
+            {t('workspace.back')}
           </Button>
         </div>
       </div>
@@ -27,35 +28,35 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
   if (tool === 'crop')
     return (
       <div className="desk-note" role="note">
-        <b>Crop the sheet.</b> Drag a box around the part to keep.
+        <b>{t('workspace.cropTheSheet')}</b> {t('workspace.dragABoxAroundThePartTo')}
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
-            Back
+            {t('workspace.back')}
           </Button>
         </div>
       </div>
     );
   return (
     <div className="desk-note" role="note">
-      <b>Straighten {sheet.number || 'the sheet'}.</b> Marks, scale and legend move with it. Each step can be
-      undone.
+      <b>{t('workspace.straighten', { number: sheet.number || t('workspace.theSheet') })}</b>{' '}
+      {t('workspace.marksScaleAndLegendMoveWithIt')}
       <div className="row">
         <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, -90)}>
-          Turn left
+          {t('workspace.turnLeft')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, 90)}>
-          Turn right
+          {t('workspace.turnRight')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'level' })}>
-          Level by a line
+          {t('workspace.levelByALine')}
         </Button>
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'crop' })}>
-          Crop
+          {t('workspace.crop')}
         </Button>
       </div>
       <div className="row">
         <label>
-          Ink{' '}
+          {t('workspace.ink')}{' '}
           <Select
             style={{ width: 110 }}
             value={String(tone.ink)}
@@ -69,11 +70,11 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
           </Select>
         </label>
         <Checkbox checked={tone.invert} onChange={(on) => setTone(stores, sheet, { ...tone, invert: on })}>
-          invert
+          {t('workspace.invert')}
         </Checkbox>
         <span style={{ flex: 1 }} />
         <Button size="xs" onClick={() => setView({ tool: 'select' })}>
-          Done
+          {t('workspace.done')}
         </Button>
       </div>
     </div>
@@ -81,9 +82,9 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
 }
 
 const INKS: readonly (readonly [number, string])[] = [
-  [0.4, 'much lighter'],
+  [0.4, t('workspace.muchLighter')],
   [0.65, 'lighter'],
   [1, 'unchanged'],
   [1.8, 'darker'],
-  [3, 'much darker'],
+  [3, t('workspace.muchDarker')],
 ];

@@ -1,6 +1,7 @@
 import { boundsOf } from '@zest/core/geometry/bounds';
 import { type BoxTool, finishBox } from '../boxes.ts';
 import type { ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 /** A tool that begins with a box dragged on the sheet. */
 const makeBoxed = (id: BoxTool, own: Partial<ToolModule> = {}): ToolModule => ({
@@ -25,7 +26,7 @@ const makeBoxed = (id: BoxTool, own: Partial<ToolModule> = {}): ToolModule => ({
 });
 
 export const SCHEDULE = makeBoxed('schedule', {
-  action: { label: 'Read a schedule: box it on the sheet', key: 'T' },
+  action: { label: t('workspace.readAScheduleBoxItOnThe'), key: 'T' },
 });
 export const CROP = makeBoxed('crop');
 /** A part of the sheet with a scale of its own. */

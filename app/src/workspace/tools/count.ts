@@ -1,5 +1,6 @@
 import { scopeFor } from '../drawing.ts';
 import { SAME_PX, type ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 /** One click a thing. */
 export const COUNT: ToolModule = {
@@ -7,8 +8,8 @@ export const COUNT: ToolModule = {
   cursor: 'crosshair',
   snaps: false,
   magnified: true,
-  dock: { name: 'Count' },
-  action: { label: 'Count', key: 'C' },
+  dock: { name: t('workspace.count') },
+  action: { label: t('workspace.count'), key: 'C' },
   begin: ({ stores }) => void scopeFor(stores, 'count'),
   click: ({ place, toSheetPt }, { at }) => place.count(at, toSheetPt(SAME_PX)),
   key: ({ place }, { key, type }) => {

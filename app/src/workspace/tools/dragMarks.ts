@@ -3,9 +3,9 @@ import { put } from '@zest/core/job/change';
 import type { Mark } from '@zest/core/job/records/mark';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { plural } from '../../messages/words.ts';
 import { type Handle, type Strokes, moveHandle, moveStrokes } from './edit.ts';
 import type { ToolContext } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 const isSame = (a: Strokes, b: Strokes): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -41,6 +41,6 @@ export function dropMarks({ stores, state, set, job, hideMarks }: ToolContext): 
 }
 
 function labelOf(handle: Handle | undefined, count: number): string {
-  if (handle === undefined) return `move ${plural(count, 'mark')}`;
-  return handle.middle ? 'insert a vertex' : 'move a vertex';
+  if (handle === undefined) return t('workspace.move', { marks: t('count.mark', { count: count }) });
+  return handle.middle ? t('workspace.insertAVertex') : t('workspace.moveAVertex');
 }

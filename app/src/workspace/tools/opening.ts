@@ -1,6 +1,7 @@
 import type { Point } from '@zest/core/geometry/point';
 import type { Mark } from '@zest/core/job/records/mark';
 import { NEAR_PX, SAME_PX, type ToolContext, type ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 /** A wall is clicked less exactly than a mark is selected. */
 const HOST_PX = 2.5 * NEAR_PX;
@@ -15,8 +16,8 @@ export const OPENING: ToolModule = {
   cursor: 'crosshair',
   snaps: false,
   magnified: false,
-  dock: { name: 'Opening' },
-  action: { label: 'Place openings in walls and areas', key: 'O' },
+  dock: { name: t('workspace.opening') },
+  action: { label: t('workspace.placeOpeningsInWallsAndAreas'), key: 'O' },
   click: (context, { at }) => context.place.opening(hostAt(context, at), at, context.toSheetPt(SAME_PX)),
   key: ({ place }, { key, type }) => {
     if (key !== 'Backspace' || type !== 'keydown') return false;

@@ -5,6 +5,7 @@ import { describeTyped, readTyped, scopeFor } from '../drawing.ts';
 import { type DrawContext, type DrawEffect, type DrawEvent, type DrawnKind, drawPen } from './draw.ts';
 import { onDrawKey } from './drawKeys.ts';
 import { NEAR_PX, SAME_PX, type ToolContext, type ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 /** What a pen is told: by its own gestures, and by the buttons of the dock. */
 export function draw(context: ToolContext, kind: DrawnKind, event: DrawEvent): void {
@@ -41,7 +42,7 @@ function describeRefusal(
   if (reason === 'too-few-points')
     return describeProblem({ kind: 'too-few-points', kindOfMark: kind === 'run' ? 'run' : 'area' });
   return context.sheet().scale === null
-    ? 'Lengths can be typed once the sheet has a scale. Set it first.'
+    ? t('workspace.lengthsCanBeTypedOnceTheSheet')
     : describeTyped(context.job(), typed);
 }
 
@@ -69,6 +70,6 @@ function makePen(id: DrawnKind, name: string, label: string, key: string): ToolM
   };
 }
 
-export const RUN = makePen('run', 'Run', 'Draw a run', 'L');
-export const AREA = makePen('area', 'Area', 'Draw an area', 'A');
-export const SLOPE = makePen('slope', 'Roof slope', 'Draw a roof slope', 'R');
+export const RUN = makePen('run', t('workspace.run2'), t('workspace.drawARun'), 'L');
+export const AREA = makePen('area', t('workspace.area2'), t('workspace.drawAnArea'), 'A');
+export const SLOPE = makePen('slope', t('workspace.roofSlope'), t('workspace.drawARoofSlope'), 'R');

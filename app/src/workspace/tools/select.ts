@@ -5,6 +5,7 @@ import { NUDGES } from '../marksInHand.ts';
 import { dragMarks, dropMarks } from './dragMarks.ts';
 import { type Handle, findHandle, handlesOf } from './edit.ts';
 import { type Gesture, MIDDLE_ROOM_PX, NEAR_PX, type ToolContext, type ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 const handleAt = ({ marks, toSheetPt }: ToolContext, at: Point): Handle | undefined =>
   findHandle(
@@ -92,8 +93,8 @@ export const SELECT: ToolModule = {
   cursor: 'default',
   snaps: false,
   magnified: false,
-  dock: { name: 'Select' },
-  action: { label: 'Select and edit marks', key: 'V' },
+  dock: { name: t('workspace.select') },
+  action: { label: t('workspace.selectAndEditMarks'), key: 'V' },
   press,
   drag,
   drop,

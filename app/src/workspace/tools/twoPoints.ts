@@ -2,6 +2,7 @@ import type { Tool } from '../../stores/viewStore.ts';
 import { levelSheet } from '../straighten.ts';
 import { NO_POINTS, type TwoEvent, pickTwo } from './measureTwo.ts';
 import type { ToolContext, ToolModule } from './tool.ts';
+import { t } from '../../messages/t.ts';
 
 const pick = ({ state, set }: ToolContext, event: TwoEvent): void =>
   set({ two: pickTwo(state().two, event) });
@@ -25,11 +26,13 @@ function makeTwoPoints(id: Tool, own: Partial<ToolModule>): ToolModule {
 }
 
 /** Sets the scale by two points whose distance is known. */
-export const SCALE = makeTwoPoints('scale', { action: { label: 'Set the scale by two points', key: 'S' } });
+export const SCALE = makeTwoPoints('scale', {
+  action: { label: t('workspace.setTheScaleByTwoPoints'), key: 'S' },
+});
 
 /** Measures a known dimension back. */
 export const CHECK = makeTwoPoints('check', {
-  action: { label: 'Measure back a known dimension', key: 'B' },
+  action: { label: t('workspace.measureBackAKnownDimension'), key: 'B' },
 });
 
 /** Turns the sheet so that a line on it is level. */

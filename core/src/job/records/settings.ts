@@ -1,6 +1,10 @@
 import * as z from 'zod';
 import { decimalField, idOf, nameField, shortField, textField } from './fields.ts';
 
+/** Languages that what goes to a client can be written in, as BCP 47 tags. */
+export const LANGUAGES_OF_DOCUMENTS = ['en-US', 'en-GB'] as const;
+export type LanguageOfDocuments = (typeof LANGUAGES_OF_DOCUMENTS)[number];
+
 /** What holds for the job as a whole. Every job has exactly one. */
 export const settingsSchema = z
   .strictObject({
@@ -26,6 +30,8 @@ export const settingsSchema = z
     exclusions: textField,
     /** The notes of the assemblies, with their figures of the moment, stand in the bid. */
     notesInBid: z.boolean().optional(),
+    /** Left out: documents are in the language of the interface. */
+    documentLanguage: z.enum(LANGUAGES_OF_DOCUMENTS).optional(),
     /** The bid is a multiple of this many units of money. */
     bidStep: decimalField.optional(),
     bidRounding: z.enum(['nearest', 'up', 'down']).optional(),

@@ -1,0 +1,18 @@
+export const estimate = {
+  tax: 'VAT',
+  noLineHasLaborHoursYet: 'No line has labour hours yet.',
+  leveled: 'Levelled',
+  theRestOfThisLineIsIn: '{{failure}} The rest of this line is in the bid, but its labour isn’t.',
+  laborHoursForOneUnit: 'Labour hours for one unit',
+  aLaborHour: 'A labour hour',
+  taxOfTheSelectedLines: 'VAT of the selected lines',
+  tax2: 'VAT…',
+  taxOnMaterials: 'VAT on materials',
+  taxOnMaterialsPercent: 'VAT on materials, percent',
+  taxOnMaterials2: 'VAT on materials',
+  laborHours: 'Labour hours',
+  labor: 'Labour',
+  laborOneUnit: 'Labour, one unit',
+  taxAndMarkup: 'VAT and markup',
+  taxMarkup: 'VAT + markup',
+} as const;

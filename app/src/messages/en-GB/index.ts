@@ -1,0 +1,12 @@
+import { assemblies } from './assemblies.ts';
+import { estimate } from './estimate.ts';
+import { failure } from './failure.ts';
+import { frame } from './frame.ts';
+import { measure } from './measure.ts';
+import { prices } from './prices.ts';
+import { problem } from './problem.ts';
+import { sheets } from './sheets.ts';
+import { word } from './word.ts';
+
+/** What is written otherwise in the United Kingdom; the rest is as in the US. */
+export const enGB = { assemblies, estimate, failure, frame, measure, prices, problem, sheets, word } as const;

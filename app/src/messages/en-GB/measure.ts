@@ -1,0 +1,5 @@
+export const measure = {
+  colorOfAScope: 'colour of a scope',
+  colorAndPattern: 'Colour and pattern, {{name}}',
+  colorsBy: 'Colours by',
+} as const;

@@ -1,0 +1,36 @@
+import { assemblies } from './assemblies.ts';
+import { bid } from './bid.ts';
+import { common } from './common.ts';
+import { count } from './count.ts';
+import { doubt } from './doubt.ts';
+import { estimate } from './estimate.ts';
+import { failure } from './failure.ts';
+import { frame } from './frame.ts';
+import { jobs } from './jobs.ts';
+import { look } from './look.ts';
+import { measure } from './measure.ts';
+import { prices } from './prices.ts';
+import { problem } from './problem.ts';
+import { sheets } from './sheets.ts';
+import { word } from './word.ts';
+import { workspace } from './workspace.ts';
+
+/** English as it is written in the US: the catalog the keys are from. */
+export const en = {
+  assemblies,
+  bid,
+  common,
+  count,
+  doubt,
+  estimate,
+  failure,
+  frame,
+  jobs,
+  look,
+  measure,
+  prices,
+  problem,
+  sheets,
+  word,
+  workspace,
+} as const;

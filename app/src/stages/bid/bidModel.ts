@@ -1,0 +1,89 @@
+import { LANGUAGES_OF_DOCUMENTS, type LanguageOfDocuments } from '@zest/core/job/records/settings';
+import { type MoneyFormat, formatMoney } from '@zest/core/pricing/money';
+import type { BidReport } from '@zest/core/reports/bidReport';
+import { longDay } from '../../messages/dates.ts';
+import { language, messagesIn } from '../../messages/t.ts';
+
+/** A row of the table of a document; an inner row belongs to the bold one above it. */
+export interface PriceRow {
+  readonly code: string;
+  readonly name: string;
+  readonly amount: string;
+  readonly bold: boolean;
+  readonly inner: boolean;
+}
+
+/** What a bid says, in the order it says it. Screen and PDF only differ in how they draw it. */
+export interface BidModel {
+  /** Of the file. */
+  readonly title: string;
+  readonly paper: 'letter' | 'a4';
+  readonly company: string;
+  readonly companyAddress: string;
+  readonly heading: string;
+  readonly dated: string;
+  readonly for: string;
+  readonly client: string;
+  readonly clientAddress: string;
+  readonly name: string;
+  readonly location: string;
+  readonly rows: readonly PriceRow[];
+  readonly total: { readonly words: string; readonly amount: string };
+  /** Headings with what stands under them; those with nothing are left out. */
+  readonly lists: readonly { readonly title: string; readonly items: readonly string[] }[];
+  readonly valid: string;
+  readonly signatures: readonly string[];
+  readonly footer: (page: number, pages: number) => string;
+}
+
+/** The language a job's documents are in: its own, else that of the interface. */
+export const documentLanguage = (chosen: LanguageOfDocuments | undefined): LanguageOfDocuments =>
+  chosen ?? LANGUAGES_OF_DOCUMENTS.find((each) => each === language) ?? 'en-US';
+
+export function bidModel(report: BidReport, money: MoneyFormat): BidModel {
+  const { settings } = report;
+  const lng = documentLanguage(settings.documentLanguage);
+  const t = messagesIn(lng);
+  const { name, currency, validDays } = settings;
+  return {
+    title: t('bid.titleOfFile', { name }),
+    paper: settings.unitSystem === 'us' ? 'letter' : 'a4',
+    company: settings.company,
+    companyAddress: settings.companyAddress,
+    heading: t('bid.bid'),
+    dated: longDay(settings.bidDate, lng),
+    for: t('bid.for'),
+    client: settings.client,
+    clientAddress: settings.clientAddress,
+    name,
+    location: settings.location,
+    rows: report.rows.flatMap((row) => priceRows(row, money)),
+    total: { words: t('bid.totalIn', { currency }), amount: formatMoney(report.total, money) },
+    lists: [
+      { title: t('bid.included'), items: report.inclusions },
+      { title: t('bid.notIncluded'), items: report.exclusions },
+      { title: t('bid.howItWasCalculated'), items: report.notes },
+    ].filter(({ items }) => items.length > 0),
+    valid: validDays === 0 ? '' : t('bid.validForDays', { count: validDays }),
+    signatures: [settings.company, settings.client],
+    footer: (page, pages) => t('bid.of', { name, page, pages }),
+  };
+}
+
+function priceRows(row: BidReport['rows'][number], money: MoneyFormat): readonly PriceRow[] {
+  const inner = row.inner.map(({ name, amount }): PriceRow => ({
+    code: '',
+    name,
+    amount: formatMoney(amount, money),
+    bold: false,
+    inner: true,
+  }));
+  const own: PriceRow = {
+    code: row.code,
+    name: row.name,
+    amount: formatMoney(row.amount, money),
+    bold: inner.length > 0,
+    inner: false,
+  };
+  return [own, ...inner];
+}
