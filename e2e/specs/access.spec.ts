@@ -158,3 +158,28 @@ test('everything save placing points is done by keys alone', async ({ page }) =>
   await page.keyboard.press('Alt+5');
   await expect(page.locator('[data-total]')).toHaveText('$0.00');
 });
+
+test('a key is changed, kept, and refused where something else has it', async ({ page }) => {
+  await openDemo(page);
+  await openSheet(page, 'A-101');
+  await page.keyboard.press('?');
+  const dialog = page.getByRole('dialog', { name: 'Keys' });
+  const own = dialog.getByRole('button', { name: 'Change the key of: Draw a run' });
+  await own.click();
+  await page.keyboard.press('a');
+  await expect(dialog.getByRole('alert')).toContainText('A already does this: Draw an area.');
+  await page.keyboard.press('j');
+  await expect(own).toHaveText('J');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  const run = page.getByRole('toolbar', { name: 'Pens' }).getByRole('button', { name: 'Run J' });
+  await page.keyboard.press('l');
+  await expect(run).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('j');
+  await expect(run).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await expect(run).toBeVisible();
+  await page.keyboard.press('?');
+  await dialog.getByRole('button', { name: 'Use the usual keys again' }).click();
+  await expect(own).toHaveText('L');
+});

@@ -1,52 +1,129 @@
+import { type KeyboardEvent, useState } from 'react';
 import { Modal } from '../components/Modal.tsx';
+import { t } from '../messages/t.ts';
+import { BareButton, TextButton } from '../parts/buttons.tsx';
 import { useSetView, useView } from '../stores/context.tsx';
 import { TABLE_KEYS } from '../tables/gridKeys.ts';
-import { DRAWING_KEYS, useActions } from './useActions.ts';
-import { t } from '../messages/t.ts';
+import type { Action } from './action.ts';
+import { isWholeKey, refuseKey, writeKey } from './keys.ts';
+import { DRAWING_KEYS } from './listActions.ts';
+import { useActions } from './useActions.ts';
 
-/** The keys, from the same list that runs them. */
+/** The keys, from the same list that runs them; those of actions can be changed. */
 export function KeysDialog() {
   const open = useView((state) => state.keysOpen);
   const setView = useSetView();
-  const actions = useActions();
   if (!open) return null;
   return (
     <Modal title={t('frame.keys')} size="xl" onClose={() => setView({ keysOpen: false })}>
       <div className="keys">
         <div>
-          <KeyList
-            title={t('frame.anywhere')}
-            keys={actions.flatMap(({ key, label }) => (key === undefined ? [] : [[key, label] as const]))}
-          />
+          <ActionKeys />
+        </div>
+        <div>
+          <KeyList title={t('frame.whileDrawing')} keys={DRAWING_KEYS} />
           <KeyList title={t('frame.inATable')} keys={TABLE_KEYS} />
         </div>
-        <KeyList title={t('frame.whileDrawing')} keys={DRAWING_KEYS} />
       </div>
     </Modal>
   );
 }
+
+function ActionKeys() {
+  const actions = useActions();
+  const keys = useView((state) => state.keys);
+  const setView = useSetView();
+  const [asked, setAsked] = useState<string | undefined>();
+  const [refused, setRefused] = useState<string | undefined>();
+  const onKey = (id: string, event: KeyboardEvent): void => {
+    if (event.key === 'Escape') return setAsked(undefined);
+    event.preventDefault();
+    event.stopPropagation();
+    const key = writeKey(event.nativeEvent);
+    if (event.key === 'Backspace') return choose(id, '');
+    if (!isWholeKey(key)) return;
+    const reason = refuseKey(key, id, actions);
+    setRefused(reason);
+    if (reason === undefined) choose(id, key);
+  };
+  const choose = (id: string, key: string): void => {
+    setView({ keys: { ...keys, [id]: key } });
+    setAsked(undefined);
+    setRefused(undefined);
+  };
+  const line = (action: Action) => (
+    <KeyOfAction
+      key={action.id}
+      action={action}
+      asked={asked === action.id}
+      onAsk={() => {
+        setAsked(asked === action.id ? undefined : action.id);
+        setRefused(undefined);
+      }}
+      onKey={(event) => onKey(action.id, event)}
+    />
+  );
+  return (
+    <section aria-label={t('frame.anywhere')}>
+      <h3>{t('frame.anywhere')}</h3>
+      {actions.filter(({ key }) => key !== undefined).map(line)}
+      <h3>{t('frame.withoutAKey')}</h3>
+      {actions.filter(({ key }) => key === undefined).map(line)}
+      <p className="soft" role="status">
+        {asked === undefined ? t('frame.clickAKeyToChangeIt') : t('frame.pressTheNewKey')}
+      </p>
+      {refused === undefined ? null : (
+        <p role="alert" className="field-error">
+          {refused}
+        </p>
+      )}
+      {Object.keys(keys).length === 0 ? null : (
+        <TextButton onClick={() => setView({ keys: {} })}>{t('frame.theUsualKeysAgain')}</TextButton>
+      )}
+    </section>
+  );
+}
+
+interface KeyOfActionProps {
+  readonly action: Action;
+  /** The next key that is pressed is its own. */
+  readonly asked: boolean;
+  readonly onAsk: () => void;
+  readonly onKey: (event: KeyboardEvent) => void;
+}
+
+const KeyOfAction = ({ action: { label, key }, asked, onAsk, onKey }: KeyOfActionProps) => (
+  <>
+    <span>{label}</span>
+    <BareButton
+      aria-label={t('frame.changeTheKeyOf', { label })}
+      aria-pressed={asked}
+      title={key ?? t('frame.noKey')}
+      onClick={onAsk}
+      onKeyDown={asked ? onKey : undefined}
+    >
+      <kbd>{asked ? '…' : (key ?? '–')}</kbd>
+    </BareButton>
+  </>
+);
 
 interface KeyListProps {
   readonly title: string;
   readonly keys: readonly (readonly [keys: string, what: string])[];
 }
 
-function KeyList({ title, keys }: KeyListProps) {
-  return (
-    <section aria-label={title}>
-      <h3>{title}</h3>
-      {keys.map(([key, what]) => (
-        <KeyLine key={`${key} ${what}`} what={what} keys={key} />
-      ))}
-    </section>
-  );
-}
+const KeyList = ({ title, keys }: KeyListProps) => (
+  <section aria-label={title}>
+    <h3>{title}</h3>
+    {keys.map(([key, what]) => (
+      <KeyLine key={`${key} ${what}`} what={what} keys={key} />
+    ))}
+  </section>
+);
 
-function KeyLine({ what, keys }: { readonly what: string; readonly keys: string }) {
-  return (
-    <>
-      <span>{what}</span>
-      <kbd>{keys}</kbd>
-    </>
-  );
-}
+const KeyLine = ({ what, keys }: { readonly what: string; readonly keys: string }) => (
+  <>
+    <span>{what}</span>
+    <kbd>{keys}</kbd>
+  </>
+);

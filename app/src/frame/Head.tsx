@@ -12,6 +12,7 @@ import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
 import { useOfJob, useTables } from '../stores/jobHooks.ts';
 import { tellRefused } from '../components/tellRefused.ts';
+import { useKeyOf } from '../actions/useActions.ts';
 import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 import { BareButton, IconButton } from '../parts/buttons.tsx';
@@ -21,6 +22,7 @@ import { t } from '../messages/t.ts';
 export function Head() {
   const { name } = useOfJob(({ job }) => settingsOf(job));
   const setView = useSetView();
+  const findKey = useKeyOf('find', 'Ctrl+K');
   return (
     <header className="head">
       <span className="head-job cut" title={name}>
@@ -28,7 +30,7 @@ export function Head() {
       </span>
       <Where />
       <BareButton className="head-find" onClick={() => setView({ finderOpen: true })}>
-        {t('frame.findAnything')} <kbd>{t('frame.ctrlK')}</kbd>
+        {t('frame.findAnything')} {findKey === '' ? null : <kbd>{findKey.replace('+', ' ')}</kbd>}
       </BareButton>
       <BesideChoice />
       <UndoRedo />

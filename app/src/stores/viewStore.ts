@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import * as z from 'zod';
 import type { Schedule } from '@zest/core/job/records/schedule';
 import type { Bounds } from '@zest/core/geometry/bounds';
 import type { OpeningRow } from '@zest/core/takeoff/openingRows';
@@ -71,6 +72,8 @@ export interface ViewState {
   readonly selectedMarks: ReadonlySet<string>;
   /** A newer version of the program is open in another tab, and this one can save no more. */
   readonly replaced: boolean;
+  /** Keys chosen for actions by their ids; an empty text is no key. */
+  readonly keys: Readonly<Record<string, string>>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
   /** The schedule that is open to be corrected. */
@@ -80,6 +83,18 @@ export interface ViewState {
 export type ViewStore = StoreApi<ViewState>;
 
 const THEME_KEY = 'zest-theme';
+const KEYS_KEY = 'zest-keys';
+const KEYS = z.record(z.string(), z.string().max(40));
+
+/** What was kept by another version and does not fit any more is left for the usual keys. */
+function readKeys(kept: string | null): ViewState['keys'] {
+  try {
+    const read = KEYS.safeParse(JSON.parse(kept ?? '{}'));
+    return read.success ? read.data : {};
+  } catch {
+    return {};
+  }
+}
 
 /** The theme is needed before the database is open, so it lies in local storage. */
 export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): ViewStore {
@@ -105,12 +120,14 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     typing: undefined,
     selectedMarks: new Set(),
     replaced: false,
+    keys: readKeys(storage.getItem(KEYS_KEY)),
     finderOpen: false,
     keysOpen: false,
     schedule: undefined,
   }));
   store.subscribe((state, before) => {
     if (state.theme !== before.theme) storage.setItem(THEME_KEY, state.theme);
+    if (state.keys !== before.keys) storage.setItem(KEYS_KEY, JSON.stringify(state.keys));
   });
   return store;
 }

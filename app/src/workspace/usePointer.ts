@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { type Point, distance } from '@zest/core/geometry/point';
 import { inOrder } from '@zest/core/job/job';
 import { isBesideField } from '../actions/besideField.ts';
-import { isInDialog, isTyping } from '../actions/useActions.ts';
+import { isInDialog, isTyping } from '../actions/typing.ts';
 import { useJobNow } from '../stores/context.tsx';
 import { useJobId } from '../stores/jobHooks.ts';
 import { panBy, zoomAbout } from './camera.ts';

@@ -80,7 +80,6 @@ export const frame = {
   closeTheSplitView: 'Close the split view',
   itHasBeenDeletedFromTheJob: 'It has been deleted from the job.',
   fixItOrMakeScopesFromIts: 'Fix it, or make scopes from its rows',
-  ctrlK: 'Ctrl K',
   laborAndRegions: 'Labor and regions',
   quotes: 'Quotes',
   compare: 'Compare',
@@ -172,4 +171,12 @@ export const frame = {
     'Zest Line is open in another tab with an older version. Close or reload that tab, and this one continues.',
   zestLineCouldntOpenItsStorageIn:
     'Zest Line couldn’t open its storage in this browser ({{part}}). This happens in private windows and when the disk is full. Try a normal window.',
+  keyIsNeeded: '{{key}} is needed while drawing, in tables or by the browser. Choose another key.',
+  keyIsTaken: '{{key}} already does this: {{label}}. Choose another key, or change that one first.',
+  withoutAKey: 'Without a key',
+  clickAKeyToChangeIt: 'Click a key to change it. What you choose is kept in this browser.',
+  pressTheNewKey: 'Press the new key. Backspace leaves it without one; click again to keep the old one.',
+  theUsualKeysAgain: 'Use the usual keys again',
+  changeTheKeyOf: 'Change the key of: {{label}}',
+  noKey: 'No key',
 } as const;

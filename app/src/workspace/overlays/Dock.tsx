@@ -4,6 +4,8 @@ import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import { type Form, currentStroke, formsOf, isDrawnKind } from '../tools/draw.ts';
 import { openingRows } from '../drawing.ts';
+import { useKeyOf } from '../../actions/useActions.ts';
+import type { Tool } from '../../stores/viewStore.ts';
 import type { Session } from '../session.ts';
 import { TOOLBOX } from '../tools/toolbox.ts';
 import { useSessionState } from '../useSession.ts';
@@ -13,7 +15,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 
 const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
-  dock === undefined ? [] : [{ tool: id, name: dock.name, key: action?.key ?? '' }],
+  dock === undefined ? [] : [{ tool: id, name: dock.name, usualKey: action?.key ?? '' }],
 );
 
 const FORMS: Readonly<Record<Form, readonly [name: string, key: string]>> = {
@@ -60,19 +62,33 @@ function OpeningRows() {
   );
 }
 
+interface ToolButtonProps {
+  readonly tool: Tool;
+  readonly name: string;
+  readonly usualKey: string;
+}
+
+function ToolButton({ tool, name, usualKey }: ToolButtonProps) {
+  const setView = useSetView();
+  const now = useView((state) => state.tool);
+  const key = useKeyOf(`tool-${tool}`, usualKey);
+  return (
+    <DockButton aria-pressed={now === tool} onClick={() => setView({ tool })}>
+      {name} {key === '' ? null : <kbd>{key}</kbd>}
+    </DockButton>
+  );
+}
+
 /** The few modes of the pen, near the hand. */
 export function Dock({ session }: { readonly session: Session }) {
-  const setView = useSetView();
   const now = useView((state) => state.tool);
   const form = useSessionState(session, ({ draft }) => draft.form);
   const drawing = useSessionState(session, ({ draft }) => draft.strokes.length > 0);
   const canLift = useSessionState(session, ({ draft }) => currentStroke(draft).length > 0);
   return (
     <div className="dock" role="toolbar" aria-label={t('workspace.pens')}>
-      {ON_DOCK.map(({ tool, name, key }) => (
-        <DockButton key={tool} aria-pressed={now === tool} onClick={() => setView({ tool })}>
-          {name} <kbd>{key}</kbd>
-        </DockButton>
+      {ON_DOCK.map((each) => (
+        <ToolButton key={each.tool} {...each} />
       ))}
       <hr />
       {isDrawnKind(now) ? (
@@ -99,12 +115,8 @@ export function Dock({ session }: { readonly session: Session }) {
         </>
       ) : (
         <>
-          <DockButton aria-pressed={now === 'scale'} onClick={() => setView({ tool: 'scale' })}>
-            {t('workspace.setScale')} <kbd>S</kbd>
-          </DockButton>
-          <DockButton aria-pressed={now === 'check'} onClick={() => setView({ tool: 'check' })}>
-            {t('workspace.measureBack')} <kbd>B</kbd>
-          </DockButton>
+          <ToolButton tool="scale" name={t('workspace.setScale')} usualKey="S" />
+          <ToolButton tool="check" name={t('workspace.measureBack')} usualKey="B" />
           {now === 'opening' ? <OpeningRows /> : null}
           <SheetMenu />
         </>
