@@ -49,7 +49,7 @@ export function CommitInput({ value, onCommit, label, align, first, ...rest }: C
     <div style={{ minWidth: 0 }}>
       <TextInput
         {...rest}
-        textAlign={align}
+        align={align}
         aria-label={label}
         data-first={first}
         aria-invalid={error !== undefined}

@@ -196,7 +196,7 @@ export function FormulaInput(props: FormulaInputProps) {
     <div style={{ minWidth: 0, position: 'relative', width: '100%' }}>
       <TextInput
         ref={field}
-        textAlign={props.align}
+        align={props.align}
         role="combobox"
         aria-label={label}
         aria-expanded={found.length > 0}

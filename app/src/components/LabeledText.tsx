@@ -20,12 +20,7 @@ export function LabeledText({ label, error, hint, onText, align, ...input }: Lab
   return (
     <Labeled label={label} error={error} {...(hint === undefined ? {} : { hint })}>
       {(control) => (
-        <TextInput
-          {...input}
-          {...control}
-          textAlign={align}
-          onChange={(event) => onText(event.target.value)}
-        />
+        <TextInput {...input} {...control} align={align} onChange={(event) => onText(event.target.value)} />
       )}
     </Labeled>
   );

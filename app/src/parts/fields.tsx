@@ -1,18 +1,23 @@
-import { Input, type InputProps, NativeSelect, Textarea, type TextareaProps } from '@chakra-ui/react';
-import type { CSSProperties, ComponentPropsWithoutRef, ReactNode, RefAttributes } from 'react';
-import { BARE, IN_CELL } from '../theme/recipes/fields.ts';
+import { Textarea, type TextareaProps } from '@chakra-ui/react';
+import { ChevronDown } from 'lucide-react';
+import type { CSSProperties, ComponentPropsWithRef, ComponentPropsWithoutRef, ReactNode } from 'react';
 
-const LOOKS = { field: undefined, bare: BARE, cell: IN_CELL } as const;
+const LOOKS = { field: 'text-input', bare: 'text-input-bare', cell: 'text-input-cell' } as const;
 
-type TextInputProps = InputProps &
-  RefAttributes<HTMLInputElement> & {
-    /** A field of a form, a text that is changed where it stands, or one inside a cell. */
-    readonly look?: keyof typeof LOOKS;
-  };
+interface TextInputProps extends ComponentPropsWithRef<'input'> {
+  /** A field of a form, a text that is changed where it stands, or one inside a cell. */
+  readonly look?: keyof typeof LOOKS;
+  /** Figures stand at the end. */
+  readonly align?: 'end' | undefined;
+}
 
 /** A line of text. Numbers and dates too, by their type. */
-export const TextInput = ({ look = 'field', ...props }: TextInputProps) => (
-  <Input size="xs" css={LOOKS[look]} {...props} />
+export const TextInput = ({ look = 'field', align, style, ...props }: TextInputProps) => (
+  <input
+    className={LOOKS[look]}
+    style={align === undefined ? style : { ...style, textAlign: align }}
+    {...props}
+  />
 );
 
 /** Several lines of text. */
@@ -26,12 +31,6 @@ type SelectProps = Omit<ComponentPropsWithoutRef<'select'>, 'size'> & {
   readonly children: ReactNode;
 };
 
-const SMALL = {
-  w: 'auto',
-  '--select-field-height': '24px',
-  '& select': { fontSize: '12px', ps: '5px' },
-};
-
 /** One of a list that is known; the list is drawn by the browser. */
 export function Select({
   small = false,
@@ -42,15 +41,14 @@ export function Select({
   ...field
 }: SelectProps) {
   return (
-    <NativeSelect.Root
-      size="xs"
-      disabled={disabled}
+    <div
+      className={['select', small ? 'small' : '', className ?? ''].filter(Boolean).join(' ')}
       style={style}
-      className={className}
-      css={small ? SMALL : undefined}
     >
-      <NativeSelect.Field {...field}>{children}</NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+      <select disabled={disabled} {...field}>
+        {children}
+      </select>
+      <ChevronDown size={small ? 11 : 12} aria-hidden="true" />
+    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
-import { button } from './recipes/buttons.ts';
-import { checkbox, input, nativeSelect, textarea } from './recipes/fields.ts';
+import * as buttons from './recipes/buttons.ts';
+import { SELECT, TEXT_INPUT, checkbox, textarea } from './recipes/fields.ts';
 import { tabs } from './recipes/tabs.ts';
 
 const of = (name: string) => ({ value: `var(--${name})` });
@@ -10,8 +10,8 @@ export const system = createSystem(
   defaultConfig,
   defineConfig({
     theme: {
-      recipes: { button, input, textarea },
-      slotRecipes: { nativeSelect, checkbox, tabs },
+      recipes: { button: buttons.button, textarea },
+      slotRecipes: { checkbox, tabs },
       tokens: {
         fonts: {
           body: { value: "'IBM Plex Sans', sans-serif" },
@@ -60,6 +60,19 @@ export const system = createSystem(
         },
       },
     },
-    globalCss: { html: { colorPalette: 'rind' } },
+    globalCss: {
+      html: { colorPalette: 'rind' },
+      // What stands on a page a hundred times is styled once, by class.
+      '.bare-button': buttons.bareButton,
+      '.text-button': buttons.textButton,
+      '.icon-button': buttons.iconButton,
+      '.chip': buttons.chip,
+      '.list-item': buttons.listButton,
+      '.dock-button': buttons.dockButton,
+      '.select': SELECT,
+      '.text-input': TEXT_INPUT.field,
+      '.text-input-bare': TEXT_INPUT.bare,
+      '.text-input-cell': TEXT_INPUT.cell,
+    },
   }),
 );

@@ -22,8 +22,9 @@ interface Shown {
 }
 
 /**
- * Keeps what is drawn and what can be hit in step with the job, as part of the change itself: a click right after it
- * finds the marks as they are. Only what a change touched is sent on. Returns how to stop.
+ * Keeps what is drawn and what can be hit in step with the job. It follows once the total stands, or as soon as a
+ * place is searched for: a click right after a change finds the marks as they are. Only what a change touched is sent
+ * on. Returns how to stop.
  */
 export function feedMarks(jobs: JobStore, sheetId: Sheet['id'], desk: Desk, hits: HitIndex): () => void {
   let shown: Shown | undefined;
@@ -37,8 +38,28 @@ export function feedMarks(jobs: JobStore, sheetId: Sheet['id'], desk: Desk, hits
         ? change(shown, state, job, sheetId, desk, hits)
         : load(job, sheetId, state.revision, scales, desk, hits);
   };
+  // One after the other: each tells only what it changed itself.
+  let waiting: JobState[] = [];
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const catchUp = (): void => {
+    clearTimeout(timer);
+    timer = undefined;
+    const states = waiting;
+    waiting = [];
+    states.forEach(follow);
+  };
   follow(jobs.getState());
-  return jobs.subscribe(follow);
+  hits.beforeSearch(catchUp);
+  const stop = jobs.subscribe((state, before) => {
+    if (state.revision === before.revision && state.open === before.open) return;
+    waiting.push(state);
+    timer ??= setTimeout(catchUp);
+  });
+  return () => {
+    stop();
+    clearTimeout(timer);
+    hits.beforeSearch(undefined);
+  };
 }
 
 function scalesOf(job: Job, sheetId: Sheet['id']): string {

@@ -1,4 +1,5 @@
 import { Tabs } from '@chakra-ui/react';
+import { type ReactNode, memo } from 'react';
 import type { EstimateRow } from '@zest/core/estimate/rows';
 import { isPriced } from '@zest/core/estimate/rows';
 import { useSetView, useView } from '../../stores/context.tsx';
@@ -21,6 +22,7 @@ const SIDES = [
 const SUMMARY = <Summary />;
 const ALTERNATES = <Alternates />;
 const YARDSTICKS = <Yardsticks />;
+const NO_LINE = <p className="soft">{t('estimate.selectAPricedLineToSeeWhat')}</p>;
 
 interface SidePanelProps {
   readonly row: EstimateRow | undefined;
@@ -30,42 +32,52 @@ interface SidePanelProps {
 /** Beside the lines: the way to the bid, the line in hand, alternates, and what the figures are held against. */
 export function SidePanel({ row, estimate }: SidePanelProps) {
   const side = useView((state) => state.estimateSide);
-  const setView = useSetView();
+  const line =
+    row !== undefined && isPriced(row) ? <LinePanel key={row.key} row={row} estimate={estimate} /> : NO_LINE;
   return (
     <aside className="summary side" aria-label={t('estimate.totalsAndDetails')}>
-      <Tabs.Root
-        value={side}
-        onValueChange={({ value }) => setView({ estimateSide: value as EstimateSide })}
-        lazyMount
-        unmountOnExit
-        fitted
-        size="sm"
-        className="side-tabs"
-      >
-        <Tabs.List aria-label={t('estimate.totalsAndDetails')}>
-          {SIDES.map(([id, name]) => (
-            <Tabs.Trigger key={id} value={id}>
-              {name}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <Tabs.Content value="bid" className="side-body">
-          {SUMMARY}
-        </Tabs.Content>
-        <Tabs.Content value="line" className="side-body">
-          {row !== undefined && isPriced(row) ? (
-            <LinePanel key={row.key} row={row} estimate={estimate} />
-          ) : (
-            <p className="soft">{t('estimate.selectAPricedLineToSeeWhat')}</p>
-          )}
-        </Tabs.Content>
-        <Tabs.Content value="alternates" className="side-body">
-          {ALTERNATES}
-        </Tabs.Content>
-        <Tabs.Content value="yardsticks" className="side-body">
-          {YARDSTICKS}
-        </Tabs.Content>
-      </Tabs.Root>
+      <SideTabs side={side} line={side === 'line' ? line : undefined} />
     </aside>
   );
 }
+
+interface SideTabsProps {
+  readonly side: EstimateSide;
+  /** The line in hand, while it is shown. */
+  readonly line: ReactNode;
+}
+
+/** Drawn anew only for another page, or for another line while that is shown. */
+const SideTabs = memo(function SideTabs({ side, line }: SideTabsProps) {
+  const setView = useSetView();
+  return (
+    <Tabs.Root
+      value={side}
+      onValueChange={({ value }) => setView({ estimateSide: value as EstimateSide })}
+      lazyMount
+      unmountOnExit
+      fitted
+      size="sm"
+    >
+      <Tabs.List aria-label={t('estimate.totalsAndDetails')}>
+        {SIDES.map(([id, name]) => (
+          <Tabs.Trigger key={id} value={id}>
+            {name}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value="bid" className="side-body">
+        {SUMMARY}
+      </Tabs.Content>
+      <Tabs.Content value="line" className="side-body">
+        {line}
+      </Tabs.Content>
+      <Tabs.Content value="alternates" className="side-body">
+        {ALTERNATES}
+      </Tabs.Content>
+      <Tabs.Content value="yardsticks" className="side-body">
+        {YARDSTICKS}
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+});

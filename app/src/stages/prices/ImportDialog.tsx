@@ -200,7 +200,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
               <label className="soft">
                 {t('prices.headingsInRow')}{' '}
                 <TextInput
-                  textAlign="end"
+                  align="end"
                   style={{ width: 56 }}
                   type="number"
                   min={1}

@@ -56,10 +56,10 @@ interface MarkBarProps {
 /** What can be done with the selected marks. */
 export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
   const vertex = useSessionState(session, (state) => state.vertex);
-  const dragging = useSessionState(session, (state) => state.drag !== undefined);
+  // The bar is long: after a drag it comes back once the marks and the total stand.
+  const dragging = useDeferredValue(useSessionState(session, (state) => state.drag !== undefined));
   const tool = useView((state) => state.tool);
   const { job } = useOpenJob();
-  // The bar is long; it follows once the sheet and the total stand.
   const held = useSelectedMarks(useDeferredValue(useView((state) => state.selectedMarks)));
   const selected = held.filter(({ sheetId }) => sheetId === sheet.id);
   const actions = useJobActions();

@@ -10,6 +10,8 @@ export interface HitIndex {
   readonly set: (marks: Iterable<Mark>) => void;
   readonly put: (mark: Mark) => void;
   readonly remove: (id: string) => void;
+  /** Called before every search, for what is still to be put in. */
+  readonly beforeSearch: (catchUp: (() => void) | undefined) => void;
   /** Straight pieces of marks whose boxes come near a place, for snapping to them. */
   readonly segmentsNear: (at: Point, reachPt: number) => readonly (readonly [Point, Point])[];
   readonly find: (at: Point, nearPt: number, shown: (mark: Mark) => boolean) => Mark | undefined;
@@ -94,8 +96,11 @@ function packAll(marks: Iterable<Mark>): Box[] {
 export function createHitIndex(): HitIndex {
   const tree = new RBush<Box>();
   const boxes = new Map<string, Box>();
-  const near = ({ x, y }: Point, reach: number): Box[] =>
-    tree.search({ minX: x - reach, minY: y - reach, maxX: x + reach, maxY: y + reach });
+  let catchUp: (() => void) | undefined;
+  const near = ({ x, y }: Point, reach: number): Box[] => {
+    catchUp?.();
+    return tree.search({ minX: x - reach, minY: y - reach, maxX: x + reach, maxY: y + reach });
+  };
   const remove = (id: string): void => {
     const box = boxes.get(id);
     if (box === undefined) return;
@@ -118,6 +123,9 @@ export function createHitIndex(): HitIndex {
       tree.insert(box);
     },
     remove,
+    beforeSearch: (next) => {
+      catchUp = next;
+    },
     segmentsNear: (at, reachPt) =>
       near(at, reachPt).flatMap((box) => (box.step === 0 ? [] : piecesNear(box, at, reachPt))),
     find: (at, nearPt, shown) => {
