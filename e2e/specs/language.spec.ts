@@ -61,7 +61,8 @@ const bareTexts = (page: Page): Promise<readonly string[]> =>
     };
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let node = walker.nextNode(); node !== null; node = walker.nextNode())
-      if (node.parentElement?.closest('script, style, kbd, .bid-paper') === null) check(node.textContent ?? '');
+      if (node.parentElement?.closest('script, style, kbd, .bid-paper') === null)
+        check(node.textContent ?? '');
     for (const name of ['aria-label', 'placeholder', 'title', 'alt'])
       for (const element of document.querySelectorAll(`[${name}]`))
         if (element.closest('.bid-paper, [data-scope="toast"]') === null)

@@ -76,7 +76,7 @@ export const COST_WORDS: Readonly<Record<CostKind, string>> = {
 };
 
 export const BASE_WORDS: Readonly<Record<MarkupBase, string>> = {
-  cost: t('word.onCost'),
+  cost: t('word.takenOnCost'),
   material: t('word.onMaterial'),
   labor: t('word.onLabor'),
   equipment: t('word.onEquipment'),

@@ -54,7 +54,7 @@ export const word = {
   equipment: 'Equipment',
   subcontract: 'Subcontract',
   other: 'Other',
-  onCost: 'on cost',
+  takenOnCost: 'on cost',
   onMaterial: 'on material',
   onLabor: 'on labor',
   onEquipment: 'on equipment',

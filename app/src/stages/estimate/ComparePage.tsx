@@ -18,7 +18,7 @@ import type { StoredSnapshot } from '../../storage/database.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { CAUSE_WORDS } from './causeWords.ts';
 import { EstimateTabs } from './EstimateTabs.tsx';
-import { minuteOf } from '../../platform/days.ts';
+import { momentOf } from '../../messages/dates.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
@@ -118,7 +118,7 @@ export function ComparePage() {
               </b>
               <span>{formatMoney(each.totalMinor, money)}</span>
               <span className="soft">
-                {minuteOf(each.at)}
+                {momentOf(each.at)}
                 {each.unread === undefined
                   ? ''
                   : t('estimate.withoutThatCouldNotBeRead', {

@@ -15,7 +15,7 @@ import { startFromTemplate } from '../../storage/templates.ts';
 import { NewJobDialog } from './NewJobDialog.tsx';
 import { WhereKept } from './WhereKept.tsx';
 import { Templates } from './Templates.tsx';
-import { dayOf } from '../../platform/days.ts';
+import { dayAgo } from '../../messages/dates.ts';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
@@ -258,7 +258,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                 numbers: { decimal: job.decimalMark, group: job.groupMark },
               })}
             </td>
-            <td className="right soft">{dayOf(job.changedAt)}</td>
+            <td className="right soft">{dayAgo(job.changedAt, services.now())}</td>
             <td style={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
               <IconAction
                 label={t('jobs.rename', { name: job.name })}

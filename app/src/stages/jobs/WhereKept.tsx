@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { fileSize } from '../../messages/words.ts';
-import { minuteOf } from '../../platform/days.ts';
+import { momentOf } from '../../messages/dates.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { useCopies, useCopyActions, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
@@ -106,7 +106,7 @@ function CopyLine() {
     );
   const words = {
     off: '',
-    ready: writtenAt === undefined ? '' : t('jobs.lastCopy', { writtenAt: minuteOf(writtenAt) }),
+    ready: writtenAt === undefined ? '' : t('jobs.lastCopy', { writtenAt: momentOf(writtenAt) }),
     writing: t('jobs.writingACopy'),
     blocked: t('jobs.theBrowserNeedsYourPermissionAgain'),
     failed: reason,
