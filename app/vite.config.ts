@@ -38,6 +38,8 @@ function serveAlongside(): Plugin {
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [react(), serveAlongside()],
+  // The server puts the nonce of each answer in its place; the development server sends no policy.
+  html: { cspNonce: 'ZEST_NONCE' },
   worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 4000 },
   optimizeDeps: { include: ['comlink', 'rbush', 'pdfjs-dist'] },

@@ -1,4 +1,6 @@
 import { Button, ChakraProvider } from '@chakra-ui/react';
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
 import { Suspense, lazy, useEffect } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
@@ -103,15 +105,27 @@ function ReplacedBanner() {
   );
 }
 
+/** Styles are only taken with the nonce of the page; the server that serves the built app gives it one. */
+const styles = createCache({
+  key: 'css',
+  ...nonceOf(document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')),
+});
+
+function nonceOf(meta: HTMLMetaElement | null): { readonly nonce?: string } {
+  return meta === null ? {} : { nonce: meta.nonce };
+}
+
 export function App({ stores }: { readonly stores: Stores }) {
   return (
     <StoresProvider value={stores}>
-      <ChakraProvider value={system}>
-        <ThemeClass />
-        <ReplacedBanner />
-        <RouterProvider router={router} />
-        <Toasts />
-      </ChakraProvider>
+      <CacheProvider value={styles}>
+        <ChakraProvider value={system}>
+          <ThemeClass />
+          <ReplacedBanner />
+          <RouterProvider router={router} />
+          <Toasts />
+        </ChakraProvider>
+      </CacheProvider>
     </StoresProvider>
   );
 }

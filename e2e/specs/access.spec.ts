@@ -183,3 +183,25 @@ test('a key is changed, kept, and refused where something else has it', async ({
   await dialog.getByRole('button', { name: 'Use the usual keys again' }).click();
   await expect(own).toHaveText('L');
 });
+
+test('no page sets a style that the policy of the server does not take', async ({ page }) => {
+  const refused: string[] = [];
+  await page.exposeFunction('tellRefused', (what: string) => refused.push(what));
+  await page.addInitScript(() =>
+    document.addEventListener('securitypolicyviolation', ({ violatedDirective, sourceFile }) => {
+      const { tellRefused } = window as unknown as { tellRefused: (what: string) => void };
+      if (violatedDirective.startsWith('style')) tellRefused(`${violatedDirective} ${sourceFile}`);
+    }),
+  );
+  await openDemo(page);
+  for (const stage of ['Measure', 'Assemblies', 'Prices', 'Estimate', 'Bid']) {
+    await goTo(page, stage);
+    await expect(page.locator('h1, .desk').first()).toBeAttached();
+  }
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
+  // Something is styled at all: the page would be bare if its styles were refused.
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Bid as PDF' })).toHaveCSS('height', '30px');
+  expect(refused).toEqual([]);
+});

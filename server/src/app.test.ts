@@ -13,7 +13,10 @@ beforeAll(async () => {
   // Under a dot-directory, where sending files by absolute path would fail.
   const dist = join(mkdtempSync(join(tmpdir(), 'zest-')), '.dist');
   mkdirSync(join(dist, 'assets'), { recursive: true });
-  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>Zest Line</title>');
+  writeFileSync(
+    join(dist, 'index.html'),
+    '<!doctype html><title>Zest Line</title><meta property="csp-nonce" nonce="ZEST_NONCE">',
+  );
   writeFileSync(join(dist, 'assets/app.js'), 'export {};');
   await new Promise<void>((resolve) => {
     server = createApp(dist).listen(0, '127.0.0.1', () => resolve());
@@ -113,6 +116,22 @@ describe('the server', () => {
     }
   });
 
+  it('gives each page a nonce of its own for its styles, and takes no others', async () => {
+    const nonces = await Promise.all(
+      [1, 2].map(async () => {
+        const answer = await fetch(`${base}/jobs`);
+        const policy = answer.headers.get('Content-Security-Policy') ?? '';
+        expect(policy).not.toContain('unsafe-inline');
+        expect(answer.headers.get('Cache-Control')).toBe('no-store');
+        const nonce = /nonce="([^"]+)"/.exec(await answer.text())?.[1] ?? '';
+        expect(nonce.length).toBeGreaterThan(20);
+        expect(policy).toContain(`style-src 'self' 'nonce-${nonce}'`);
+        return nonce;
+      }),
+    );
+    expect(nonces[0]).not.toBe(nonces[1]);
+  });
+
   it('says not found for a file that is not there, in place of a page', async () => {
     expect((await fetch(`${base}/demo/missing.zestjob`)).status).toBe(404);
     expect((await fetch(`${base}/assets/missing.js`)).status).toBe(404);
@@ -128,7 +147,7 @@ describe('the server', () => {
 
   it('keeps built assets for good and the page never', async () => {
     expect((await fetch(`${base}/assets/app.js`)).headers.get('cache-control')).toContain('immutable');
-    expect((await fetch(base)).headers.get('cache-control')).toContain('max-age=0');
+    expect((await fetch(base)).headers.get('cache-control')).toContain('no-store');
     expect(await (await fetch(`${base}/api/health`)).json()).toEqual({ ok: true });
   });
 });

@@ -1,24 +1,29 @@
-import { existsSync } from 'node:fs';
-import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler, type Response } from 'express';
 import { type Wheel, createWheel } from './wheel/wheel.ts';
 
+/** Stands in the built page where the nonce of an answer goes; see `html.cspNonce` in app/vite.config.ts. */
+const NONCE_PLACE = 'ZEST_NONCE';
+
 /**
- * Everything the app may load comes from where it was served; workers and pictures also from memory.
- * Styles are set by the interface at run time, hence inline.
+ * Everything the app may load comes from where it was served; workers and pictures also from memory. The style
+ * elements that the interface makes at run time carry the nonce of the page they are on.
  */
-const CONTENT_POLICY = [
-  "default-src 'self'",
-  "script-src 'self' 'wasm-unsafe-eval'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' blob: data:",
-  "font-src 'self' data: blob:",
-  "worker-src 'self' blob:",
-  "connect-src 'self' blob: data:",
-  "object-src 'none'",
-  "base-uri 'none'",
-  "frame-ancestors 'none'",
-  "form-action 'self'",
-].join('; ');
+const contentPolicy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    "script-src 'self' 'wasm-unsafe-eval'",
+    `style-src 'self' 'nonce-${nonce}'`,
+    "img-src 'self' blob: data:",
+    "font-src 'self' data: blob:",
+    "worker-src 'self' blob:",
+    "connect-src 'self' blob: data:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "frame-ancestors 'none'",
+    "form-action 'self'",
+  ].join('; ');
 
 /** Names of this machine to itself. A page elsewhere that points its own name here is not let in. */
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d{1,5})?$/i;
@@ -42,14 +47,25 @@ const sayLittle: ErrorRequestHandler = (error: { readonly status?: number }, _re
     .send(known ? 'The request was not understood.' : 'Something went wrong here. Try again.');
 };
 
+/** The app's page with the nonce of this answer: no two are alike, so none is kept. */
+function sendPage(dist: string, response: Response): void {
+  const page = readFileSync(`${dist}/index.html`, 'utf8');
+  response
+    .set('Cache-Control', 'no-store')
+    .type('html')
+    .send(page.replaceAll(NONCE_PLACE, String(response.locals['nonce'])));
+}
+
 /** Serves the built app from `dist` with strict headers, and the stand-ins for outside devices. */
 export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(refuseOtherHosts);
   app.use((_request, response, next) => {
+    const nonce = randomBytes(16).toString('base64');
+    response.locals['nonce'] = nonce;
     response.set({
-      'Content-Security-Policy': CONTENT_POLICY,
+      'Content-Security-Policy': contentPolicy(nonce),
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'no-referrer',
       'Cross-Origin-Opener-Policy': 'same-origin',
@@ -70,7 +86,7 @@ export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
   app.get('/{*splat}', (request, response) => {
     // A file that is not there must not come back as a page.
     if (/\.[a-z0-9]{2,8}$/i.test(request.path)) response.status(404).type('text/plain').send('Not found.');
-    else response.sendFile('index.html', { root: dist, maxAge: 0 });
+    else sendPage(dist, response);
   });
   app.use(sayLittle);
   return app;

@@ -29,6 +29,9 @@ export function KeysDialog() {
   );
 }
 
+/** Over both columns, the words and the keys. */
+const WHOLE_ROW = { gridColumn: '1 / -1', margin: 0 } as const;
+
 function ActionKeys() {
   const actions = useActions();
   const keys = useView((state) => state.keys);
@@ -66,17 +69,17 @@ function ActionKeys() {
   return (
     <section aria-label={t('frame.anywhere')}>
       <h3>{t('frame.anywhere')}</h3>
-      {actions.filter(({ key }) => key !== undefined).map(line)}
-      <h3>{t('frame.withoutAKey')}</h3>
-      {actions.filter(({ key }) => key === undefined).map(line)}
-      <p className="soft" role="status">
+      <p className="soft" role="status" style={WHOLE_ROW}>
         {asked === undefined ? t('frame.clickAKeyToChangeIt') : t('frame.pressTheNewKey')}
       </p>
       {refused === undefined ? null : (
-        <p role="alert" className="field-error">
+        <p role="alert" className="field-error" style={WHOLE_ROW}>
           {refused}
         </p>
       )}
+      {actions.filter(({ key }) => key !== undefined).map(line)}
+      <h3>{t('frame.withoutAKey')}</h3>
+      {actions.filter(({ key }) => key === undefined).map(line)}
       {Object.keys(keys).length === 0 ? null : (
         <TextButton onClick={() => setView({ keys: {} })}>{t('frame.theUsualKeysAgain')}</TextButton>
       )}
