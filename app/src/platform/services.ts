@@ -11,6 +11,7 @@ import { type CopyFolders, createBrowserCopyFolders } from './copyFolder.ts';
 import { type JobNews, createBrowserNews } from './jobNews.ts';
 import { type Keeping, createBrowserKeeping } from './keeping.ts';
 import { type Locks, createBrowserLocks } from './locks.ts';
+import { BUDGETS_MS } from '@zest/core/formats/limits';
 
 /** The browser, as the app needs it; each part has a stand-in for tests. */
 export interface Services {
@@ -51,15 +52,13 @@ function createMarksWorker(): MarksWorker & { readonly end: () => void } {
 }
 
 /** Longer than any drawing takes that can be worked with; after it the worker is ended. */
-const PAGE_BUDGET_MS = 40_000;
-const JOB_BUDGET_MS = 180_000;
 
 function createSheetWorker(): SheetWorker {
   const guarded = createGuardedWorker<SheetWorker>(
     () => new Worker(new URL('../workers/sheet.worker.ts', import.meta.url), { type: 'module' }),
   );
   const ask = <Value>(call: (remote: Remote<SheetWorker>) => Promise<Value>): Promise<Value> =>
-    guarded.ask(call, PAGE_BUDGET_MS);
+    guarded.ask(call, BUDGETS_MS.page);
   return {
     open: (fileId, bytes, isNew) => ask<OpenAnswer>((remote) => remote.open(fileId, bytes, isNew)),
     close: (fileId) => ask((remote) => remote.close(fileId)),
@@ -82,7 +81,7 @@ async function takeJobFile(
   try {
     return await guarded.ask(
       (remote) => remote.take(file, at) as ReturnType<JobWorker['take']>,
-      JOB_BUDGET_MS,
+      BUDGETS_MS.job,
       stop,
     );
   } finally {

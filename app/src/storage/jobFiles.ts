@@ -15,11 +15,9 @@ import type { JobSummary } from './database.ts';
 import { historyOf, planHistory } from './historyRows.ts';
 import { type StoredJob, recordsOf } from './jobStorage.ts';
 import { firstStored, storageProblem } from './takeJobFile.ts';
+import { LIMITS } from '@zest/core/formats/limits';
 
 type Done<Value> = Promise<Result<Value, Problem>>;
-
-/** A packed job this large would not fit beside the browser. */
-export const FILE_LIMIT = 1024 ** 3;
 
 const newJobId = (services: Services): string => services.makeId('settings').replace('settings:', 'job-');
 
@@ -59,7 +57,8 @@ export async function createNewJob(services: Services, asked: NewJob): Done<stri
 
 /** Takes over a .zestjob file as a new job; what is there already stays as it is. */
 export async function importJob(services: Services, file: Blob, stop?: AbortSignal): Done<string> {
-  if (file.size > FILE_LIMIT) return refuse({ kind: 'file-too-large', bytes: file.size, limit: FILE_LIMIT });
+  if (file.size > LIMITS.jobFile.bytes)
+    return refuse({ kind: 'file-too-large', bytes: file.size, limit: LIMITS.jobFile.bytes });
   const at = { id: newJobId(services), now: services.now() };
   try {
     return await services.takeJobFile(file, at, stop);

@@ -1,9 +1,10 @@
-import { TIFF_PAGE_LIMIT, isSoundTiff } from '@zest/core/formats/image/checkTiff';
-import { PIXEL_LIMIT, readImageSize } from '@zest/core/formats/image/readImageSize';
+import { isSoundTiff } from '@zest/core/formats/image/checkTiff';
+import { readImageSize } from '@zest/core/formats/image/readImageSize';
 import type { Placing } from '@zest/core/job/records/sheet';
 import UTIF from 'utif2';
 import { matrixInTile, shareOfPage, takeBitmap } from './placedPages.ts';
 import type { OpenAnswer, PageInfo, Tile } from './sheetProtocol.ts';
+import { LIMITS } from '@zest/core/formats/limits';
 
 /** Dots an inch that are assumed of a photo or a scan that does not say. */
 const USUAL_DPI = 150;
@@ -53,7 +54,7 @@ function openTiff(fileId: string, bytes: ArrayBuffer, dpi: number | undefined): 
   if (!isSoundTiff(new Uint8Array(bytes))) return { ok: false, problem: { kind: 'image-damaged' } };
   let pages: readonly ImagePage[];
   try {
-    const directories = UTIF.decode(bytes).slice(0, TIFF_PAGE_LIMIT);
+    const directories = UTIF.decode(bytes).slice(0, LIMITS.image.tiffPages);
     pages = directories.map((directory): ImagePage => {
       const [width = 0, height = 0] = [Number(directory['t256']), Number(directory['t257'])];
       return {
@@ -72,10 +73,12 @@ function openTiff(fileId: string, bytes: ArrayBuffer, dpi: number | undefined): 
   const sound = pages.every(({ widthPt, heightPt }) => widthPt > 0 && heightPt > 0);
   if (pages.length === 0 || !sound) return { ok: false, problem: { kind: 'image-damaged' } };
   const scale = (dpi ?? USUAL_DPI) / 72;
-  const large = pages.find(({ widthPt, heightPt }) => widthPt * heightPt * scale * scale > PIXEL_LIMIT);
+  const large = pages.find(
+    ({ widthPt, heightPt }) => widthPt * heightPt * scale * scale > LIMITS.image.pixels,
+  );
   if (large !== undefined) {
     const [width, height] = [Math.round(large.widthPt * scale), Math.round(large.heightPt * scale)];
-    return { ok: false, problem: { kind: 'image-too-large', width, height, limit: PIXEL_LIMIT } };
+    return { ok: false, problem: { kind: 'image-too-large', width, height, limit: LIMITS.image.pixels } };
   }
   files.set(fileId, pages);
   return { ok: true, pageCount: pages.length };

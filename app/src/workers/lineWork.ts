@@ -1,3 +1,4 @@
+import { LIMITS } from '@zest/core/formats/limits';
 /** Operations of pdf.js that matter to line work; the rest is skipped. */
 export interface Operations {
   readonly save: number;
@@ -12,7 +13,7 @@ export interface Operations {
 type Matrix = readonly [number, number, number, number, number, number];
 
 /** More segments than this are a picture drawn in vectors, not a plan; the rest is left out. */
-export const SEGMENT_LIMIT = 400_000;
+export const SEGMENT_LIMIT: number = LIMITS.pdf.segments;
 const CURVE_PIECES = 6;
 
 const multiply = (a: Matrix, b: Matrix): Matrix => [

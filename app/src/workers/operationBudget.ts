@@ -1,7 +1,8 @@
 import type * as pdfjs from 'pdfjs-dist';
+import { LIMITS } from '@zest/core/formats/limits';
 
 /** Operations of one page; the densest drawings have some hundred thousand. */
-export const OPERATION_LIMIT = 2_000_000;
+export const OPERATION_LIMIT: number = LIMITS.pdf.operations;
 const LOOK_EVERY_MS = 50;
 
 /** A page that asks for more than can be drawn, such as forms in forms that double each time. */

@@ -1,15 +1,17 @@
 import { expose } from 'comlink';
 import { readPrices } from '@zest/core/formats/prices/read';
 import { accept, refuse } from '@zest/core/problem/result';
-import { PRICE_FILE_LIMIT, type PriceSheet, readPriceBytes } from './readPriceFile.ts';
+import { type PriceSheet, readPriceBytes } from './readPriceFile.ts';
 import type { PriceWorker } from './pricesProtocol.ts';
+import { LIMITS } from '@zest/core/formats/limits';
 
 const SHOWN_ROWS = 30;
 let sheets: readonly PriceSheet[] = [];
 
 const worker: PriceWorker = {
   open: async (file, onProgress) => {
-    if (file.size > PRICE_FILE_LIMIT) return refuse({ kind: 'price-file-large', limit: PRICE_FILE_LIMIT });
+    if (file.size > LIMITS.prices.bytes)
+      return refuse({ kind: 'price-file-large', limit: LIMITS.prices.bytes });
     const read = await readPriceBytes(
       await file.arrayBuffer(),
       (rows, share) => void onProgress(rows, share),

@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import ExcelJS from 'exceljs';
 import { findHeadRow, guessMapping } from '@zest/core/formats/prices/columns';
 import { readPrices } from '@zest/core/formats/prices/read';
-import { PRICE_COLUMN_LIMIT, type PriceSheet, decodeText, readCsv, readPriceBytes } from './readPriceFile.ts';
+import { type PriceSheet, decodeText, readCsv, readPriceBytes } from './readPriceFile.ts';
+import { LIMITS } from '@zest/core/formats/limits';
 
 const sheetOf = (text: string): PriceSheet => {
   const read = readCsv(text);
@@ -54,7 +55,7 @@ describe('a price list as CSV', () => {
 
   it('is read with two hundred columns, and refused by name with too many', () => {
     expect(sheetOf(Array.from({ length: 200 }, (_, i) => `c${i}`).join(',')).rows[0]).toHaveLength(200);
-    const wide = readCsv(Array.from({ length: PRICE_COLUMN_LIMIT + 1 }, () => 'x').join(','));
+    const wide = readCsv(Array.from({ length: LIMITS.prices.columns + 1 }, () => 'x').join(','));
     expect(wide).toMatchObject({ ok: false, problem: { kind: 'price-file-columns' } });
   });
 

@@ -2,11 +2,7 @@ import type { CellValue, Workbook } from 'exceljs';
 import Papa from 'papaparse';
 import { type XlsxProblem, checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
-
-/** What is taken in at most. A list beyond it is split where it came from. */
-export const PRICE_FILE_LIMIT = 300 * 1024 ** 2;
-export const PRICE_ROW_LIMIT = 1_048_576;
-export const PRICE_COLUMN_LIMIT = 400;
+import { LIMITS } from '@zest/core/formats/limits';
 
 export interface PriceSheet {
   readonly name: string;
@@ -55,9 +51,9 @@ export function readCsv(text: string, onProgress: OnProgress = () => undefined):
     skipEmptyLines: false,
     step: ({ data, errors, meta }, parser) => {
       if (errors.some(({ type }) => type === 'Quotes')) brokenRows.add(rows.length);
-      if (data.length > PRICE_COLUMN_LIMIT)
-        problem = { kind: 'price-file-columns', columns: data.length, limit: PRICE_COLUMN_LIMIT };
-      if (rows.length >= PRICE_ROW_LIMIT) problem = { kind: 'price-file-rows', limit: PRICE_ROW_LIMIT };
+      if (data.length > LIMITS.prices.columns)
+        problem = { kind: 'price-file-columns', columns: data.length, limit: LIMITS.prices.columns };
+      if (rows.length >= LIMITS.prices.rows) problem = { kind: 'price-file-rows', limit: LIMITS.prices.rows };
       if (problem !== undefined) return parser.abort();
       rows.push(data);
       if (rows.length % EVERY === 0) onProgress(rows.length, meta.cursor / text.length);
@@ -103,9 +99,10 @@ export async function readXlsx(bytes: ArrayBuffer, onProgress: OnProgress = () =
   }
   const sheets: PriceSheet[] = [];
   for (const sheet of book.worksheets) {
-    if (sheet.rowCount > PRICE_ROW_LIMIT) return refuse({ kind: 'price-file-rows', limit: PRICE_ROW_LIMIT });
-    if (sheet.columnCount > PRICE_COLUMN_LIMIT)
-      return refuse({ kind: 'price-file-columns', columns: sheet.columnCount, limit: PRICE_COLUMN_LIMIT });
+    if (sheet.rowCount > LIMITS.prices.rows)
+      return refuse({ kind: 'price-file-rows', limit: LIMITS.prices.rows });
+    if (sheet.columnCount > LIMITS.prices.columns)
+      return refuse({ kind: 'price-file-columns', columns: sheet.columnCount, limit: LIMITS.prices.columns });
     const rows: string[][] = Array.from({ length: sheet.rowCount }, () => []);
     sheet.eachRow((row, number) => {
       const cells: string[] = [];

@@ -196,4 +196,5 @@ export const prices = {
   laborHoursOrUnitsThatAreDone: 'Labor hours, or units that are done in an hour or a day',
   prices: 'Prices',
   sizeOf: 'Size, {{key}}',
+  moreThanABookHolds: '{{changed}} items are more than a price book can hold ({{limit}}). Split the file.',
 } as const;

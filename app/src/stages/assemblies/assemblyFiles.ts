@@ -13,9 +13,9 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import type { WorkbookWorker } from '../../workers/workbook.worker.ts';
 import { t } from '../../messages/t.ts';
+import { BUDGETS_MS, LIMITS } from '@zest/core/formats/limits';
 
 const XLSX_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
-export const FILE_LIMIT = 20 * 1024 ** 2;
 
 /** The assemblies as a workbook of three sheets, to be filled in and read back. */
 export async function writeAssemblyWorkbook(assemblies: readonly Assembly[]): Promise<Blob> {
@@ -34,9 +34,6 @@ export async function writeAssemblyWorkbook(assemblies: readonly Assembly[]): Pr
   return new Blob([await book.xlsx.writeBuffer()], { type: XLSX_TYPE });
 }
 
-/** Longer than any workbook of assemblies takes; after it the worker is ended. */
-const BUDGET_MS = 60_000;
-
 /** The sheets of a workbook, read beside the page; or what is wrong with it, in words. */
 async function readWorkbook(file: File, stop?: AbortSignal): Promise<readonly Rows[] | string> {
   const worker = createGuardedWorker<WorkbookWorker>(
@@ -45,7 +42,7 @@ async function readWorkbook(file: File, stop?: AbortSignal): Promise<readonly Ro
   try {
     const read = await worker.ask(
       (remote) => remote.read(file) as ReturnType<WorkbookWorker['read']>,
-      BUDGET_MS,
+      BUDGETS_MS.assemblies,
       stop,
     );
     return read.ok
@@ -70,7 +67,8 @@ export async function readAssemblyFile(
   makeId: MakeId,
   stop?: AbortSignal,
 ): Promise<ReadFile | string> {
-  if (file.size > FILE_LIMIT) return t('assemblies.isLargerThan20MbSplitIt', { name: file.name });
+  if (file.size > LIMITS.assemblies.bytes)
+    return t('assemblies.isLargerThan20MbSplitIt', { name: file.name });
   if (!/\.xlsx$/i.test(file.name)) {
     const pack = readPack(await file.text());
     return pack.ok ? { ...pack.value, notes: [] } : describePack(file.name, pack.problem);

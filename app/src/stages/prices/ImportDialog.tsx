@@ -26,15 +26,13 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
 import { t } from '../../messages/t.ts';
+import { BUDGETS_MS, LIMITS } from '@zest/core/formats/limits';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
   update: t('prices.replaceEverythingWithWhatTheFileSays'),
   prices: t('prices.replacePricesAndHoursOnly'),
   keep: t('prices.keepThemAsTheyAre'),
 };
-
-/** A price book grows to this at once; longer lists are taken over in parts. */
-const ITEM_LIMIT = 100_000;
 
 interface Opened {
   readonly name: string;
@@ -83,7 +81,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     try {
       const got = await worker.ask(
         (remote) => remote.open(file, proxy(say)) as ReturnType<PriceWorker['open']>,
-        PRICE_BUDGET_MS,
+        BUDGETS_MS.prices,
       );
       if (!got.ok) return setError(describePriceFile(got.problem, file.name));
       const opening = { name: file.name, sheets: got.value };
@@ -103,7 +101,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     const crafts = [...job.craft.values()];
     const crews = [...job.crew.values()];
     void worker
-      .ask((remote) => remote.read({ sheet, headRow, mapping, numbers, crafts, crews }), PRICE_BUDGET_MS)
+      .ask((remote) => remote.read({ sheet, headRow, mapping, numbers, crafts, crews }), BUDGETS_MS.prices)
       .then((result) => {
         if (current) setRead(result);
       }, onEnded);
@@ -123,10 +121,8 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
   const changed = plan === undefined ? 0 : plan.added.length + plan.updated.length;
   const take = (): void => {
     if (plan === undefined) return;
-    if (changed > ITEM_LIMIT)
-      return setError(
-        `${changed} items are more than a price book can hold (${ITEM_LIMIT}). Split the file.`,
-      );
+    if (changed > LIMITS.prices.items)
+      return setError(t('prices.moreThanABookHolds', { changed, limit: LIMITS.prices.items }));
     const refused = settle(
       t('prices.importPricesFrom', { name: opened?.name ?? t('prices.aFile') }),
       put(...plan.added, ...plan.updated.map(([, to]) => to)),
@@ -255,9 +251,6 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
     </Modal>
   );
 }
-
-/** Longer than any price list takes; after it the worker is ended. */
-const PRICE_BUDGET_MS = 120_000;
 
 /** One worker for the dialog; stopping ends it, and the next file gets a new one. */
 function usePriceWorker(): GuardedWorker<PriceWorker> {

@@ -12,9 +12,7 @@ import { proposeSheet } from '@zest/core/takeoff/sheetText';
 import type { Problem } from '../../messages/describeProblem.ts';
 import type { Services } from '../../platform/services.ts';
 import { t } from '../../messages/t.ts';
-
-export const PDF_BYTE_LIMIT = 500 * 1024 ** 2;
-export const PDF_PAGE_LIMIT = 1000;
+import { LIMITS } from '@zest/core/formats/limits';
 
 export interface DrawingsPlan {
   readonly command: Command;
@@ -42,8 +40,8 @@ export async function planDrawings(
   onPage: OnPage,
 ): Promise<Result<DrawingsPlan, Problem> | 'canceled'> {
   if (file.size === 0) return refuse({ kind: 'pdf-empty' });
-  if (file.size > PDF_BYTE_LIMIT)
-    return refuse({ kind: 'pdf-too-large', bytes: file.size, limit: PDF_BYTE_LIMIT });
+  if (file.size > LIMITS.pdf.bytes)
+    return refuse({ kind: 'pdf-too-large', bytes: file.size, limit: LIMITS.pdf.bytes });
   const image = sniffImage(new Uint8Array(await file.slice(0, 8).arrayBuffer()));
   if (image === undefined && !(await looksLikePdf(file))) return refuse({ kind: 'pdf-not-pdf' });
   const fileId = services.makeId('file');
@@ -52,9 +50,9 @@ export async function planDrawings(
   const { pageCount } = opened;
   if (pageCount === 0) return refuse({ kind: 'pdf-no-pages' });
   const drop = async (): Promise<void> => services.sheets.close(fileId);
-  if (pageCount > PDF_PAGE_LIMIT) {
+  if (pageCount > LIMITS.pdf.pages) {
     await drop();
-    return refuse({ kind: 'pdf-too-many-pages', pages: pageCount, limit: PDF_PAGE_LIMIT });
+    return refuse({ kind: 'pdf-too-many-pages', pages: pageCount, limit: LIMITS.pdf.pages });
   }
   const sheets: Sheet[] = [];
   const levels = createLevels(services, job);

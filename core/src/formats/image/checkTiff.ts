@@ -1,7 +1,4 @@
-/** Pages of one TIFF that are looked at. */
-export const TIFF_PAGE_LIMIT = 200;
-/** Fields of a directory; scanners write some twenty. */
-const FIELD_LIMIT = 400;
+import { LIMITS } from '../limits.ts';
 /** Fields that lead to further directories. */
 const LEADS = new Set([330, 34665, 34853, 40965]);
 const TYPE_BYTES: readonly number[] = [0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8];
@@ -18,11 +15,11 @@ export function isSoundTiff(bytes: Uint8Array): boolean {
   const pending = [view.getUint32(4, little)];
   for (let at = pending.pop(); at !== undefined; at = pending.pop()) {
     if (at === 0) continue;
-    if (seen.has(at) || seen.size >= TIFF_PAGE_LIMIT || at + 2 > bytes.length) return false;
+    if (seen.has(at) || seen.size >= LIMITS.image.tiffPages || at + 2 > bytes.length) return false;
     seen.add(at);
     const count = view.getUint16(at, little);
     const end = at + 2 + 12 * count;
-    if (count === 0 || count > FIELD_LIMIT || end + 4 > bytes.length) return false;
+    if (count === 0 || count > LIMITS.image.tiffFields || end + 4 > bytes.length) return false;
     for (let field = at + 2; field < end; field += 12) {
       const leads = fieldLeads(view, field, little);
       if (leads === undefined) return false;
@@ -41,7 +38,7 @@ function fieldLeads(view: DataView, field: number, little: boolean): readonly nu
   if (size > view.byteLength || place + Math.min(size, view.byteLength) > view.byteLength) return undefined;
   if (!LEADS.has(tag)) return [];
   const leads: number[] = [];
-  for (let i = 0; i + 4 <= size && leads.length <= TIFF_PAGE_LIMIT; i += 4)
+  for (let i = 0; i + 4 <= size && leads.length <= LIMITS.image.tiffPages; i += 4)
     leads.push(view.getUint32(place + i, little));
   return leads;
 }

@@ -1,4 +1,5 @@
 import { type Result, accept, refuse } from '../../problem/result.ts';
+import { LIMITS } from '../limits.ts';
 
 export type ImageFormat = 'image/png' | 'image/jpeg' | 'image/tiff';
 
@@ -10,9 +11,6 @@ export interface ImageSize {
   /** Dots an inch; undefined where the file does not say, or says what no scanner does. */
   readonly dpi: number | undefined;
 }
-
-/** More pixels than this do not fit beside a browser: 100 million are 400 MB unpacked. */
-export const PIXEL_LIMIT = 100_000_000;
 
 export type ImageProblem =
   | { readonly kind: 'image-unknown' }
@@ -50,8 +48,8 @@ export function readImageSize(bytes: Uint8Array): Read {
   }
   if (found === undefined || found.width < 1 || found.height < 1) return refuse({ kind: 'image-damaged' });
   const { width, height, dpi } = found;
-  if (width * height > PIXEL_LIMIT)
-    return refuse({ kind: 'image-too-large', width, height, limit: PIXEL_LIMIT });
+  if (width * height > LIMITS.image.pixels)
+    return refuse({ kind: 'image-too-large', width, height, limit: LIMITS.image.pixels });
   return accept({
     format,
     width,

@@ -1,4 +1,5 @@
 import { Unzlib } from 'fflate';
+import { LIMITS } from '../limits.ts';
 
 /** What a PDF may unpack to; bytes. Content is drawn operation by operation, images only as they are. */
 export interface PdfLimits {
@@ -8,7 +9,7 @@ export interface PdfLimits {
   readonly image: number;
 }
 
-export const PDF_LIMITS: PdfLimits = { stream: 96e6, image: 600e6 };
+export const PDF_LIMITS: PdfLimits = { stream: LIMITS.pdf.streamBytes, image: LIMITS.pdf.imageBytes };
 
 /** A PDF that would unpack to more than is taken, found before anything of it is drawn. */
 export interface PdfBomb {

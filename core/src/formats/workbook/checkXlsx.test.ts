@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
-import { MERGED_LIMIT, checkXlsx } from './checkXlsx.ts';
+import { checkXlsx } from './checkXlsx.ts';
+import { LIMITS } from '../limits.ts';
 
 const sheet = (inside: string): Uint8Array =>
   zipSync({
@@ -17,7 +18,7 @@ describe('a workbook before it is read', () => {
 
   it('with one merge over the whole sheet is refused: every cell of it would be made', () => {
     expect(checkXlsx(sheet('<mergeCells><mergeCell ref="A1:XFD1048576"/></mergeCells>'))).toMatchObject({
-      problem: { kind: 'xlsx-merged', limit: MERGED_LIMIT },
+      problem: { kind: 'xlsx-merged', limit: LIMITS.workbook.mergedCells },
     });
   });
 

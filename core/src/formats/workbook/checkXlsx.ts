@@ -1,11 +1,7 @@
 import { strFromU8 } from 'fflate';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { readZipDirectory, unpackEntry } from '../zip/readZip.ts';
-
-/** What a workbook may hold, before a reader makes objects of it. */
-export const XLSX_LIMITS = { bytes: 400 * 1024 ** 2, entries: 4000 } as const;
-/** Cells that merges cover: a reader makes one of each, filled or not. */
-export const MERGED_LIMIT = 500_000;
+import { LIMITS } from '../limits.ts';
 
 export type XlsxProblem =
   | { readonly kind: 'xlsx-damaged' }
@@ -31,11 +27,11 @@ function mergedCells(xml: string): number {
 
 /** Whether a workbook can be handed to a reader: whole, not too large once unpacked, not one merge over all. */
 export function checkXlsx(bytes: Uint8Array): Result<undefined, XlsxProblem> {
-  const directory = readZipDirectory(bytes, XLSX_LIMITS);
+  const directory = readZipDirectory(bytes, LIMITS.workbook);
   if (!directory.ok)
     return refuse(
       directory.problem.kind === 'zip-too-large'
-        ? { kind: 'xlsx-too-large', limit: XLSX_LIMITS.bytes }
+        ? { kind: 'xlsx-too-large', limit: LIMITS.workbook.bytes }
         : { kind: 'xlsx-damaged' },
     );
   let merged = 0;
@@ -46,7 +42,8 @@ export function checkXlsx(bytes: Uint8Array): Result<undefined, XlsxProblem> {
     const cells = mergedCells(strFromU8(content.value, true));
     if (cells < 0) return refuse({ kind: 'xlsx-damaged' });
     merged += cells;
-    if (merged > MERGED_LIMIT) return refuse({ kind: 'xlsx-merged', cells: merged, limit: MERGED_LIMIT });
+    if (merged > LIMITS.workbook.mergedCells)
+      return refuse({ kind: 'xlsx-merged', cells: merged, limit: LIMITS.workbook.mergedCells });
   }
   return accept(undefined);
 }

@@ -14,7 +14,3 @@ export const ZESTJOB = {
   /** Only in a job that has any. */
   snapshotsEntry: 'snapshots.json',
 } as const;
-
-/** What is taken in at most, unpacked. A plan set is rarely over 300 MB. */
-export const UNPACKED_LIMIT = 1024 ** 3;
-export const ENTRY_LIMIT = 2_000;

@@ -9,11 +9,12 @@ import { type FaultyRecord, readRecords } from '../../job/readRecords.ts';
 import type { JobRecord } from '../../job/record.ts';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { readZipDirectory, unpackEntry } from '../zip/readZip.ts';
-import { ENTRY_LIMIT, UNPACKED_LIMIT, ZESTJOB } from './descriptor.ts';
+import { ZESTJOB } from './descriptor.ts';
 import type { ZestjobProblem } from './problem.ts';
 import { isSealed, manifestSchema, sha256Hex } from './seal.ts';
 import { type Snapshot, filesWith, snapshotsSchema } from './snapshot.ts';
 import { fileEntry } from './write.ts';
+import { LIMITS } from '../limits.ts';
 
 export interface ZestjobContent {
   readonly job: Job;
@@ -41,7 +42,7 @@ export function readZestjob(bytes: Uint8Array): Step<ZestjobContent> {
 
 type Entries = ReadonlyMap<string, Uint8Array>;
 
-const ZIP_LIMITS = { bytes: UNPACKED_LIMIT, entries: ENTRY_LIMIT };
+const ZIP_LIMITS = { bytes: LIMITS.jobFile.unpackedBytes, entries: LIMITS.jobFile.entries };
 
 const isKnown = (name: string): boolean =>
   [ZESTJOB.jobEntry, ZESTJOB.snapshotsEntry, ZESTJOB.manifestEntry].includes(name as 'job.json') ||
@@ -53,7 +54,7 @@ function unpack(bytes: Uint8Array): Step<Entries> {
   const directory = readZipDirectory(bytes, ZIP_LIMITS);
   if (!directory.ok)
     return directory.problem.kind === 'zip-too-large'
-      ? refuse({ kind: 'zestjob-too-large', limit: UNPACKED_LIMIT })
+      ? refuse({ kind: 'zestjob-too-large', limit: LIMITS.jobFile.unpackedBytes })
       : refuse({ kind: 'zestjob-not-zip' });
   const { entries, comment } = directory.value;
   if (!entries.some(({ name }) => name === ZESTJOB.jobEntry)) return refuse({ kind: 'zestjob-no-job' });
