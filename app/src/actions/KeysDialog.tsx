@@ -59,6 +59,7 @@ function ActionKeys() {
       key={action.id}
       action={action}
       asked={asked === action.id}
+      refused={asked === action.id ? refused : undefined}
       onAsk={() => {
         setAsked(asked === action.id ? undefined : action.id);
         setRefused(undefined);
@@ -69,14 +70,9 @@ function ActionKeys() {
   return (
     <section aria-label={t('frame.anywhere')}>
       <h3>{t('frame.anywhere')}</h3>
-      <p className="soft" role="status" style={WHOLE_ROW}>
-        {asked === undefined ? t('frame.clickAKeyToChangeIt') : t('frame.pressTheNewKey')}
+      <p className="soft" style={WHOLE_ROW}>
+        {t('frame.clickAKeyToChangeIt')}
       </p>
-      {refused === undefined ? null : (
-        <p role="alert" className="field-error" style={WHOLE_ROW}>
-          {refused}
-        </p>
-      )}
       {actions.filter(({ key }) => key !== undefined).map(line)}
       <h3>{t('frame.withoutAKey')}</h3>
       {actions.filter(({ key }) => key === undefined).map(line)}
@@ -91,11 +87,13 @@ interface KeyOfActionProps {
   readonly action: Action;
   /** The next key that is pressed is its own. */
   readonly asked: boolean;
+  /** Why the key that was pressed cannot be taken. */
+  readonly refused: string | undefined;
   readonly onAsk: () => void;
   readonly onKey: (event: KeyboardEvent) => void;
 }
 
-const KeyOfAction = ({ action: { label, key }, asked, onAsk, onKey }: KeyOfActionProps) => (
+const KeyOfAction = ({ action: { label, key }, asked, refused, onAsk, onKey }: KeyOfActionProps) => (
   <>
     <span>{label}</span>
     <BareButton
@@ -107,6 +105,16 @@ const KeyOfAction = ({ action: { label, key }, asked, onAsk, onKey }: KeyOfActio
     >
       <kbd>{asked ? '…' : (key ?? '–')}</kbd>
     </BareButton>
+    {asked ? (
+      // Right below the key: the list is longer than the dialog.
+      <span
+        role={refused === undefined ? 'status' : 'alert'}
+        className={refused === undefined ? 'soft' : 'field-error'}
+        style={WHOLE_ROW}
+      >
+        {refused ?? t('frame.pressTheNewKey')}
+      </span>
+    ) : null}
   </>
 );
 

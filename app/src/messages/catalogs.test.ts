@@ -4,7 +4,7 @@ import { describe, expect, it } from '@jest/globals';
 import { en } from './en/index.ts';
 import { enGB } from './en-GB/index.ts';
 import { pseudoText } from './pseudo.ts';
-import { listOf, messagesIn, t } from './t.ts';
+import { messagesIn, t } from './t.ts';
 
 type Texts = Readonly<Record<string, Readonly<Record<string, string>>>>;
 
@@ -78,14 +78,6 @@ describe('a message', () => {
     const uk = messagesIn('en-GB');
     expect(uk('word.labor')).toBe('Labour');
     expect(uk('word.material')).toBe('Material');
-  });
-});
-
-describe('a list', () => {
-  it('is written as the language writes it', () => {
-    expect(listOf(['a'])).toBe('a');
-    expect(listOf(['a', 'b'])).toBe('a and b');
-    expect(listOf(['a', 'b', 'c'], 'disjunction')).toBe('a, b, or c');
   });
 });
 

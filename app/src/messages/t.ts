@@ -71,12 +71,6 @@ export const messagesIn = (lng: Language) => {
   return <Key extends MessageKey>(key: Key, ...given: Given<Key>): string => fixed(key, given[0] ?? {});
 };
 
-/** Things in a row as the language writes them: `a, b and c`. */
-export const listOf = (
-  items: readonly string[],
-  type: 'conjunction' | 'disjunction' = 'conjunction',
-): string => new Intl.ListFormat(language === 'en-XA' ? USUAL : language, { type }).format(items);
-
 /** A language by its own name. */
 export const nameOfLanguage = (lng: Language): string =>
   new Intl.DisplayNames([lng], { type: 'language' }).of(lng) ?? lng;

@@ -19,9 +19,7 @@ const SIDES = [
 ] as const;
 
 /** One element each for ever, so that they are drawn anew only when their job is. */
-const SUMMARY = <Summary />;
-const ALTERNATES = <Alternates />;
-const YARDSTICKS = <Yardsticks />;
+const PAGES = { bid: <Summary />, alternates: <Alternates />, yardsticks: <Yardsticks /> } as const;
 const NO_LINE = <p className="soft">{t('estimate.selectAPricedLineToSeeWhat')}</p>;
 
 interface SidePanelProps {
@@ -66,18 +64,11 @@ const SideTabs = memo(function SideTabs({ side, line }: SideTabsProps) {
           </Tabs.Trigger>
         ))}
       </Tabs.List>
-      <Tabs.Content value="bid" className="side-body">
-        {SUMMARY}
-      </Tabs.Content>
-      <Tabs.Content value="line" className="side-body">
-        {line}
-      </Tabs.Content>
-      <Tabs.Content value="alternates" className="side-body">
-        {ALTERNATES}
-      </Tabs.Content>
-      <Tabs.Content value="yardsticks" className="side-body">
-        {YARDSTICKS}
-      </Tabs.Content>
+      {SIDES.map(([id]) => (
+        <Tabs.Content key={id} value={id} className="side-body">
+          {id === 'line' ? line : PAGES[id]}
+        </Tabs.Content>
+      ))}
     </Tabs.Root>
   );
 });

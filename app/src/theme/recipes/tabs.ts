@@ -5,11 +5,15 @@ import { tabsAnatomy } from '@chakra-ui/react/anatomy';
 export const tabs = defineSlotRecipe({
   slots: tabsAnatomy.keys(),
   base: {
-    root: { '--indicator-color': 'colors.zest', display: 'flex', flexDirection: 'column', flex: 1, minH: 0 },
+    root: { display: 'flex', flexDirection: 'column', flex: 1, minH: 0 },
     list: { flex: 'none' },
   },
   variants: {
-    variant: { line: { trigger: { color: 'fg.muted' } } },
+    variant: {
+      line: {
+        trigger: { color: 'fg.muted', _selected: { _horizontal: { '--indicator-color': 'colors.zest' } } },
+      },
+    },
     size: {
       sm: {
         root: { '--tabs-height': '34px' },
