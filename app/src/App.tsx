@@ -1,5 +1,4 @@
 import { Button, ChakraProvider } from '@chakra-ui/react';
-import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import { Suspense, lazy, useEffect } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
@@ -7,10 +6,12 @@ import { RouterProvider } from 'react-router/dom';
 import { Toasts } from './components/toaster.tsx';
 import { JobFrame } from './frame/JobFrame.tsx';
 import { StageFailed } from './frame/StageFailed.tsx';
+import { cache } from './theme/cache.ts';
 import { system } from './theme/system.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
 import { language, t } from './messages/t.ts';
+import { layout } from './theme/layout.ts';
 
 const SheetsStage = lazy(() =>
   import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })),
@@ -96,7 +97,7 @@ function ReplacedBanner() {
   const replaced = useView((state) => state.replaced);
   if (!replaced) return null;
   return (
-    <div className="banner bad" role="alert">
+    <div className={`${layout.banner} bad`} role="alert">
       {t('frame.aNewerVersionOfZestLineIs')}
       <Button size="xs" onClick={() => location.reload()}>
         {t('frame.reload')}
@@ -105,20 +106,10 @@ function ReplacedBanner() {
   );
 }
 
-/** Styles are only taken with the nonce of the page; the server that serves the built app gives it one. */
-const styles = createCache({
-  key: 'css',
-  ...nonceOf(document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')),
-});
-
-function nonceOf(meta: HTMLMetaElement | null): { readonly nonce?: string } {
-  return meta === null ? {} : { nonce: meta.nonce };
-}
-
 export function App({ stores }: { readonly stores: Stores }) {
   return (
     <StoresProvider value={stores}>
-      <CacheProvider value={styles}>
+      <CacheProvider value={cache}>
         <ChakraProvider value={system}>
           <ThemeClass />
           <ReplacedBanner />

@@ -4,6 +4,8 @@ import { useJobActions, useOpenJob, useSetView, useView } from '../stores/contex
 import { useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../theme/layout.ts';
 
 interface Found {
   readonly id: string;
@@ -52,8 +54,8 @@ function FinderBox() {
     event.stopPropagation();
   };
   return (
-    <div className="finder" onMouseDown={(event) => event.target === event.currentTarget && close()}>
-      <div className="finder-box" role="dialog" aria-label={t('frame.findAnything')} aria-modal="true">
+    <div className={styles.finder} onMouseDown={(event) => event.target === event.currentTarget && close()}>
+      <div className={styles.finderBox} role="dialog" aria-label={t('frame.findAnything')} aria-modal="true">
         <TextInput
           look="cell"
           ref={input}
@@ -70,7 +72,7 @@ function FinderBox() {
           }}
           onKeyDown={onKeyDown}
         />
-        <ul className="finder-list" id="finder-list" role="listbox" aria-label={t('frame.found')}>
+        <ul className={layout.finderList} id="finder-list" role="listbox" aria-label={t('frame.found')}>
           {found.map((each, index) => (
             <li
               key={each.id}

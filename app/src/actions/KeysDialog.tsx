@@ -8,6 +8,8 @@ import type { Action } from './action.ts';
 import { isWholeKey, refuseKey, writeKey } from './keys.ts';
 import { DRAWING_KEYS } from './listActions.ts';
 import { useActions } from './useActions.ts';
+import { styles } from './styles.ts';
+import { layout } from '../theme/layout.ts';
 
 /** The keys, from the same list that runs them; those of actions can be changed. */
 export function KeysDialog() {
@@ -16,7 +18,7 @@ export function KeysDialog() {
   if (!open) return null;
   return (
     <Modal title={t('frame.keys')} size="xl" onClose={() => setView({ keysOpen: false })}>
-      <div className="keys">
+      <div className={styles.keys}>
         <div>
           <ActionKeys />
         </div>
@@ -109,7 +111,7 @@ const KeyOfAction = ({ action: { label, key }, asked, refused, onAsk, onKey }: K
       // Right below the key: the list is longer than the dialog.
       <span
         role={refused === undefined ? 'status' : 'alert'}
-        className={refused === undefined ? 'soft' : 'field-error'}
+        className={refused === undefined ? 'soft' : layout.fieldError}
         style={WHOLE_ROW}
       >
         {refused ?? t('frame.pressTheNewKey')}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { TextArea } from '../parts/fields.tsx';
+import { layout } from '../theme/layout.ts';
 
 interface CommitAreaProps {
   readonly label: string;
@@ -34,7 +35,7 @@ export function CommitArea({ label, value, placeholder, onCommit }: CommitAreaPr
         }}
       />
       {error === undefined ? null : (
-        <div role="alert" className="field-error">
+        <div role="alert" className={layout.fieldError}>
           {error}
         </div>
       )}

@@ -1,5 +1,6 @@
 import { type CSSProperties, type KeyboardEvent, useState } from 'react';
 import { TextInput } from '../parts/fields.tsx';
+import { layout } from '../theme/layout.ts';
 
 interface CommitInputProps {
   readonly value: string;
@@ -61,7 +62,7 @@ export function CommitInput({ value, onCommit, label, align, first, ...rest }: C
         onFocus={(event) => event.target.select()}
       />
       {error === undefined ? null : (
-        <div role="alert" className="field-error">
+        <div role="alert" className={layout.fieldError}>
           {error}
         </div>
       )}

@@ -15,6 +15,7 @@ import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { IconButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface DragListProps {
   readonly ids: readonly string[];
@@ -96,14 +97,14 @@ function DragItem({
   return (
     <div
       ref={setNodeRef}
-      className={`drag-item ${isOver && !drag.isDragging ? 'drop-here' : ''}`}
+      className={`${styles.dragItem} ${isOver && !drag.isDragging ? 'drop-here' : ''}`}
       style={
         drag.transform === null ? undefined : { transform: `translateY(${drag.transform.y}px)`, zIndex: 2 }
       }
     >
       <IconButton
         ref={drag.setNodeRef}
-        className="drag-handle"
+        className={styles.dragHandle}
         {...drag.attributes}
         {...drag.listeners}
         aria-label={t('common.move', { name })}

@@ -27,6 +27,8 @@ import { type Formats, useFormats, useOpenJob } from '../stores/context.tsx';
 import { takeEntry } from './typed.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { t } from '../messages/t.ts';
+import { layout } from '../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
 interface Step {
@@ -158,7 +160,7 @@ export function FormulaInput(props: FormulaInputProps) {
   const below = (
     <>
       {error === undefined ? null : (
-        <div role="alert" className="field-error">
+        <div role="alert" className={layout.fieldError}>
           {error}
         </div>
       )}
@@ -167,7 +169,7 @@ export function FormulaInput(props: FormulaInputProps) {
       )}
       {found.length === 0 ? null : (
         <ul
-          className="finder-list box search-list suggestions"
+          className={`${layout.finderList} ${layout.box} ${styles.searchList} ${styles.suggestions}`}
           id={listId}
           role="listbox"
           aria-label={t('common.names')}
@@ -234,7 +236,7 @@ function Floating({ under, children }: { readonly under: HTMLElement | null; rea
   const left = Math.max(8, Math.min(box.left - 8, window.innerWidth - 430));
   return (
     <Portal>
-      <div className="floating" style={{ left, top: box.bottom + 4 }}>
+      <div className={styles.floating} style={{ left, top: box.bottom + 4 }}>
         {children}
       </div>
     </Portal>
@@ -297,7 +299,7 @@ function Live({ draft: typed, shown, place, unit, condition, job, figures }: Liv
   const { display, numbers } = useFormats();
   if (condition === true) return null;
   const kept = keepTyped(typed, numbers, unit);
-  if (!kept.ok) return <div className="field-error">{describeProblem(kept.problem)}</div>;
+  if (!kept.ok) return <div className={layout.fieldError}>{describeProblem(kept.problem)}</div>;
   const draft = kept.value;
   const names = namesAt(figures, place);
   const wanted = unit === undefined ? undefined : dimensionOf(unit);
@@ -309,7 +311,7 @@ function Live({ draft: typed, shown, place, unit, condition, job, figures }: Liv
   if (worked.kind === 'problem' && isUnfinished(worked.problem)) return null;
   if (worked.kind === 'problem') return <Wrong text={shown} problem={worked.problem} />;
   if (worked.kind === 'failure')
-    return <div className="field-error">{describeFailure(worked.failure, job)}</div>;
+    return <div className={layout.fieldError}>{describeFailure(worked.failure, job)}</div>;
   const { value, dimension, formula } = worked;
   const own = unit === undefined ? undefined : findUnit(unit);
   const figure =
@@ -325,7 +327,7 @@ function Live({ draft: typed, shown, place, unit, condition, job, figures }: Liv
   };
   const trace = formula === undefined ? undefined : traceFormula(formula, find, display);
   return (
-    <div className="trace" aria-live="polite">
+    <div className={layout.trace} aria-live="polite">
       {trace === undefined || trace.substituted === trace.source
         ? null
         : `${plainToLocal(trace.substituted, numbers)} `}
@@ -350,7 +352,7 @@ function Wrong({ text, problem }: { readonly text: string; readonly problem: Pla
   const { start, end } = problem.at ?? { start: 0, end: text.length };
   const to = Math.max(end, start + 1);
   return (
-    <div className="field-error" role="note">
+    <div className={layout.fieldError} role="note">
       <code className="wrong">
         {text.slice(0, start)}
         <u>{text.slice(start, to) || '␣'}</u>

@@ -1,5 +1,6 @@
 import type { LucideIcon } from 'lucide-react';
 import { IconButton } from '../parts/buttons.tsx';
+import { styles } from './styles.ts';
 
 interface IconActionProps {
   readonly label: string;
@@ -13,6 +14,6 @@ interface IconActionProps {
 export const IconAction = ({ label, icon: Icon, word, onClick }: IconActionProps) => (
   <IconButton aria-label={label} title={label} onClick={onClick}>
     <Icon size={15} aria-hidden="true" />
-    {word === undefined ? null : <span className="icon-word">{word}</span>}
+    {word === undefined ? null : <span className={styles.iconWord}>{word}</span>}
   </IconButton>
 );

@@ -1,6 +1,7 @@
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { COST_WORDS } from '../messages/words.ts';
 import { Checkbox } from '../parts/Checkbox.tsx';
+import { layout } from '../theme/layout.ts';
 
 interface KindChoiceProps<Kind extends CostKind> {
   readonly legend: string;
@@ -17,7 +18,7 @@ export function KindChoice<Kind extends CostKind>({
   onChoose,
 }: KindChoiceProps<Kind>) {
   return (
-    <fieldset className="kinds">
+    <fieldset className={layout.kinds}>
       <legend className="soft">{legend}</legend>
       {kinds.map((kind) => (
         <Checkbox

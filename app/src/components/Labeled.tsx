@@ -1,4 +1,5 @@
 import { type ReactNode, useId } from 'react';
+import { layout } from '../theme/layout.ts';
 
 interface LabeledProps {
   readonly label: string;
@@ -21,7 +22,7 @@ export function Labeled({ label, error, hint, children }: LabeledProps) {
         {label}
       </label>
       {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': noteId })}
-      <div id={noteId} className={error === undefined ? 'soft' : 'field-error'} style={{ fontSize: 12 }}>
+      <div id={noteId} className={error === undefined ? 'soft' : layout.fieldError} style={{ fontSize: 12 }}>
         {error ?? hint}
       </div>
     </div>

@@ -2,6 +2,7 @@ import type { NotePart } from '@zest/core/calculate/explain/notes';
 import { describeFailure } from '../messages/describeFailure.ts';
 import { describeProblem } from '../messages/describeProblem.ts';
 import { useOpenJob } from '../stores/context.tsx';
+import { styles } from './styles.ts';
 
 /** A text with its figures of the moment; one without a figure says why. */
 export function NoteText({ parts }: { readonly parts: readonly NotePart[] }) {
@@ -12,7 +13,7 @@ export function NoteText({ parts }: { readonly parts: readonly NotePart[] }) {
         if (part.type === 'words') return <span key={index}>{part.text}</span>;
         if (part.type === 'figure')
           return (
-            <b key={index} className="note-figure">
+            <b key={index} className={styles.noteFigure}>
               {part.text.figure}
               {part.text.unit === '' ? null : <span className="unit"> {part.text.unit}</span>}
             </b>

@@ -1,5 +1,6 @@
 import { NavLink } from 'react-router';
 import { useJobId } from '../stores/jobHooks.ts';
+import { styles } from './styles.ts';
 
 interface PageTabsProps {
   /** The stage that the pages are of. */
@@ -13,7 +14,7 @@ export function PageTabs({ stage, tabs }: PageTabsProps) {
   return (
     <>
       <h1 className="sr-only">{stage}</h1>
-      <nav className="tabs" aria-label={stage}>
+      <nav className={styles.tabs} aria-label={stage}>
         {tabs.map(([path, name]) => (
           <NavLink key={path} to={`/job/${jobId}/${path}`}>
             {name}

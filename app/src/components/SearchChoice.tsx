@@ -1,5 +1,7 @@
 import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { TextInput } from '../parts/fields.tsx';
+import { layout } from '../theme/layout.ts';
+import { styles } from './styles.ts';
 
 export interface SearchOption {
   readonly id: string;
@@ -109,7 +111,7 @@ export function SearchChoice(props: SearchChoiceProps) {
       {text === undefined ? null : (
         <ul
           ref={list}
-          className="finder-list box search-list"
+          className={`${layout.finderList} ${layout.box} ${styles.searchList}`}
           id={listId}
           role="listbox"
           aria-label={props.listLabel}

@@ -3,6 +3,7 @@ import { LENGTH } from '@zest/core/units/dimension';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { useFormats } from '../stores/context.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 const WIDTH = 300;
 const HEIGHT = 190;
@@ -19,7 +20,7 @@ export function SectionDrawing({ drawn, label }: { readonly drawn: DrawnSection;
   const y = (m: number): number => MARGIN + (topM - m) * scale;
   return (
     <svg
-      className="section-drawing"
+      className={styles.sectionDrawing}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={t('common.sectionOfWideAndHigh', {

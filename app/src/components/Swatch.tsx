@@ -1,6 +1,7 @@
 import { isPoints, isRing } from '@zest/core/job/markKinds';
 import type { MarkKind } from '@zest/core/job/markKinds';
 import { type Glyph, lookOf } from '../theme/scopeColors.ts';
+import { styles } from './styles.ts';
 
 const GLYPHS: Readonly<Record<Glyph, string>> = {
   disc: 'M9 1a5 5 0 110 10 5 5 0 010-10z',
@@ -16,7 +17,7 @@ export function Swatch({ color, kind }: { readonly color: number; readonly kind:
   const look = lookOf(color);
   const hollow = look.glyph === 'ring' || look.glyph === 'cross';
   return (
-    <svg className="swatch" viewBox="0 0 18 12" aria-hidden="true">
+    <svg className={styles.swatch} viewBox="0 0 18 12" aria-hidden="true">
       {kind === 'run' ? (
         <>
           <line x1="0" y1="6" x2="18" y2="6" stroke={look.color} strokeWidth="5" opacity="0.3" />

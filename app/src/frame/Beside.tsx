@@ -10,6 +10,8 @@ import type { Beside as BesideWhat } from '../stores/viewStore.ts';
 import { TextButton } from '../parts/buttons.tsx';
 import { Select } from '../parts/fields.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../theme/layout.ts';
 
 const SheetPane = lazy(() => import('../workspace/SheetPane.tsx').then((m) => ({ default: m.SheetPane })));
 const EstimateStage = lazy(() =>
@@ -64,7 +66,7 @@ export function BesideChoice() {
   return (
     <Select
       small
-      className="beside-choice"
+      className={styles.besideChoice}
       aria-label={t('frame.splitView')}
       value={keyOf(what)}
       onChange={(event) => setView({ beside: readKey(event.target.value) })}
@@ -83,8 +85,8 @@ export function Beside() {
   const { pathname } = useLocation();
   if (what === undefined || !STAGES_WITH_ROOM.test(pathname)) return null;
   return (
-    <aside className="beside" aria-label={t('frame.beside')}>
-      <div className="beside-head">
+    <aside className={styles.beside} aria-label={t('frame.beside')}>
+      <div className={styles.besideHead}>
         <Select
           aria-label={t('frame.whatTheSplitViewShows')}
           value={keyOf(what)}
@@ -114,7 +116,7 @@ function Content({ what, job }: { readonly what: BesideWhat; readonly job: Shown
   return <ScheduleTable id={what.id} />;
 }
 
-const Gone = () => <p className="empty">{t('frame.itHasBeenDeletedFromTheJob')}</p>;
+const Gone = () => <p className={layout.empty}>{t('frame.itHasBeenDeletedFromTheJob')}</p>;
 
 /** A schedule to read while measuring; a click on its title opens it to be corrected. */
 function ScheduleTable({ id }: { readonly id: string }) {
@@ -122,7 +124,7 @@ function ScheduleTable({ id }: { readonly id: string }) {
   const schedule = useRecord(id as Id<'schedule'>);
   if (schedule === undefined) return <Gone />;
   return (
-    <div className="beside-schedule">
+    <div className={styles.besideSchedule}>
       <TextButton onClick={() => setView({ schedule })}>{t('frame.fixItOrMakeScopesFromIts')}</TextButton>
       <table>
         <thead>

@@ -17,6 +17,7 @@ import { BesideChoice } from './Beside.tsx';
 import { STAGES } from './stages.ts';
 import { BareButton, IconButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
@@ -24,12 +25,12 @@ export function Head() {
   const setView = useSetView();
   const findKey = useKeyOf('find', 'Ctrl+K');
   return (
-    <header className="head">
-      <span className="head-job cut" title={name}>
+    <header className={styles.head}>
+      <span className={`${styles.headJob} cut`} title={name}>
         {name}
       </span>
       <Where />
-      <BareButton className="head-find" onClick={() => setView({ finderOpen: true })}>
+      <BareButton className={styles.headFind} onClick={() => setView({ finderOpen: true })}>
         {t('frame.findAnything')} {findKey === '' ? null : <kbd>{findKey.replace('+', ' ')}</kbd>}
       </BareButton>
       <BesideChoice />
@@ -60,7 +61,7 @@ function Where() {
   const words = sheet === undefined ? (assembly?.name ?? name) : `${sheet.number} ${sheet.title}`;
   return (
     <>
-      <span className="head-where cut">{words}</span>
+      <span className={`${styles.headWhere} cut`}>{words}</span>
       {sheet === undefined ? null : <ScaleChip sheet={sheet} />}
     </>
   );
@@ -79,7 +80,7 @@ function ScaleChip({ sheet }: { readonly sheet: Sheet }) {
   const next = sheet.scale === null ? 'scale' : 'check';
   return (
     <BareButton
-      className="scale-chip cut"
+      className={`${styles.scaleChip} cut`}
       title={next === 'scale' ? t('frame.setTheScale') : t('frame.checkTheScaleWithAKnownDimension')}
       onClick={() => setView({ tool: next })}
     >
@@ -154,7 +155,7 @@ function Total() {
   const delta = lastChange?.deltaMinor ?? 0;
   return (
     <BareButton
-      className="head-total"
+      className={styles.headTotal}
       onClick={() => actions.select({ type: 'bid' })}
       aria-label={t('frame.bidTotal', {
         money: formatMoney(total, money),

@@ -28,6 +28,8 @@ import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
 import { STAGES } from './stages.ts';
 import { t } from '../messages/t.ts';
+import { layout } from '../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** The frame around an open job: spine, head, the stage at work, and the through-line. */
 export function JobFrame() {
@@ -40,14 +42,14 @@ export function JobFrame() {
     return () => void actions.closeJob();
   }, [actions, jobId]);
   if (missing) return <MissingJob />;
-  if (openId !== jobId) return <p className="empty">{t('frame.openingTheJob')}</p>;
+  if (openId !== jobId) return <p className={layout.empty}>{t('frame.openingTheJob')}</p>;
   return <Frame />;
 }
 
 function MissingJob() {
   const refused = useJobState((state) => state.refused);
   return (
-    <main className="empty">
+    <main className={layout.empty}>
       <h2>{refused === undefined ? t('frame.noSuchJob') : t('frame.thisJobCannotBeOpened')}</h2>
       <p>{describeProblem(refused ?? { kind: 'job-missing' })}</p>
       <p className="first">
@@ -60,16 +62,16 @@ function MissingJob() {
 function Frame() {
   useActionKeys();
   return (
-    <div className="frame">
+    <div className={styles.frame}>
       <Spine />
       <Head />
-      <main className="work">
+      <main className={styles.work}>
         <SaveBanner />
         <DriftBanner />
         <AsideBanner />
         <CopiesBanner />
-        <div className="work-split">
-          <div className="work-main">
+        <div className={styles.workSplit}>
+          <div className={styles.workMain}>
             <Outlet />
           </div>
           <Beside />
@@ -90,8 +92,13 @@ function Spine() {
 
 const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Figures }) {
   return (
-    <nav className="spine" aria-label={t('frame.stages')}>
-      <Link to="/jobs" className="spine-home" aria-label={t('frame.allJobs')} title={t('frame.allJobs')}>
+    <nav className={styles.spine} aria-label={t('frame.stages')}>
+      <Link
+        to="/jobs"
+        className={styles.spineHome}
+        aria-label={t('frame.allJobs')}
+        title={t('frame.allJobs')}
+      >
         <svg viewBox="0 0 36 36" aria-hidden="true">
           <circle cx="18" cy="18" r="13" fill="none" stroke="#F2B705" strokeWidth="3" />
           <path d="M5 22 31 14" stroke="#F2B705" strokeWidth="3" />
@@ -101,11 +108,11 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
       {STAGES.map(({ path, name, icon: Icon, todo }) => {
         const { count, words } = todo(figures);
         return (
-          <NavLink key={path} to={path} className="spine-stage" title={count > 0 ? words : name}>
+          <NavLink key={path} to={path} className={styles.spineStage} title={count > 0 ? words : name}>
             <Icon size={20} strokeWidth={1.6} aria-hidden="true" />
             {name}
             {count > 0 ? (
-              <span className="spine-todo" role="img" aria-label={words}>
+              <span className={styles.spineTodo} role="img" aria-label={words}>
                 {count}
               </span>
             ) : null}
@@ -124,11 +131,11 @@ function SecondLookLink() {
   const words =
     count === 0 ? t('frame.secondLook') : t('frame.toAnswer', { doubts: t('count.doubt', { count: count }) });
   return (
-    <NavLink to="look" className="spine-stage spine-look" title={words}>
+    <NavLink to="look" className={`${styles.spineStage} ${styles.spineLook}`} title={words}>
       <Glasses size={20} strokeWidth={1.6} aria-hidden="true" />
       {t('frame.secondLook')}
       {count > 0 ? (
-        <span className="spine-todo" role="img" aria-label={words}>
+        <span className={styles.spineTodo} role="img" aria-label={words}>
           {count > 99 ? '99+' : count}
         </span>
       ) : null}
@@ -158,7 +165,7 @@ function SaveBanner() {
       )
     : describeProblem({ kind: 'read-only' });
   return (
-    <div className={failed ? 'banner bad' : 'banner'} role={failed ? 'alert' : 'status'}>
+    <div className={failed ? `${layout.banner} bad` : layout.banner} role={failed ? 'alert' : 'status'}>
       {behind ?? words}
       {failed && lost === undefined ? (
         <Button size="xs" onClick={actions.retrySave}>
@@ -192,7 +199,7 @@ function DriftBanner() {
   const actions = useJobActions();
   if (drift === undefined) return null;
   return (
-    <div className="banner" role="status">
+    <div className={layout.banner} role="status">
       {t('frame.theBidWas')} {formatMoney(drift.fromMinor, money)} {t('frame.whenThisJobWasLastSaved')}{' '}
       {lost ? t('frame.withoutTheRecordsNamedBelowItIs') : t('frame.thisVersionOfTheProgramMakesIt')}{' '}
       {formatMoney(total, money)}. {lost ? '' : t('frame.wasteUsedToRaiseLaborHoursAnd')}
@@ -221,7 +228,7 @@ function AsideBanner() {
     services.download('set-aside.json', new Blob([text], { type: 'application/json' }));
   };
   return (
-    <div className="banner" role="alert">
+    <div className={layout.banner} role="alert">
       {t('count.record', { count: aside.length })} {t('frame.inThisJobCouldntBeRead')} {names.join(', ')}
       {more > 0 ? t('frame.andMore', { more }) : ''}
       {t('frame.theBidIsWithout')} {aside.length === 1 ? t('frame.it') : t('frame.them')}
@@ -243,7 +250,7 @@ function CopiesBanner() {
   if (state !== 'failed' && state !== 'blocked') return null;
   const blocked = state === 'blocked';
   return (
-    <div className="banner" role="status">
+    <div className={layout.banner} role="status">
       {blocked ? t('frame.copiesToTheFolderHaveStoppedThe', { folder: folder ?? '' }) : reason}
       <Button size="xs" onClick={() => void (blocked ? actions.allow() : actions.writeNow())}>
         {blocked ? t('frame.allowIt') : t('frame.tryAgain')}

@@ -4,12 +4,13 @@ import { tellRefused } from '../components/tellRefused.ts';
 import { useJobActions, useJobState } from '../stores/context.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { t } from '../messages/t.ts';
+import { layout } from '../theme/layout.ts';
 
 /** In place of a page that stopped by a mistake of the program: what happened, and the ways on. */
 export function StageFailed() {
   const isOpen = useJobState(({ open }) => open !== undefined);
   return (
-    <div className="empty" role="alert">
+    <div className={layout.empty} role="alert">
       <h2>{t('frame.thisPageStoppedWorking')}</h2>
       <p>{t('frame.somethingWentWrongInTheProgramNot', { value: useReason() })}</p>
       {isOpen ? <WaysOn /> : null}

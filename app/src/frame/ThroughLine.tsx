@@ -25,6 +25,7 @@ import {
 } from '../stores/context.tsx';
 import { BareButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** The strip that shows a number's whole way, from the marks on the sheet to the money. */
 export function ThroughLine() {
@@ -36,9 +37,9 @@ export function ThroughLine() {
     [figures, selection],
   );
   return (
-    <nav className="way" aria-label={t('frame.throughLine')}>
+    <nav className={styles.way} aria-label={t('frame.throughLine')}>
       {steps.length === 0 ? (
-        <span className="way-empty">{t('frame.selectAMarkALineOrThe')}</span>
+        <span className={styles.wayEmpty}>{t('frame.selectAMarkALineOrThe')}</span>
       ) : (
         steps.map((step, index) => <WayStep key={index} step={step} job={figures.job} />)
       )}
@@ -69,7 +70,7 @@ const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; read
   };
   return (
     <BareButton
-      className={`way-step ${step.here ? 'here' : ''}`}
+      className={`${styles.wayStep} ${step.here ? 'here' : ''}`}
       onClick={go}
       title={failure === undefined ? words : describeFailure(failure, job)}
       aria-current={step.here ? 'step' : undefined}

@@ -18,6 +18,8 @@ import { keepContents } from './contents.ts';
 import { createHandlers } from './gridKeys.ts';
 import type { GridProps } from './gridProps.ts';
 import { placeColumns, showColumn, stayClass } from './stay.ts';
+import { styles } from './styles.ts';
+import { layout } from '../theme/layout.ts';
 
 const ROW_PX = 27;
 /** The head stands above the rows in the same scroller. */
@@ -178,7 +180,7 @@ export function Grid<Row>(props: GridProps<Row>) {
     <RowDrag onDrop={props.onMove === undefined ? undefined : drop}>
       <div
         ref={scroller}
-        className="grid"
+        className={styles.grid}
         role="grid"
         tabIndex={0}
         aria-label={label}
@@ -204,12 +206,12 @@ export function Grid<Row>(props: GridProps<Row>) {
         onCopy={handlers.onCopy}
         onPaste={handlers.onPaste}
       >
-        <div className="grid-head" role="row" style={{ gridTemplateColumns: template, minWidth }}>
+        <div className={styles.gridHead} role="row" style={{ gridTemplateColumns: template, minWidth }}>
           {columns.map((column) => (
             <div
               key={column.id}
               role="columnheader"
-              className={`grid-cell ${column.align ?? 'left'} ${stayClass(column)}`}
+              className={`${styles.gridCell} ${column.align ?? 'left'} ${stayClass(column)}`}
               style={column.left === undefined ? undefined : { left: column.left }}
               title={column.hint}
             >
@@ -250,7 +252,7 @@ export function Grid<Row>(props: GridProps<Row>) {
         </div>
       </div>
       {refusal === undefined ? null : (
-        <div className="banner bad" role="alert">
+        <div className={`${layout.banner} bad`} role="alert">
           {refusal}
         </div>
       )}

@@ -12,6 +12,7 @@ import {
 import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
 import { RowCells, type RowCellsProps } from './RowCells.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 const Draggable = createContext(false);
 
@@ -83,7 +84,7 @@ interface RowFrameProps {
 
 function PlainRow({ index, className, style, children }: RowFrameProps) {
   return (
-    <div role="row" aria-rowindex={index + 1} className={`grid-row ${className}`} style={style}>
+    <div role="row" aria-rowindex={index + 1} className={`${styles.gridRow} ${className}`} style={style}>
       {children}
     </div>
   );
@@ -98,14 +99,14 @@ function DragRow({ id, index, className, movable, style, children }: RowFramePro
       ref={setNodeRef}
       role="row"
       aria-rowindex={index + 1}
-      className={`grid-row ${className} ${state}`}
+      className={`${styles.gridRow} ${className} ${state}`}
       style={style}
     >
       {children}
       {movable ? (
         <span
           ref={drag.setNodeRef}
-          className="row-handle"
+          className={styles.rowHandle}
           aria-hidden="true"
           title={t('common.dragToMoveOrPressAltWith')}
           onPointerDown={(event) => drag.listeners?.['onPointerDown']?.(event)}

@@ -2,6 +2,7 @@ import { type CSSProperties, type ReactNode, memo } from 'react';
 import type { Cell } from './cells.ts';
 import type { Contents } from './contents.ts';
 import { stayClass } from './stay.ts';
+import { styles } from './styles.ts';
 
 /** Of a column, what its cells stand by; it stays the same while figures change. */
 export interface CellFrame {
@@ -53,7 +54,7 @@ export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
         id={cellId(label, cell)}
         role="gridcell"
         aria-selected={selected}
-        className={`grid-cell ${column.align ?? 'left'} ${here ? 'current' : ''} ${stayClass(column)}`}
+        className={`${styles.gridCell} ${column.align ?? 'left'} ${here ? 'current' : ''} ${stayClass(column)}`}
         style={styleOf(column.left, selected && !here)}
         onMouseDown={(event) => onDown(cell, event.shiftKey)}
         onDoubleClick={() => onOpen(row, columnIndex)}

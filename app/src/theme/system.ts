@@ -19,10 +19,19 @@ export const system = createSystem(
         },
       },
       semanticTokens: {
+        shadows: { float: of('float-shadow') },
         colors: {
           focus: of('zest-ink'),
           chosen: of('zest-wash'),
-          zest: of('zest'),
+          zest: {
+            DEFAULT: of('zest'),
+            ink: of('zest-ink'),
+            wash: of('zest-wash'),
+            soft: of('zest-wash-soft'),
+          },
+          leaf: of('leaf'),
+          pomelo: of('pomelo'),
+          desk: of('desk'),
           link: { value: { base: 'var(--rind)', _dark: 'var(--leaf)' } },
           bg: {
             DEFAULT: of('paper'),
@@ -41,6 +50,8 @@ export const system = createSystem(
           },
           rind: {
             solid: of('rind'),
+            deep: of('rind-deep'),
+            on: of('on-rind'),
             contrast: { value: '#ffffff' },
             fg: of('ink'),
             muted: of('pith'),

@@ -13,6 +13,7 @@ import { usePanePointer } from './usePointer.ts';
 import { useSnapper } from './useSnapper.ts';
 import { IconButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface SheetPaneProps {
   readonly sheet: Sheet;
@@ -100,7 +101,7 @@ export function PaneZoom({ desk }: { readonly desk: Desk }) {
     desk.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
   };
   return (
-    <div className="zoom" onPointerDown={(event) => event.stopPropagation()}>
+    <div className={styles.zoom} onPointerDown={(event) => event.stopPropagation()}>
       <IconButton aria-label={t('workspace.zoomIn')} title={t('workspace.zoomIn2')} onClick={by(1.4)}>
         <Plus size={16} />
       </IconButton>

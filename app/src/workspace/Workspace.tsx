@@ -16,6 +16,7 @@ import { usePointer } from './usePointer.ts';
 import { useSession } from './useSession.ts';
 import { useSnapper } from './useSnapper.ts';
 import { t } from '../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
 export function Workspace({ sheet }: { readonly sheet: Sheet }) {
@@ -27,7 +28,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
   const session = useSession(sheet.id, desk, hits, snapper);
   usePointer(refs.desk, desk, session);
   return (
-    <div className="desk-frame">
+    <div className={styles.deskFrame}>
       <div
         ref={refs.desk}
         className="desk"

@@ -13,6 +13,8 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -60,7 +62,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
       {scopes.length === 0 ? (
         <p className="soft">{t('assemblies.thereIsNothingItCouldApplyTo')}</p>
       ) : (
-        <div className="apply-list">
+        <div className={styles.applyList}>
           {scopes.map(({ id, name }) => (
             <Checkbox key={id} checked={chosen.has(id)} onChange={() => toggle(id)}>
               <span className="cut" title={name}>
@@ -78,7 +80,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
         </div>
       )}
       {error === undefined ? null : (
-        <div role="alert" className="field-error">
+        <div role="alert" className={layout.fieldError}>
           {error}
         </div>
       )}

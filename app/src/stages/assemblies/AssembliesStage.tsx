@@ -20,6 +20,8 @@ import { LaterVersion, laterVersion } from './LaterVersion.tsx';
 import { useShelf } from './useShelf.ts';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -64,8 +66,8 @@ export function AssembliesStage() {
     );
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
-    <div className="stage">
-      <div className="bar wraps">
+    <div className={layout.stage}>
+      <div className={`${layout.bar} wraps`}>
         <AssemblyTabs />
         <TextInput
           style={{ width: 150 }}
@@ -133,7 +135,7 @@ export function AssembliesStage() {
           {t('assemblies.newAssembly')}
         </Button>
       </div>
-      <div className="assembly">
+      <div className={styles.assembly}>
         <FolderList
           label={t('assemblies.assemblies')}
           items={found.map((each) => ({
@@ -151,12 +153,12 @@ export function AssembliesStage() {
           onChoose={go}
         />
         {assembly === undefined ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('assemblies.noAssemblyChosen')}</h2>
             <p>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</p>
           </div>
         ) : (
-          <div className="editor-column">
+          <div className={styles.editorColumn}>
             {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
             <AssemblyEditor key={assembly.id} assembly={assembly} fresh={assembly.id === fresh} />
             {applying ? <ApplyDialog assembly={assembly} onClose={() => setApplying(false)} /> : null}

@@ -29,6 +29,8 @@ import { type PartProps, renameComponent, takenIn, withChanges } from './assembl
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -62,7 +64,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
   };
   return (
     <div>
-      <table className="lines components" ref={table}>
+      <table className={`${layout.lines} components`} ref={table}>
         <thead>
           <tr>
             <th style={{ width: 164 }}>{t('assemblies.component2')}</th>
@@ -155,7 +157,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
     <>
       <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
         <td>
-          <div className="component-name">
+          <div className={styles.componentName}>
             <MoreButton
               label={t('assemblies.moreAbout', { name: component.name })}
               open={open}
@@ -163,7 +165,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
             />
             <CommitInput label={t('assemblies.component2')} first value={component.name} onCommit={rename} />
           </div>
-          <div className="trace component-key" title={t('assemblies.itsNameInFormulas')}>
+          <div className={`${layout.trace} ${styles.componentKey}`} title={t('assemblies.itsNameInFormulas')}>
             {component.key}
             {describeMore(component)}
           </div>
@@ -308,7 +310,7 @@ function Worked({
   );
   if (!compiled.ok)
     return (
-      <div className="field-error" role="note">
+      <div className={layout.fieldError} role="note">
         {describeProblem(compiled.problem)}
       </div>
     );
@@ -317,7 +319,7 @@ function Worked({
   if (trace === undefined || trace.substituted === trace.source) return null;
   const net = figures.figure(netNode(use.id, component.key));
   return (
-    <div className="trace">
+    <div className={layout.trace}>
       {component.per === 'mark' ? t('assemblies.forEachMarkInAll') : `${trace.substituted} = `}
       {net.failure === undefined ? (
         <InUnitText

@@ -17,6 +17,7 @@ import { type ChangeAssembly } from './assemblyParts.ts';
 import { UseAnswers } from './UseAnswers.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** Ctrl Enter anywhere in the editor begins the next component. */
 function addByKey(event: KeyboardEvent<HTMLElement>): void {
@@ -66,8 +67,8 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
     );
   };
   return (
-    <div className="editor" ref={root} onKeyDownCapture={addByKey}>
-      <div className="assembly-head">
+    <div className={styles.editor} ref={root} onKeyDownCapture={addByKey}>
+      <div className={styles.assemblyHead}>
         <CommitInput
           label={t('assemblies.nameOfTheAssembly')}
           value={assembly.name}

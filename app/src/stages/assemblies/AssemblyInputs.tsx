@@ -21,6 +21,8 @@ import {
 } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** What the assembly asks for when it is applied. */
 export function AssemblyInputs({ assembly, change }: PartProps) {
@@ -41,7 +43,7 @@ export function AssemblyInputs({ assembly, change }: PartProps) {
       {assembly.inputs.length === 0 ? (
         <p className="soft">{t('assemblies.noQuestionsEverythingComesFromWhatIs')}</p>
       ) : (
-        <table className="lines">
+        <table className={layout.lines}>
           <thead>
             <tr>
               <th style={{ width: '36%' }}>{t('assemblies.question2')}</th>
@@ -87,7 +89,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
     <>
       <tr>
         <td>
-          <div className="component-name">
+          <div className={styles.componentName}>
             <MoreButton
               label={t('assemblies.moreAbout2', { question: input.question })}
               open={open}
@@ -99,7 +101,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
               onCommit={(question) => set({ question })}
             />
           </div>
-          <div className="trace component-key">{describeMore(input)}</div>
+          <div className={`${layout.trace} ${styles.componentKey}`}>{describeMore(input)}</div>
         </td>
         <td>
           <CommitInput
@@ -176,7 +178,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
   const { numbers } = useFormats();
   const limit = (field: 'min' | 'max', label: string) => (
     <div>
-      <div className="soft field-label">{label}</div>
+      <div className={`soft ${styles.fieldLabel}`}>{label}</div>
       <CommitInput
         label={t('assemblies.of', { label, question: input.question })}
         align="end"
@@ -187,11 +189,11 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
     </div>
   );
   return (
-    <div className="details">
+    <div className={styles.details}>
       {limit('min', t('assemblies.atLeast2', { unit: input.unit }))}
       {limit('max', t('assemblies.atMost', { unit: input.unit }))}
       <div>
-        <div className="soft field-label">{t('assemblies.group')}</div>
+        <div className={`soft ${styles.fieldLabel}`}>{t('assemblies.group')}</div>
         <CommitInput
           label={t('assemblies.groupOf', { question: input.question })}
           value={input.group ?? ''}
@@ -199,7 +201,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
         />
       </div>
       <div className="wide">
-        <div className="soft field-label">{t('assemblies.askOnlyIf')}</div>
+        <div className={`soft ${styles.fieldLabel}`}>{t('assemblies.askOnlyIf')}</div>
         <FormulaInput
           label={t('assemblies.whenIsAsked', { question: input.question })}
           value={input.when ?? ''}
@@ -210,7 +212,7 @@ function InputDetails({ input, place, set }: InputDetailsProps) {
         />
       </div>
       <div className="wide">
-        <div className="soft field-label">{t('assemblies.choicesAsLabelAnswer')}</div>
+        <div className={`soft ${styles.fieldLabel}`}>{t('assemblies.choicesAsLabelAnswer')}</div>
         <CommitInput
           label={t('assemblies.choicesOf', { question: input.question })}
           placeholder={t('assemblies.anyAnswerOrYes1No0')}

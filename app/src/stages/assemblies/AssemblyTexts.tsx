@@ -13,6 +13,8 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { PartProps } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 interface AssemblyTextsProps extends PartProps {
   readonly use: Use | undefined;
@@ -30,7 +32,7 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
       checks: checks.map((each, at) => (at === index ? { ...each, ...changed } : each)),
     });
   return (
-    <div className="form" style={{ gap: 8 }}>
+    <div className={layout.form} style={{ gap: 8 }}>
       <CommitArea
         label={t('assemblies.howItWasCalculated')}
         value={note}
@@ -38,12 +40,12 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
         onCommit={(text) => change(t('assemblies.changeANote'), { note: text })}
       />
       {note !== '' && use !== undefined ? (
-        <div className="box note-box">
+        <div className={`${layout.box} ${layout.noteBox}`}>
           <NoteText parts={readNote(figures, frameOf(job, use), note, display)} />
         </div>
       ) : null}
       {checks.map((check, index) => (
-        <div key={index} className="check-row">
+        <div key={index} className={styles.checkRow}>
           <FormulaInput
             label={t('assemblies.whenToShowWarning', { place: index + 1 })}
             value={check.when}

@@ -17,6 +17,7 @@ import { SizingEditor } from '../prices/SizingEditor.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface ComponentDetailsProps {
   readonly component: Component;
@@ -57,7 +58,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
     </Field>
   );
   return (
-    <div className="details">
+    <div className={styles.details}>
       <Field label={t('assemblies.calculated')}>
         <Select
           aria-label={t('assemblies.whatIsCalculatedOn', { name })}
@@ -175,7 +176,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
     );
   return (
     <Field label={t('assemblies.laborIn', { unit })} wide>
-      <div className="details-row">
+      <div className={styles.detailsRow}>
         <CommitInput
           label={t('assemblies.productionOf', { name })}
           align="end"
@@ -239,7 +240,7 @@ function Field({
 }) {
   return (
     <div className={wide === true ? 'wide' : ''}>
-      <div className="soft field-label">{label}</div>
+      <div className={`soft ${styles.fieldLabel}`}>{label}</div>
       {children}
     </div>
   );

@@ -25,15 +25,17 @@ import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { LookupTables } from './LookupTables.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
   return (
-    <div className="stage">
-      <div className="bar">
+    <div className={layout.stage}>
+      <div className={layout.bar}>
         <AssemblyTabs />
       </div>
-      <div className="editor">
+      <div className={styles.editor}>
         <section aria-label={t('assemblies.namedFigures')}>
           <h2>{t('assemblies.namedFigures')}</h2>
           <NamedFigures />
@@ -75,7 +77,7 @@ function NamedFigures() {
       {named.length === 0 ? (
         <p className="soft">{t('assemblies.nameAFigureOnceToUseIt')}</p>
       ) : (
-        <table className="lines">
+        <table className={layout.lines}>
           <thead>
             <tr>
               <th style={{ width: '22%' }}>{t('assemblies.whatItIs')}</th>
@@ -145,7 +147,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
           onCommit={(formula) => set({ formula })}
         />
         {worked.kind === 'problem' ? (
-          <div className="field-error" role="note">
+          <div className={layout.fieldError} role="note">
             {describeProblem(worked.problem)}
           </div>
         ) : null}
@@ -165,7 +167,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
         ) : null}
       </td>
       <td>
-        <div className="soft cut used-by" title={users.join(', ')}>
+        <div className={`soft cut ${styles.usedBy}`} title={users.join(', ')}>
           {users.length === 0 ? t('assemblies.nothingYet') : users.join(', ')}
         </div>
       </td>
@@ -194,7 +196,7 @@ function Difficulties() {
   return (
     <>
       {all.length === 0 ? null : (
-        <table className="lines" style={{ maxWidth: 480 }}>
+        <table className={layout.lines} style={{ maxWidth: 480 }}>
           <thead>
             <tr>
               <th>{t('assemblies.whereOrHow')}</th>
@@ -250,7 +252,7 @@ function Difficulties() {
         </table>
       )}
       {error === undefined ? null : (
-        <div className="field-error" role="alert">
+        <div className={layout.fieldError} role="alert">
           {error}
         </div>
       )}

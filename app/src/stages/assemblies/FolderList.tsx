@@ -1,5 +1,7 @@
 import { groupBy } from '@zest/core/job/groupBy';
 import { ListButton } from '../../parts/buttons.tsx';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 export interface FolderItem {
   readonly key: string;
@@ -25,10 +27,10 @@ export function FolderList({ label, items, current, nothing, onChoose }: FolderL
     ...folders.filter(([folder]) => folder !== ''),
   ];
   return (
-    <nav className="list" aria-label={label}>
+    <nav className={layout.list} aria-label={label}>
       {sorted.map(([folder, inFolder]) => (
         <div key={folder}>
-          {folder === '' ? null : <h2 className="list-folder">{folder}</h2>}
+          {folder === '' ? null : <h2 className={styles.listFolder}>{folder}</h2>}
           {inFolder.map(({ key, name, about }) => (
             <ListButton key={key} aria-current={key === current} onClick={() => onChoose(key)}>
               {name}

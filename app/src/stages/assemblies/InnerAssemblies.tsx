@@ -19,6 +19,8 @@ import { keyFor } from '@zest/core/job/keyFor';
 import { type PartProps, takenIn, withChanges } from './assemblyParts.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 interface InnerAssembliesProps extends PartProps {
   readonly use: Use | undefined;
@@ -45,7 +47,7 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
     change(t('assemblies.putInside', { name: chosen.name }), { inner: [...inner, added] });
   };
   return (
-    <div className="form" style={{ gap: 8 }}>
+    <div className={layout.form} style={{ gap: 8 }}>
       {inner.map((each) => (
         <InnerBox
           key={each.key}
@@ -99,7 +101,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
   const dimension = MEASURE_DIMENSION[leadingMeasure(used?.measures ?? 'count')];
   const unit = findDefaultUnit(dimension, display.system)?.symbol ?? '';
   return (
-    <div className="box inner-box">
+    <div className={`${layout.box} ${styles.innerBox}`}>
       <CommitInput
         label={t('assemblies.nameOfTheInnerAssembly')}
         value={inner.name}
@@ -128,7 +130,7 @@ function InnerBox({ inner, used, use, place, set, onRemove }: InnerBoxProps) {
         <Trash2 size={14} />
       </Button>
       {(used?.inputs ?? []).map((input) => (
-        <div key={input.key} className="inner-answer">
+        <div key={input.key} className={styles.innerAnswer}>
           <span className="soft cut" title={input.question}>
             {input.question}
           </span>

@@ -15,6 +15,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useServices } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** A later version in the library than the one this job has; undefined where there is none. */
 export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | undefined {
@@ -44,7 +45,7 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <div className="later-version" role="status">
+    <div className={styles.laterVersion} role="status">
       <span>
         {t('assemblies.theLibraryHasVersionWith', {
           version: kept.version,

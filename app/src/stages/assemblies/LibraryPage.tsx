@@ -31,6 +31,8 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -121,8 +123,8 @@ export function LibraryPage() {
     ]);
   };
   return (
-    <div className="stage">
-      <div className="bar">
+    <div className={layout.stage}>
+      <div className={layout.bar}>
         <AssemblyTabs />
         <TextInput
           style={{ width: 200 }}
@@ -143,7 +145,7 @@ export function LibraryPage() {
         <ReadFile onFile={readFile} />
       </div>
       {notes.length === 0 ? null : (
-        <ul className="import-notes" role="status">
+        <ul className={layout.importNotes} role="status">
           {notes.map((note, index) => (
             <li key={index}>{note}</li>
           ))}
@@ -152,7 +154,7 @@ export function LibraryPage() {
           </li>
         </ul>
       )}
-      <div className="assembly">
+      <div className={styles.assembly}>
         <FolderList
           label={t('assemblies.library')}
           items={found.map(({ key, name, folder, content, kept }) => ({
@@ -172,7 +174,7 @@ export function LibraryPage() {
           onChoose={setChosen}
         />
         {offer === undefined ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('assemblies.nothingChosen')}</h2>
             <p>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</p>
           </div>
@@ -261,8 +263,8 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
   const fileName = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
   const inJob = [...job.assembly.values()].some((each) => each.name === name);
   return (
-    <div className="editor">
-      <div className="offer-head">
+    <div className={styles.editor}>
+      <div className={styles.offerHead}>
         <div>
           <h2>{name}</h2>
           <p className="soft">
@@ -280,7 +282,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
       </div>
       {inJob ? <p className="soft">{t('assemblies.thisJobAlreadyHasOneWithThis')}</p> : null}
       <ContentTables content={content} />
-      <div className="offer-foot">
+      <div className={styles.offerFoot}>
         <Button
           size="xs"
           variant="outline"
@@ -324,7 +326,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
 function ContentTables({ content }: { readonly content: Content }) {
   return (
     <>
-      <table className="lines">
+      <table className={layout.lines}>
         <thead>
           <tr>
             <th style={{ width: '30%' }}>{t('assemblies.component2')}</th>
@@ -351,7 +353,7 @@ function ContentTables({ content }: { readonly content: Content }) {
         </tbody>
       </table>
       {content.inputs.length === 0 ? null : (
-        <table className="lines">
+        <table className={layout.lines}>
           <thead>
             <tr>
               <th style={{ width: '46%' }}>{t('assemblies.question2')}</th>
@@ -378,7 +380,9 @@ function ContentTables({ content }: { readonly content: Content }) {
           </tbody>
         </table>
       )}
-      {content.note === undefined || content.note === '' ? null : <p className="note">{content.note}</p>}
+      {content.note === undefined || content.note === '' ? null : (
+        <p className={styles.note}>{content.note}</p>
+      )}
     </>
   );
 }

@@ -19,6 +19,8 @@ import { takenKeys } from '../measure/newScope.ts';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
 export function LookupTables() {
@@ -63,7 +65,7 @@ export function LookupTables() {
         <TableBox key={table.id} table={table} />
       ))}
       {notes.length === 0 ? null : (
-        <ul className="import-notes" role="status">
+        <ul className={layout.importNotes} role="status">
           {notes.map((note, index) => (
             <li key={index}>{note}</li>
           ))}
@@ -146,8 +148,8 @@ function TableBox({ table }: { readonly table: TableRecord }) {
     });
   };
   return (
-    <div className="box table-box">
-      <div className="table-head">
+    <div className={`${layout.box} ${styles.tableBox}`}>
+      <div className={styles.tableHead}>
         <CommitInput
           label={t('assemblies.nameOfTheTable')}
           value={table.name}
@@ -201,7 +203,7 @@ function Columns({ table, set }: TablePartProps) {
       columns: table.columns.map((each, at) => (at === index ? { ...each, ...changed } : each)),
     });
   return (
-    <div className="table-columns">
+    <div className={styles.tableColumns}>
       {table.columns.map((column, index) => (
         <div key={index}>
           <CommitInput
@@ -209,7 +211,7 @@ function Columns({ table, set }: TablePartProps) {
             value={column.name}
             onCommit={(name) => change(index, { name })}
           />
-          <div className="details-row">
+          <div className={styles.detailsRow}>
             <CommitInput
               label={t('assemblies.nameOfInFormulas', { name: column.name })}
               value={column.key}
@@ -294,7 +296,7 @@ function Rows({ table, set }: TablePartProps) {
     return refused;
   };
   return (
-    <div className="table-rows" style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
+    <div className={styles.tableRows} style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
       <Grid
         label={t('assemblies.rowsOf', { name: table.name })}
         columns={columns}

@@ -18,6 +18,8 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** The questions of an assembly, answered for one scope, with its section, warnings and note. */
 export function UseAnswers({ use }: { readonly use: Use }) {
@@ -31,15 +33,15 @@ export function UseAnswers({ use }: { readonly use: Use }) {
   const groups = [...new Set(asked.map(({ group = '' }) => group))];
   const drawn = drawSection(figures, frame);
   return (
-    <div className="form" style={{ gap: 6, padding: '4px 0' }}>
+    <div className={layout.form} style={{ gap: 6, padding: '4px 0' }}>
       {drawn === undefined ? null : <SectionDrawing drawn={drawn} label={frame.assembly.name} />}
       {warningsOf(figures, use, display).map((parts, index) => (
-        <div key={index} className="warning" role="note">
+        <div key={index} className={styles.warning} role="note">
           <NoteText parts={parts} />
         </div>
       ))}
       {groups.map((group) => (
-        <fieldset key={group} className="question-group">
+        <fieldset key={group} className={styles.questionGroup}>
           {group === '' ? null : <legend>{group}</legend>}
           {asked
             .filter((input) => (input.group ?? '') === group)
@@ -49,7 +51,7 @@ export function UseAnswers({ use }: { readonly use: Use }) {
         </fieldset>
       ))}
       {notesOf(figures, use, display).map((parts, index) => (
-        <p key={index} className="note">
+        <p key={index} className={styles.note}>
           <NoteText parts={parts} />
         </p>
       ))}
@@ -104,7 +106,9 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
           onCommit={answer}
         />
       )}
-      {failure === undefined ? null : <div className="field-error">{describeFailure(failure, job)}</div>}
+      {failure === undefined ? null : (
+        <div className={layout.fieldError}>{describeFailure(failure, job)}</div>
+      )}
     </div>
   );
 }

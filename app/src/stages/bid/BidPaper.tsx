@@ -1,6 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { t } from '../../messages/t.ts';
 import type { BidModel, PriceRow } from './bidModel.ts';
+import { styles } from './styles.ts';
 
 /** Ink on paper: the same in both themes. */
 const INK_SOFT = '#56615a';
@@ -9,7 +10,7 @@ const RIND = '#1e4b39';
 /** The bid as it is printed. */
 export function BidPaper({ model }: { readonly model: BidModel }) {
   return (
-    <article className="bid-paper" aria-label={model.heading}>
+    <article className={styles.bidPaper} aria-label={model.heading}>
       <Flex as="header" justify="space-between" gap="24px" borderBottom={`2px solid ${RIND}`} pb="12px">
         <div>
           <Box as="b" fontSize="18px">

@@ -17,6 +17,8 @@ import { bidModel } from './bidModel.ts';
 import { Select, TextArea } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { nameOfLanguage, t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
   total: t('bid.theTotalOnly'),
@@ -31,8 +33,8 @@ export function BidStage() {
   const [detail, setDetail] = useState<BidDetail>('sections');
   const unpriced = listUnpriced(figures).length;
   return (
-    <div className="stage">
-      <div className="bar">
+    <div className={layout.stage}>
+      <div className={layout.bar}>
         <h1>{t('bid.bid')}</h1>
         <label className="soft">
           {t('bid.theClientSees')}{' '}
@@ -56,8 +58,8 @@ export function BidStage() {
         <span className="grow" />
         <Exports detail={detail} />
       </div>
-      <div className="bid">
-        <div className="bid-desk" tabIndex={0} role="region" aria-label={t('bid.theBidAsItIsPrinted')}>
+      <div className={styles.bid}>
+        <div className={styles.bidDesk} tabIndex={0} role="region" aria-label={t('bid.theBidAsItIsPrinted')}>
           <BidPaper model={bidModel(bidReport(figures, detail), money)} />
         </div>
         <Wording settings={settingsOf(job)} />
@@ -149,7 +151,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
     </div>
   );
   return (
-    <aside className="bid-side" aria-label={t('bid.wordingOfTheBid2')}>
+    <aside className={styles.bidSide} aria-label={t('bid.wordingOfTheBid2')}>
       {short('company', t('bid.yourCompany'))}
       <LongText
         label={t('bid.yourAddress')}
@@ -166,7 +168,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
         rows={2}
         onCommit={(text) => set({ clientAddress: text })}
       />
-      <div className="form-two">
+      <div className={layout.formTwo}>
         {short('bidDate', t('bid.dateAs20261124'))}
         <div>
           <div className="soft" style={{ fontSize: 13 }}>
@@ -193,7 +195,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
         onCommit={(text) => set({ exclusions: text })}
       />
       <Checkbox
-        className="bid-choice"
+        className={styles.bidChoice}
         checked={settings.notesInBid === true}
         onChange={(on) => set({ notesInBid: on })}
       >

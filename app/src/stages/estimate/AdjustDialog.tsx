@@ -16,6 +16,7 @@ import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface AdjustDialogProps {
   readonly keys: readonly string[];
@@ -75,13 +76,13 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
       }
     >
       <form
-        className="form"
+        className={layout.form}
         onSubmit={(event) => {
           event.preventDefault();
           submit();
         }}
       >
-        <div className="form-two">
+        <div className={layout.formTwo}>
           <LabeledText
             label={t('estimate.percent')}
             error={error}

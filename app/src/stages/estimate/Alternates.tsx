@@ -14,6 +14,8 @@ import type { OpenJob } from '../../stores/jobStore.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {
@@ -30,8 +32,8 @@ export function Alternates() {
     <section aria-label={t('estimate.alternates')}>
       {priced.length === 0 ? <p className="soft">{t('estimate.anAlternateIsAnotherWayToDo')}</p> : null}
       {priced.map(({ alternate, change, lines }) => (
-        <div key={alternate.id} className="box alternate">
-          <div className="alternate-head">
+        <div key={alternate.id} className={`${layout.box} ${styles.alternate}`}>
+          <div className={layout.alternateHead}>
             <CommitInput
               label={t('estimate.nameOf', { name: alternate.name })}
               value={alternate.name}
@@ -50,7 +52,7 @@ export function Alternates() {
               }
             />
           </div>
-          <div className="alternate-head">
+          <div className={layout.alternateHead}>
             <Checkbox
               checked={alternate.accepted}
               onChange={(on) =>
@@ -108,7 +110,7 @@ function Combination() {
   const [chosen, setChosen] = useState<AlternateIds>(new Set());
   const sums = useMemo(() => sumsOf(open, chosen), [open, chosen]);
   return (
-    <div className="combination">
+    <div className={styles.combination}>
       <h3>{t('estimate.whatIf')}</h3>
       {inOrder(job.alternate.values()).map(({ id, name }) => (
         <Checkbox
@@ -123,7 +125,7 @@ function Combination() {
           {name}
         </Checkbox>
       ))}
-      <dl className="facts">
+      <dl className={layout.facts}>
         <dt>{t('estimate.baseBid')}</dt>
         <dd>{formatMoney(sums.base, money)}</dd>
         <dt>{t('estimate.withTheTickedOnes')}</dt>

@@ -5,6 +5,7 @@ import { Modal } from '../../components/Modal.tsx';
 import type { ColumnChoice } from './columns.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface ColumnChoiceProps {
   readonly all: readonly ColumnChoice[];
@@ -43,7 +44,7 @@ export function ColumnChoiceButton({ all, usual, shown, onChoose }: ColumnChoice
             </>
           }
         >
-          <div className="column-choice">
+          <div className={styles.columnChoice}>
             {groups.map((group) => (
               <fieldset key={group}>
                 <legend>{group}</legend>

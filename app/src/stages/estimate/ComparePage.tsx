@@ -22,6 +22,8 @@ import { momentOf } from '../../messages/dates.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -82,12 +84,12 @@ export function ComparePage() {
     [NOW, t('estimate.now')] as const,
   ];
   return (
-    <div className="stage">
-      <div className="bar wraps">
+    <div className={layout.stage}>
+      <div className={`${layout.bar} wraps`}>
         <EstimateTabs />
         <span className="grow" />
         <form
-          className="bar-form"
+          className={layout.barForm}
           onSubmit={(event) => {
             event.preventDefault();
             void keep();
@@ -104,15 +106,15 @@ export function ComparePage() {
           </Button>
         </form>
       </div>
-      <div className="split" style={{ gridTemplateColumns: '260px minmax(0, 1fr)' }}>
-        <aside className="list scroll" aria-label={t('estimate.snapshots')}>
+      <div className={layout.split} style={{ gridTemplateColumns: '260px minmax(0, 1fr)' }}>
+        <aside className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.snapshots')}>
           {snapshots.length === 0 ? (
             <p className="soft" style={{ padding: 12 }}>
               {t('estimate.aSnapshotSavesTheJobAsIt')}
             </p>
           ) : null}
           {snapshots.map((each) => (
-            <div key={each.id} className="snapshot">
+            <div key={each.id} className={styles.snapshot}>
               <b className="cut" title={each.name}>
                 {each.name}
               </b>
@@ -136,13 +138,13 @@ export function ComparePage() {
             </div>
           ))}
         </aside>
-        <div className="scroll compare">
-          <div className="compare-choice">
+        <div className={`${layout.scroll} ${styles.compare}`}>
+          <div className={styles.compareChoice}>
             <StateChoice label={t('estimate.from')} value={from} options={options} onChoose={setFrom} />
             <StateChoice label={t('estimate.to')} value={to} options={options} onChoose={setTo} />
           </div>
           {bridge === undefined ? (
-            <div className="empty">
+            <div className={layout.empty}>
               <h2>{t('estimate.theBridge')}</h2>
               <p>{t('estimate.chooseTwoStatesToSeeWhatChanged')}</p>
             </div>
@@ -213,7 +215,7 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
           : `${formatMoney(Math.abs(difference), money)} ${difference > 0 ? t('estimate.more') : t('estimate.less')}`}
       </p>
       {difference === 0 && bridge.lines.length === 0 ? null : (
-        <div className="chart-box">
+        <div className={styles.chartBox}>
           <Suspense fallback={null}>
             <BridgeChart bridge={bridge} />
           </Suspense>
@@ -222,7 +224,7 @@ function BridgeView({ bridge }: { readonly bridge: Bridge }) {
       {bridge.lines.length === 0 ? (
         <p className="soft">{t('estimate.noLinesCostHasChanged')}</p>
       ) : (
-        <table className="lines bridge-lines">
+        <table className={`${layout.lines} ${styles.bridgeLines}`}>
           <thead>
             <tr>
               <th>{t('estimate.line')}</th>

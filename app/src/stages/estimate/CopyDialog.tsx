@@ -15,6 +15,7 @@ import { formatsOf, useOpenJob, useServices } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;
@@ -89,8 +90,8 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
         </>
       }
     >
-      <div className="form">
-        <div className="form-two">
+      <div className={layout.form}>
+        <div className={layout.formTwo}>
           <label>
             <span className="soft">{t('estimate.job')}</span>
             <Select value={from} onChange={(event) => void read(event.target.value)}>
@@ -112,14 +113,14 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
           </label>
         </div>
         {error === undefined ? null : (
-          <p className="field-error" role="alert">
+          <p className={layout.fieldError} role="alert">
             {error}
           </p>
         )}
         {jobs?.length === 0 ? <p className="soft">{t('estimate.thereAreNoOtherJobsYet')}</p> : null}
         {source === 'reading' ? <p role="status">{t('estimate.readingTheJob')}</p> : null}
         {theirs === undefined || theirs === ours ? null : (
-          <p className="field-error" role="note">
+          <p className={layout.fieldError} role="note">
             {t('estimate.itsPricesAreInThisJobIs', { theirs, ours })}
           </p>
         )}

@@ -20,6 +20,7 @@ import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { CHART_FONT, useChartColors } from './chartColors.ts';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 ChartJs.defaults.font.family = CHART_FONT;
 ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
@@ -38,7 +39,7 @@ export function CostCharts() {
   const crafts = hoursByCraft(figures);
   if (sections.length === 0)
     return (
-      <div className="empty">
+      <div className={layout.empty}>
         <h2>{t('estimate.nothingIsPricedYet')}</h2>
         <p>{t('estimate.whenLinesHaveCostsYoullSeeThem')}</p>
       </div>

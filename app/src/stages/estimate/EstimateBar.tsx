@@ -13,6 +13,7 @@ import { EstimateTabs } from './EstimateTabs.tsx';
 import { USUAL_COLUMNS, listColumns } from './columns.tsx';
 import { useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface EstimateBarProps {
   /** How many priced lines there are. */
@@ -61,7 +62,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
     else estimate.tellRefused(estimate.settle(t('estimate.moveSection', { name: moved.name }), put(moved)));
   };
   return (
-    <div className="bar wraps">
+    <div className={`${layout.bar} wraps`}>
       <EstimateTabs />
       <span className="soft">{t('count.line', { count: lines })}</span>
       <span className="grow" />

@@ -29,6 +29,7 @@ import { USUAL_COLUMNS, createSource, makeColumn } from './columns.tsx';
 import { pinnedOfRow } from './editRow.ts';
 import { isBlank, useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
@@ -69,7 +70,7 @@ export function EstimateStage() {
   const stage = useRef<HTMLDivElement>(null);
   const toLines = useCallback(() => stage.current?.querySelector<HTMLElement>('[role=grid]')?.focus(), []);
   return (
-    <div ref={stage} className="stage">
+    <div ref={stage} className={layout.stage}>
       <EstimateBar
         lines={lines}
         currentPlace={currentPlace}
@@ -79,11 +80,11 @@ export function EstimateStage() {
         onTemplate={template}
         onAdded={toLines}
       />
-      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 288px' }}>
-        <div className="stage">
+      <div className={layout.split} style={{ gridTemplateColumns: 'minmax(0, 1fr) 288px' }}>
+        <div className={layout.stage}>
           <SelectionBar block={block} estimate={estimate} />
           {rows.length === 0 ? (
-            <div className="empty">
+            <div className={layout.empty}>
               <h2>{t('estimate.noLinesYet')}</h2>
               <p>{t('estimate.assembliesOnMeasuredScopesAddLines')}</p>
             </div>

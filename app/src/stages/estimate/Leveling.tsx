@@ -24,6 +24,8 @@ import {
 import { TextButton } from '../../parts/buttons.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface LevelingProps {
   readonly each: Package;
@@ -40,7 +42,7 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
   // A quote that leaves something open does not compare: it is not the lowest of anything.
   const lowest = Math.min(...leveled.filter(({ open }) => open === 0).map(({ total }) => total));
   return (
-    <table className="leveling">
+    <table className={styles.leveling}>
       <thead>
         <tr>
           <th scope="col">{quotes.length === 0 ? t('estimate.noQuoteYet') : ''}</th>
@@ -202,7 +204,7 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
   return (
     <tr>
       <th scope="row">
-        <div className="alternate-head">
+        <div className={layout.alternateHead}>
           <CommitInput
             label={t('estimate.mustInclude', { text })}
             value={text}
@@ -222,7 +224,7 @@ function AskRow({ each, ask, text, quotes, change }: AskRowProps) {
         const { [ask]: _out, ...others } = quote.leftOut;
         return (
           <td key={quote.id}>
-            <div className="ask">
+            <div className={styles.ask}>
               <Checkbox
                 checked={out === undefined}
                 aria-label={t('estimate.isInTheQuoteOf', { text, company: quote.company })}
@@ -270,7 +272,7 @@ function AdjustmentsOf({ quote, change }: { readonly quote: Quote; readonly chan
   return (
     <>
       {adjustments.map(({ text, amount }, at) => (
-        <div key={at} className="ask">
+        <div key={at} className={styles.ask}>
           <CommitInput
             label={t('estimate.adjustmentOf', { place: at + 1, company: quote.company })}
             value={text}

@@ -38,6 +38,7 @@ import { pinnedOfRow } from './editRow.ts';
 import type { Estimate } from './useEstimate.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface LinePanelProps {
   readonly row: PricedRow;
@@ -55,9 +56,9 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
     estimate.change(label, [row.key], how);
   const alternate = alternateOfRow(job, row);
   return (
-    <div className="form line-panel">
+    <div className={`${layout.form} ${layout.linePanel}`}>
       <h2>{describeRow(line)}</h2>
-      <dl className="facts">
+      <dl className={layout.facts}>
         <dt>{t('estimate.cost')}</dt>
         <dd>
           {line.failure === undefined ? (
@@ -115,7 +116,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
           </Select>
         </label>
       )}
-      <div className="form-two">
+      <div className={layout.formTwo}>
         <label>
           <span className="soft">{t('estimate.costCode')}</span>
           <CommitInput
@@ -205,8 +206,8 @@ function PinnedNote({ row, estimate, flowing }: LinePanelProps & { readonly flow
     value === undefined ? t('estimate.noFigure') : `${writeQuantity(value, unit, numbers)} ${unit}`;
   const apart = flowing === undefined || quantity === undefined ? undefined : quantity - flowing;
   return (
-    <div className="note-box">
-      <dl className="facts">
+    <div className={layout.noteBox}>
+      <dl className={layout.facts}>
         <dt>{t('estimate.pinned')}</dt>
         <dd>{write(quantity)}</dd>
         <dt>{t('estimate.calculated')}</dt>
@@ -291,7 +292,7 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
   for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
     lines.push([`Adjusted: ${name}`, `${plainToLocal(by, numbers)} %`]);
   return (
-    <dl className="facts why" aria-label={t('estimate.whyThisPrice')}>
+    <dl className={`${layout.facts} why`} aria-label={t('estimate.whyThisPrice')}>
       {lines.map(([what, figure], index) => (
         <div key={index}>
           <dt>{what}</dt>

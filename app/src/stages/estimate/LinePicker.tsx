@@ -7,6 +7,7 @@ import type { Formats } from '../../stores/context.tsx';
 import { describeAlone } from './cells.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface LinePickerProps {
   readonly label: string;
@@ -27,11 +28,11 @@ export function LinePicker({ label, lines, text, chosen, onChoose, formats }: Li
     onChoose(next);
   };
   return (
-    <div className="copy-list" role="group" aria-label={label}>
+    <div className={styles.copyList} role="group" aria-label={label}>
       {shown.map((line) => (
         <Checkbox
           key={line.row.key}
-          className="copy-row"
+          className={styles.copyRow}
           checked={chosen.has(line.row.key)}
           onChange={() => toggle(line.row.key)}
         >

@@ -20,6 +20,7 @@ import { MEASURE_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];
@@ -73,7 +74,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
         </DialogButtons>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         <LabeledText
           label={t('estimate.name')}
           error={error}
@@ -81,7 +82,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
           value={name}
           onText={setName}
         />
-        <div className="form-two">
+        <div className={layout.formTwo}>
           <Labeled label={t('estimate.theLinesAreFor')} hint={t('estimate.theirQuantitiesScaleWithIt')}>
             {(control) => (
               <Select
@@ -124,7 +125,7 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
         {made === undefined ? (
           <p className="soft">{t('estimate.thereIsNothingMeasuredYetThatThese')}</p>
         ) : (
-          <table className="lines">
+          <table className={layout.lines}>
             <tbody>
               {made.assembly.components.map(({ key, name: component, formula, unit }) => (
                 <tr key={key}>

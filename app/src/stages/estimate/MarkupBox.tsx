@@ -20,6 +20,8 @@ import { describeMarkup } from './describeMarkup.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const AS_WORDS = {
   markup: t('estimate.ofTheBase'),
@@ -53,8 +55,8 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <div className="box markup">
-      <div className="markup-head">
+    <div className={`${layout.box} ${styles.markup}`}>
+      <div className={styles.markupHead}>
         <CommitInput
           label={t('estimate.nameOfTheMarkup')}
           value={markup.name}
@@ -64,7 +66,7 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           <MoneyAt node={markupNode(markup.id)} />
         </span>
       </div>
-      <div className="markup-row">
+      <div className={styles.markupRow}>
         {as === 'graded' ? (
           <span className="soft" style={{ flex: 1 }}>
             {t('estimate.graded')}
@@ -110,9 +112,9 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           }}
         />
       </div>
-      <p className="soft markup-words">{words}</p>
+      <p className={`soft ${styles.markupWords}`}>{words}</p>
       {open ? (
-        <div className="markup-more">
+        <div className={styles.markupMore}>
           <Select
             aria-label={t('estimate.howIsReckoned', { name: markup.name })}
             value={as}
@@ -148,7 +150,7 @@ function Grades({ markup, onChange }: GradesProps) {
   return (
     <>
       {grades.map((grade, at) => (
-        <div key={at} className="markup-row">
+        <div key={at} className={styles.markupRow}>
           <span className="soft">{t('estimate.to2')}</span>
           <CommitInput
             label={t('estimate.partOfUpTo', { place: at + 1, name: markup.name })}
@@ -202,7 +204,7 @@ function Rates({ markup, onChange }: RatesProps) {
   return (
     <>
       {rates.map(({ on, percent }) => (
-        <div key={on} className="markup-row">
+        <div key={on} className={styles.markupRow}>
           <span className="cut" style={{ flex: 1 }} title={nameOf(on)}>
             {nameOf(on)}
           </span>

@@ -21,6 +21,8 @@ import { describeAlone } from './cells.tsx';
 import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface QuoteLinesProps {
   readonly each: Package;
@@ -48,7 +50,7 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
     );
   return (
     <>
-      <table className="leveling">
+      <table className={styles.leveling}>
         <thead>
           <tr>
             <th scope="col">{t('estimate.line')}</th>
@@ -184,7 +186,7 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
         </DialogButtons>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         <TextInput
           aria-label={t('estimate.searchTheLines')}
           placeholder={t('estimate.searchTheLines')}

@@ -19,6 +19,8 @@ import { dayOf } from '../../platform/days.ts';
 import { ListButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -51,8 +53,8 @@ export function QuotesPage() {
     else tellProblem(refused);
   };
   return (
-    <div className="stage">
-      <div className="bar wraps">
+    <div className={layout.stage}>
+      <div className={`${layout.bar} wraps`}>
         <EstimateTabs />
         <span className="grow" />
         <Button size="sm" onClick={add}>
@@ -60,7 +62,7 @@ export function QuotesPage() {
         </Button>
       </div>
       {chosen === undefined ? (
-        <div className="empty">
+        <div className={layout.empty}>
           <h2>{t('estimate.noQuotesYet')}</h2>
           <p>{t('estimate.aPackageIsWorkThatSeveralCompanies')}</p>
           <div className="first">
@@ -70,8 +72,8 @@ export function QuotesPage() {
           </div>
         </div>
       ) : (
-        <div className="split" style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
-          <nav className="list scroll" aria-label={t('estimate.packages')}>
+        <div className={layout.split} style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
+          <nav className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.packages')}>
             {packages.map((each) => (
               <ListButton key={each.id} aria-current={each.id === chosen.id} onClick={() => show(each.id)}>
                 <span className="cut">{each.name}</span>
@@ -120,8 +122,8 @@ function PackageView({ each }: { readonly each: Package }) {
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <div className="scroll package">
-      <div className="package-head">
+    <div className={`${layout.scroll} ${styles.package}`}>
+      <div className={styles.packageHead}>
         <label>
           <span className="soft">{t('estimate.package3')}</span>
           <CommitInput

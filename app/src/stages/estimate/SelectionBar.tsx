@@ -16,6 +16,7 @@ import { useJobNow, useServices } from '../../stores/context.tsx';
 import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface SelectionBarProps {
   readonly block: readonly EstimateRow[];
@@ -81,7 +82,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
     placeIn({ id, as: 'adds' });
   };
   return (
-    <div className="selection-bar" role="toolbar" aria-label={t('estimate.selectedLines')}>
+    <div className={styles.selectionBar} role="toolbar" aria-label={t('estimate.selectedLines')}>
       <span className="soft">
         {onSection !== undefined
           ? t('estimate.section', { name: onSection.name })

@@ -10,6 +10,8 @@ import { Summary } from './Summary.tsx';
 import type { Estimate } from './useEstimate.ts';
 import { Yardsticks } from './Yardsticks.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 const SIDES = [
   ['bid', t('estimate.costToBid')],
@@ -33,7 +35,7 @@ export function SidePanel({ row, estimate }: SidePanelProps) {
   const line =
     row !== undefined && isPriced(row) ? <LinePanel key={row.key} row={row} estimate={estimate} /> : NO_LINE;
   return (
-    <aside className="summary side" aria-label={t('estimate.totalsAndDetails')}>
+    <aside className={`${styles.summary} side`} aria-label={t('estimate.totalsAndDetails')}>
       <SideTabs side={side} line={side === 'line' ? line : undefined} />
     </aside>
   );
@@ -65,7 +67,7 @@ const SideTabs = memo(function SideTabs({ side, line }: SideTabsProps) {
         ))}
       </Tabs.List>
       {SIDES.map(([id]) => (
-        <Tabs.Content key={id} value={id} className="side-body">
+        <Tabs.Content key={id} value={id} className={layout.sideBody}>
           {id === 'line' ? line : PAGES[id]}
         </Tabs.Content>
       ))}

@@ -28,6 +28,8 @@ import { MarkupBox } from './MarkupBox.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
@@ -42,14 +44,14 @@ export function Summary() {
     settle(label, put(...changed));
   return (
     <div aria-label={t('estimate.fromCostToBid')} role="region">
-      <dl className="facts" style={{ margin: '0 0 8px' }}>
+      <dl className={layout.facts} style={{ margin: '0 0 8px' }}>
         {COST_KINDS.map((kind) => (
           <Row key={kind} name={COST_WORDS[kind]} node={bidNode(kind)} />
         ))}
         <Row name={t('estimate.directCost')} node={bidNode('cost')} strong />
       </dl>
       <Adjustments />
-      <div className="tax-row">
+      <div className={styles.taxRow}>
         <span>{t('estimate.taxOnMaterials')}</span>
         <CommitInput
           label={t('estimate.taxOnMaterialsPercent')}
@@ -99,7 +101,7 @@ export function Summary() {
       >
         {t('estimate.addAMarkup')}
       </Button>
-      <div className="tax-row round-row">
+      <div className={`${styles.taxRow} round-row`}>
         <Select
           aria-label={t('estimate.howTheBidIsRounded')}
           value={settings.bidRounding ?? 'nearest'}
@@ -129,7 +131,7 @@ export function Summary() {
         <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>
       </div>
       <dl
-        className="facts"
+        className={layout.facts}
         style={{ margin: '10px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
       >
         <Row name={t('estimate.bid')} node={bidNode('total')} strong />
@@ -175,7 +177,7 @@ function Adjustments() {
         ? t('count.line', { count: on.lines.length })
         : (job.section.get(on.sectionId)?.name ?? '');
   return (
-    <ul className="adjustments" aria-label={t('estimate.whatChangesCosts')}>
+    <ul className={styles.adjustments} aria-label={t('estimate.whatChangesCosts')}>
       {region === undefined ? null : (
         <li>
           <span className="cut">{t('estimate.pricesFor', { name: region.name })}</span>

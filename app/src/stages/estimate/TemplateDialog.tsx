@@ -10,6 +10,7 @@ import { saveTemplate } from '../../storage/templates.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const WORDS: Readonly<Record<keyof TemplateChoices, string>> = {
   prices: t('estimate.pricesAndTypedCosts'),
@@ -44,7 +45,7 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
       }
     >
       <form
-        className="form"
+        className={layout.form}
         onSubmit={(event) => {
           event.preventDefault();
           void save();
@@ -64,7 +65,7 @@ export function TemplateDialog({ onClose }: { readonly onClose: () => void }) {
           value={folder}
           onText={setFolder}
         />
-        <fieldset className="kinds">
+        <fieldset className={layout.kinds}>
           <legend className="soft">{t('estimate.sectionsScopesAssembliesAndMarkupsAre')}</legend>
           {(Object.keys(WORDS) as (keyof TemplateChoices)[]).map((key) => (
             <Checkbox

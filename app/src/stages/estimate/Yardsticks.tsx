@@ -17,6 +17,8 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
   price: t('estimate.bid'),
@@ -89,8 +91,8 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
     />
   );
   return (
-    <div className="box yardstick" data-state={reading.state}>
-      <div className="alternate-head">
+    <div className={`${layout.box} ${styles.yardstick}`} data-state={reading.state}>
+      <div className={layout.alternateHead}>
         <CommitInput
           label={t('estimate.nameOfTheYardstick')}
           value={yardstick.name}
@@ -106,7 +108,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
         />
       </div>
       <Reading reading={reading} />
-      <div className="yardstick-row">
+      <div className={styles.yardstickRow}>
         <Select
           aria-label={t('estimate.whatTakes', { name: yardstick.name })}
           value={yardstick.of}
@@ -137,7 +139,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
           ))}
         </Select>
       </div>
-      <div className="yardstick-row">
+      <div className={styles.yardstickRow}>
         <FormulaInput
           label={t('estimate.driverOf', { name: yardstick.name })}
           value={yardstick.driver}
@@ -153,7 +155,7 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
           onCommit={(unit) => change({ unit: unit.trim() })}
         />
       </div>
-      <div className="yardstick-row">
+      <div className={styles.yardstickRow}>
         {limit(t('estimate.low'), 'low')}
         <span className="soft">{t('estimate.to2')}</span>
         {limit(t('estimate.high'), 'high')}
@@ -198,7 +200,7 @@ function Scale({ reading: { each, yardstick } }: { readonly reading: YardstickRe
   if (each === undefined || yardstick.low === '' || yardstick.high === '' || high <= low) return null;
   const share = Math.max(0.02, Math.min(0.98, 0.25 + (each - low) / (high - low) / 2));
   return (
-    <svg viewBox="0 0 200 10" className="yardstick-scale" aria-hidden="true" preserveAspectRatio="none">
+    <svg viewBox="0 0 200 10" className={styles.yardstickScale} aria-hidden="true" preserveAspectRatio="none">
       <rect x="0" y="4" width="200" height="2" />
       <rect x="50" y="3" width="100" height="4" className="range" />
       <rect x={share * 200 - 1.5} y="0" width="3" height="10" className="here" />

@@ -14,6 +14,7 @@ import { writeQuantity } from '../../components/writeQuantity.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { flowsByFormula, pinnedOfRow } from './editRow.ts';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** What a row is called; a rounded purchase says what it adds to, a line by itself what it is measured on. */
 export function describeRow({ row, description }: ReportLine): string {
@@ -71,9 +72,9 @@ export function DescriptionCell({ words, isText, indent, note, unconfirmed, alte
           *
         </span>
       )}
-      {unconfirmed ? <span className="tag warn">{t('estimate.unconfirmed')}</span> : null}
+      {unconfirmed ? <span className={`${styles.tag} warn`}>{t('estimate.unconfirmed')}</span> : null}
       {alternate === undefined ? null : (
-        <span className="tag" title={alternate.name}>
+        <span className={styles.tag} title={alternate.name}>
           {alternate.sign} {alternate.name}
         </span>
       )}
@@ -170,12 +171,12 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
         });
   return (
     <span
-      className="pinned"
+      className={styles.pinned}
       title={t('estimate.emptyTheCellToUnpin', { words })}
       aria-label={`${write(quantity)}. ${words}`}
     >
       <Pin size={11} aria-hidden="true" />
-      {flowing === undefined ? null : <span className="flowing">{write(flowing)}</span>}
+      {flowing === undefined ? null : <span className={styles.flowing}>{write(flowing)}</span>}
       <b>{write(quantity)}</b>
     </span>
   );

@@ -17,6 +17,7 @@ import type { GridColumn } from '../../tables/gridProps.ts';
 import { DescriptionCell, QuantityCell, describeRow, describedAs, quantityOf } from './cells.tsx';
 import { costOfColumn, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 type Column = GridColumn<EstimateRow>;
 
@@ -264,7 +265,7 @@ function typedOver(
       const typed = typedOn(row);
       return typed === undefined ? write(row) : plainToLocal(typed, formats.numbers);
     },
-    show: (row) => <span className={typedOn(row) === undefined ? '' : 'typed-cost'}>{write(row)}</span>,
+    show: (row) => <span className={typedOn(row) === undefined ? '' : styles.typedCost}>{write(row)}</span>,
   };
 }
 

@@ -12,6 +12,7 @@ import { useFormats } from '../../stores/context.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Radio } from '../../parts/Radio.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 export type ChangeQuote = (changed: Partial<Quote>) => string | undefined;
 
@@ -29,7 +30,7 @@ export function QuoteHead({ quote }: { readonly quote: Quote }) {
   const change = useChangeQuote()(quote);
   return (
     <th scope="col">
-      <div className="alternate-head">
+      <div className={layout.alternateHead}>
         <CommitInput
           label={t('estimate.company2')}
           value={quote.company}

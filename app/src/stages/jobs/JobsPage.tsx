@@ -21,6 +21,8 @@ import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { chooseLanguage, language, nameOfLanguage, t } from '../../messages/t.ts';
 import { LANGUAGES_OF_DOCUMENTS } from '@zest/core/job/records/settings';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
@@ -62,14 +64,14 @@ export function JobsPage() {
 
   return (
     <div
-      className="jobs"
+      className={styles.jobs}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
         void onImport(event.dataTransfer.files[0]);
       }}
     >
-      <header className="jobs-head">
+      <header className={styles.jobsHead}>
         <svg viewBox="0 0 36 36" width="40" aria-hidden="true">
           <circle cx="18" cy="18" r="13" fill="none" stroke="#F2B705" strokeWidth="3" />
           <path d="M5 22 31 14" stroke="#F2B705" strokeWidth="3" />
@@ -82,7 +84,7 @@ export function JobsPage() {
         <LanguageChoice />
         <ThemeButton />
       </header>
-      <main className="jobs-main">
+      <main className={styles.jobsMain}>
         <div style={{ display: 'flex', alignItems: 'center', gap: 10, marginBottom: 12 }}>
           <h1 style={{ fontSize: 18, fontWeight: 600, margin: 0, flex: 1 }}>{t('jobs.jobs')}</h1>
           {busy === undefined ? null : (
@@ -107,7 +109,7 @@ export function JobsPage() {
           </Button>
         </div>
         {jobs !== undefined && kept.length === 0 ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('jobs.noJobsYet')}</h2>
             <p>{t('jobs.aJobHoldsEverythingForOneBid')}</p>
             <div className="first">
@@ -127,7 +129,7 @@ export function JobsPage() {
           }
         />
         {deleted.map((job) => (
-          <div key={job.id} className="banner" role="status" style={{ marginTop: 10 }}>
+          <div key={job.id} className={layout.banner} role="status" style={{ marginTop: 10 }}>
             ‘{job.name}
             {t('jobs.wasDeletedYouCanBringItBack')}
             <Button size="xs" onClick={() => void services.storage.markDeleted(job.id, null).then(refresh)}>
@@ -215,11 +217,11 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
     return undefined;
   };
   return (
-    <table className="jobs-table">
+    <table className={styles.jobsTable}>
       <thead>
         <tr>
           <th>{t('jobs.name')}</th>
-          <th className="jobs-client">{t('jobs.client')}</th>
+          <th className={styles.jobsClient}>{t('jobs.client')}</th>
           <th className="right" style={{ textAlign: 'right' }}>
             {t('jobs.sheets')}
           </th>
@@ -231,7 +233,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
       <tbody>
         {jobs.map((job) => (
           <tr key={job.id}>
-            <td className="jobs-name">
+            <td className={styles.jobsName}>
               {renaming === job.id ? (
                 <CommitInput
                   label={t('jobs.newNameOf', { name: job.name })}
@@ -240,7 +242,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                 />
               ) : (
                 <BareButton
-                  className="jobs-open"
+                  className={styles.jobsOpen}
                   title={job.name}
                   onClick={() => void navigate(`/job/${job.id}/sheets`)}
                 >
@@ -248,7 +250,7 @@ function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
                 </BareButton>
               )}
             </td>
-            <td className="jobs-client cut" title={job.client}>
+            <td className={`${styles.jobsClient} cut`} title={job.client}>
               {job.client}
             </td>
             <td className="right">{t('count.sheet', { count: job.sheets })}</td>

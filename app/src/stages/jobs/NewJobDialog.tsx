@@ -7,6 +7,7 @@ import { Labeled } from '../../components/Labeled.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface Fields {
   readonly name: string;
@@ -59,7 +60,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         </>
       }
     >
-      <form id="new-job" className="form" onSubmit={(event) => void submit(event)}>
+      <form id="new-job" className={layout.form} onSubmit={(event) => void submit(event)}>
         <Labeled label={t('jobs.name')} error={nameError}>
           {(control) => <TextInput {...control} autoFocus {...register('name', { required: true })} />}
         </Labeled>
@@ -85,7 +86,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
           </Labeled>
         )}
         <fieldset
-          className="form-two"
+          className={layout.formTwo}
           disabled={from !== undefined}
           style={{ border: 0, padding: 0, margin: 0 }}
         >

@@ -3,6 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { IconAction } from '../../components/IconAction.tsx';
 import type { JobSummary } from '../../storage/database.ts';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface TemplatesProps {
   readonly templates: readonly JobSummary[];
@@ -17,7 +18,7 @@ export function Templates({ templates, onStart, onDelete }: TemplatesProps) {
   return (
     <section aria-label={t('jobs.templates')} style={{ marginTop: 22 }}>
       <h2 style={{ fontSize: 16, fontWeight: 600, margin: '0 0 6px' }}>{t('jobs.templates')}</h2>
-      <table className="jobs-table">
+      <table className={styles.jobsTable}>
         <tbody>
           {folders.map((folder) =>
             templates

@@ -7,6 +7,7 @@ import { momentOf } from '../../messages/dates.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { useCopies, useCopyActions, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface Kept {
   readonly persistent: boolean | undefined;
@@ -40,7 +41,7 @@ export function WhereKept({ jobs }: { readonly jobs: readonly JobSummary[] }) {
     });
   const unexported = folder === undefined ? jobs.filter(isUnexported) : [];
   return (
-    <section className="where-kept" aria-label={t('jobs.whereYourJobsAreKept')}>
+    <section className={styles.whereKept} aria-label={t('jobs.whereYourJobsAreKept')}>
       <h2>{t('jobs.whereYourJobsAreKept')}</h2>
       <p>
         {t('jobs.inThisBrowserOnThisComputer', {

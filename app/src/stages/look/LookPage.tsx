@@ -21,6 +21,8 @@ import { dayOf } from '../../platform/days.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** What a careful colleague would ask before the bid goes out. */
 export function LookPage() {
@@ -28,8 +30,8 @@ export function LookPage() {
   const open = look?.open ?? [];
   const rules = [...new Set(open.map(({ about }) => about.rule))];
   return (
-    <div className="stage">
-      <div className="bar">
+    <div className={layout.stage}>
+      <div className={layout.bar}>
         <h1>{t('look.secondLook')}</h1>
         <span className="soft" role="status">
           {look === undefined
@@ -40,9 +42,14 @@ export function LookPage() {
               })}
         </span>
       </div>
-      <div className="scroll look" tabIndex={0} role="region" aria-label={t('look.doubts')}>
+      <div
+        className={`${layout.scroll} ${layout.look}`}
+        tabIndex={0}
+        role="region"
+        aria-label={t('look.doubts')}
+      >
         {look !== undefined && open.length === 0 ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('look.nothingToAsk')}</h2>
             <p>
               {t('look.scalesPricesUnitsQuantitiesQuotesAnd', {
@@ -66,7 +73,7 @@ function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts
   const [all, setAll] = useState(false);
   const shown = all ? doubts : doubts.slice(0, SHOWN);
   return (
-    <section className="look-rule" aria-label={RULE_WORDS[rule]}>
+    <section className={styles.lookRule} aria-label={RULE_WORDS[rule]}>
       <h2>
         {RULE_WORDS[rule]} <span className="soft">{doubts.length}</span>
       </h2>
@@ -171,12 +178,12 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
     setReason(undefined);
   };
   return (
-    <div className="doubt">
-      <TextButton className="doubt-name" onClick={() => go(doubt.place)}>
+    <div className={styles.doubt}>
+      <TextButton className={styles.doubtName} onClick={() => go(doubt.place)}>
         {doubt.name}
       </TextButton>
       <span>{describeDoubt(doubt, job, formats)}</span>
-      <span className="doubt-answers">
+      <span className={styles.doubtAnswers}>
         {fix === undefined ? null : (
           <Button size="xs" variant="outline" onClick={() => tell(settle(fix[1], fix[2]))}>
             {fix[0]}
@@ -188,7 +195,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
           </Button>
         ) : (
           <form
-            className="bar-form"
+            className={layout.barForm}
             onSubmit={(event) => {
               event.preventDefault();
               accept();
@@ -220,17 +227,17 @@ function Accepted() {
   const settle = useSettle();
   if (look === undefined || look.accepted.length === 0) return null;
   return (
-    <section className="look-rule" aria-label={t('look.accepted2')}>
+    <section className={styles.lookRule} aria-label={t('look.accepted2')}>
       <h2>
         {t('look.accepted2')} <span className="soft">{look.accepted.length}</span>
       </h2>
       {look.accepted.map(({ doubt, acceptance }) => (
-        <div key={doubt.key} className="doubt">
-          <span className="doubt-name">{doubt.name}</span>
+        <div key={doubt.key} className={styles.doubt}>
+          <span className={styles.doubtName}>{doubt.name}</span>
           <span>
             {acceptance.reason} <span className="soft">{acceptance.date}</span>
           </span>
-          <span className="doubt-answers">
+          <span className={styles.doubtAnswers}>
             <Button
               size="xs"
               variant="outline"

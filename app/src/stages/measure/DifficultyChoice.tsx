@@ -9,6 +9,7 @@ import { useTable } from '../../stores/jobHooks.ts';
 import { Chip } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface DifficultyChoiceProps {
   readonly label: string;
@@ -29,7 +30,7 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
     if (found !== undefined) onChange([...chosen, found.id]);
   };
   return (
-    <div className="difficulties">
+    <div className={styles.difficulties}>
       {all
         .filter(({ id }) => chosen.includes(id))
         .map(({ id, name, factor }) => (

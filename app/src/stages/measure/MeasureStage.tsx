@@ -9,6 +9,8 @@ import { Workspace } from '../../workspace/Workspace.tsx';
 import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
@@ -34,7 +36,7 @@ export function MeasureStage() {
   }, [jobId, navigate, sheet, sheetId]);
   if (sheet === undefined)
     return (
-      <div className="empty">
+      <div className={layout.empty}>
         <h2>{t('measure.noSheetsToMeasureOn')}</h2>
         <p>{t('measure.addDrawingsFirstThenDrawRunsAreas')}</p>
         <div className="first">
@@ -47,7 +49,7 @@ export function MeasureStage() {
   return (
     // After a choice by hand the keys belong to the pens again; by keyboard the focus stays.
     <div
-      className="measure"
+      className={styles.measure}
       onPointerDown={() => {
         byHand.current = true;
       }}

@@ -3,6 +3,7 @@ import { findNotMeasured } from '@zest/core/takeoff/notMeasured';
 import { useOpenJobLater, useSetView } from '../../stores/context.tsx';
 import { BareButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** What was never measured: empty scopes, levels where one is due, rows of schedules nobody used. */
 export function NotMeasured() {
@@ -13,7 +14,7 @@ export function NotMeasured() {
   const count = scopes.length + levels.length + rows.reduce((sum, { tags }) => sum + tags.length, 0);
   if (count === 0) return null;
   return (
-    <div className="not-measured">
+    <div className={styles.notMeasured}>
       <BareButton aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? '▾' : '▸'} {t('measure.notYetMeasured')} <span className="warn">{count}</span>
       </BareButton>

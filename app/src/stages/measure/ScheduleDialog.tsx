@@ -17,6 +17,8 @@ import { takenKeys } from './newScope.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 interface ScheduleDialogProps {
   readonly schedule: Schedule;
@@ -72,7 +74,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
         </>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         <label>
           {t('measure.title')}{' '}
           <TextInput
@@ -81,7 +83,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
           />
         </label>
         {draft.columns.length === 0 ? <p className="soft">{t('measure.thereIsNoTextInTheBox')}</p> : null}
-        <div className="schedule">
+        <div className={styles.schedule}>
           <table>
             <thead>
               <tr>
@@ -129,7 +131,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
             </tbody>
           </table>
         </div>
-        <div className="row-of-buttons">
+        <div className={styles.rowOfButtons}>
           <Button
             size="xs"
             variant="outline"
@@ -151,7 +153,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
           <MakeScopes draft={draft} settle={settle} onMade={onClose} />
         ) : null}
         {refusal === undefined ? null : (
-          <div className="field-error" role="alert">
+          <div className={layout.fieldError} role="alert">
             {refusal}
           </div>
         )}
@@ -207,7 +209,7 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
   };
   const [first] = wanted;
   return (
-    <div className="box schedule-scopes">
+    <div className={`${layout.box} ${styles.scheduleScopes}`}>
       <span>{t('measure.makeAScopeOfEachRow')} </span>
       <Select
         aria-label={t('measure.kindOfTheScopes')}

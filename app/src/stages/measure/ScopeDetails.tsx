@@ -30,6 +30,8 @@ import { shownMeasures } from './shownMeasures.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
@@ -57,7 +59,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     return settle(t('measure.renameAScope'), sequence(named, renameKey(scope.id, key)));
   };
   return (
-    <div className="tally-more">
+    <div className={styles.tallyMore}>
       <CommitInput label={t('measure.scopeName')} value={scope.name} onCommit={rename} />
       <div style={{ display: 'flex', gap: 6 }}>
         <Select
@@ -131,7 +133,7 @@ function Facts({ scope }: { readonly scope: Scope }) {
   );
   if (facts.length === 0) return null;
   return (
-    <dl className="facts" style={{ margin: 0 }}>
+    <dl className={layout.facts} style={{ margin: 0 }}>
       {facts.map(([measure, figure]) => (
         <Fact key={measure} name={measure === 'count' ? 'marks' : MEASURE_WORDS[measure]}>
           <QuantityText figure={figure} dimension={MEASURE_DIMENSION[measure]} />

@@ -7,6 +7,7 @@ import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** The levels a scope is expected on; the tally says where it is missing. */
 export function ScopeDue({ scope, onChange }: ScopePartProps) {
@@ -14,7 +15,7 @@ export function ScopeDue({ scope, onChange }: ScopePartProps) {
   if (levels.length < 2) return null;
   const due = scope.dueOn ?? [];
   return (
-    <div className="due">
+    <div className={styles.due}>
       <span className="soft">{t('measure.dueOn')}</span>
       {levels.map(({ id, name }) => (
         <Checkbox
@@ -41,7 +42,7 @@ export function ScopeMeets({ scope, onChange }: ScopePartProps) {
   const meets = scope.meets ?? [];
   if (others.length === 0) return null;
   return (
-    <details className="meets" open={meets.length > 0}>
+    <details className={styles.meets} open={meets.length > 0}>
       <summary>
         {t('measure.meets', {
           part:
@@ -78,7 +79,7 @@ export function ScopeSign({ scope, onChange }: ScopePartProps) {
     return text.trim() !== '' && value >= low && value <= high ? value : undefined;
   };
   return (
-    <div className="sign">
+    <div className={styles.sign}>
       <span className="soft">{t('measure.sign')}</span>
       <Select
         aria-label={t('measure.shapeOfTheSign')}

@@ -15,6 +15,8 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 const USUAL_PROPERTIES: Readonly<Record<Scope['kind'], readonly string[]>> = {
   run: [t('measure.height'), t('measure.thickness')],
@@ -74,7 +76,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
         const { failure } = figures.figure(propertyNode(scope.id, property.key));
         return (
           <div key={property.key}>
-            <div className="property">
+            <div className={styles.property}>
               <div title={t('measure.inFormulas', { key: property.key })}>
                 <CommitInput
                   label={t('measure.nameOf', { name: property.name })}
@@ -99,7 +101,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
               </IconButton>
             </div>
             {failure === undefined ? null : (
-              <div className="field-error">
+              <div className={layout.fieldError}>
                 <FailureText failure={failure} />
               </div>
             )}

@@ -10,6 +10,7 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
   center: 'center',
@@ -31,7 +32,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
   return (
     <>
       {scope.kind === 'run' && thick ? (
-        <label className="property">
+        <label className={styles.property}>
           <span className="soft">{t('measure.tracedAlong')}</span>
           <Select
             value={scope.face ?? 'center'}
@@ -46,7 +47,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
         </label>
       ) : null}
       {opened ? (
-        <label className="property">
+        <label className={styles.property}>
           <span className="soft">{t('measure.deductOpenings')}</span>
           <Select
             value={rule.rule}
@@ -64,7 +65,7 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
         </label>
       ) : null}
       {rule.rule !== 'above' ? null : (
-        <div className="property">
+        <div className={styles.property}>
           <span className="soft">{t('measure.largerThan')}</span>
           <CommitInput
             label={t('measure.deductOpeningsLargerThan')}

@@ -20,6 +20,8 @@ import { SwapDialog } from './SwapDialog.tsx';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
@@ -73,7 +75,7 @@ function UseBox({ use }: { readonly use: Use }) {
     if (refused !== undefined) tellProblem(refused);
   };
   return (
-    <div className="box" style={{ padding: '4px 8px' }}>
+    <div className={layout.box} style={{ padding: '4px 8px' }}>
       <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
         <BareButton
           className="cut"
@@ -110,7 +112,7 @@ function UseBox({ use }: { readonly use: Use }) {
               )
             }
           />
-          <div className="use-foot">
+          <div className={styles.useFoot}>
             <TextButton onClick={() => setSwapping(true)}>{t('measure.swapForAnother')}</TextButton>
             {othersOn(job, use) === 0 ? null : (
               <TextButton onClick={makeOwn} title={t('measure.changesToTheCopyDontAffectThe')}>
@@ -140,7 +142,7 @@ function UseComponents({ use }: { readonly use: Use }) {
   };
   const inner = framesOf(job, use).length > 1;
   return (
-    <div className="use-components">
+    <div className={styles.useComponents}>
       {allComponentsOf(job, use)
         .filter((placed) => figures.isDue(placed))
         .map(({ path, key, component, frame }) => {

@@ -13,6 +13,8 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -73,7 +75,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
         </>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         <Select
           aria-label={t('measure.newAssemblyForIt')}
           value={chosen}
@@ -100,12 +102,12 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
         ) : preview.ok ? (
           <Compared preview={preview.value} />
         ) : (
-          <div className="field-error" role="alert">
+          <div className={layout.fieldError} role="alert">
             {describeProblem(preview.problem)}
           </div>
         )}
         {error === undefined ? null : (
-          <div className="field-error" role="alert">
+          <div className={layout.fieldError} role="alert">
             {error}
           </div>
         )}
@@ -117,11 +119,11 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
 function Compared({ preview: { before, after } }: { readonly preview: Preview }) {
   return (
     <>
-      <div className="compared-sums">
+      <div className={styles.comparedSums}>
         <Sum name={t('measure.theScope')} before={before.cost} after={after.cost} />
         <Sum name={t('measure.theBid')} before={before.bid} after={after.bid} />
       </div>
-      <div className="compared">
+      <div className={styles.compared}>
         <State title={t('measure.now')} state={before} />
         <State title={t('measure.then')} state={after} />
       </div>
@@ -151,7 +153,7 @@ function Sum({ name, before, after }: SumProps) {
 
 function State({ title, state }: { readonly title: string; readonly state: ScopeState }) {
   return (
-    <table className="lines">
+    <table className={layout.lines}>
       <caption>{title}</caption>
       <tbody>
         {state.lines.map(({ name, unit, quantity, extension }, index) => (

@@ -37,6 +37,8 @@ import { newScope } from './newScope.ts';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
@@ -56,15 +58,15 @@ export function Tally() {
   );
   const bySection = groupBy(listed, ({ sectionId }): string => sectionId ?? NO_SECTION);
   return (
-    <aside className="tally" aria-label={t('measure.tally')}>
-      <div className="tally-head">
+    <aside className={styles.tally} aria-label={t('measure.tally')}>
+      <div className={styles.tallyHead}>
         <span style={{ flex: 1 }}>{t('measure.tally')}</span>
         <SheetChoice />
         <NewScope />
       </div>
-      <div className="scroll">
+      <div className={layout.scroll}>
         {job.scope.size === 0 ? (
-          <div className="empty" style={{ marginTop: 32 }}>
+          <div className={layout.empty} style={{ marginTop: 32 }}>
             <h2>{t('measure.nothingToMeasureYet')}</h2>
             <p>{t('measure.aScopeIsOneThingYouMeasure')}</p>
           </div>
@@ -74,7 +76,7 @@ export function Tally() {
           if (scopes === undefined) return null;
           return (
             <section key={id} aria-label={name}>
-              <div className="tally-section">
+              <div className={styles.tallySection}>
                 <span>{name}</span>
                 <span>{scopes.length}</span>
               </div>
@@ -204,12 +206,12 @@ const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: S
       return { hidden: next, alone: undefined };
     });
   return (
-    <div ref={row} className={`tally-row ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
+    <div ref={row} className={`${styles.tallyRow} ${on ? 'on' : ''} ${shown ? '' : 'off'}`}>
       <Swatch color={scope.color} kind={scope.kind} />
       <BareButton className="cut tally-name" aria-expanded={on} title={scope.name} onClick={choose}>
         {scope.name}
       </BareButton>
-      <span className="tally-figure" data-scope={scope.key}>
+      <span className={styles.tallyFigure} data-scope={scope.key}>
         <ScopeFigure scope={scope} within={within} display={display} />
       </span>
       <IconButton
@@ -293,7 +295,7 @@ function Schedules() {
   const schedules = useTable('schedule');
   const setView = useSetView();
   return (
-    <div className="tally-foot">
+    <div className={styles.tallyFoot}>
       <span>{t('measure.schedules')}</span>
       {inOrder(schedules.values()).map((schedule) => (
         <TextButton key={schedule.id} className="cut" onClick={() => setView({ schedule })}>

@@ -22,6 +22,7 @@ import { writeTape } from './writeTape.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Radio } from '../../parts/Radio.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const sheetOfMark = (job: Job, markId: Mark['id']): string =>
   job.sheet.get(job.mark.get(markId)?.sheetId ?? ('sheet:none' as Mark['sheetId']))?.number ?? '';
@@ -78,7 +79,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
           ))}
       </div>
       <div style={{ maxHeight: '54vh', overflow: 'auto' }}>
-        <table className="tape">
+        <table className={layout.tape}>
           <thead>
             <tr>
               <th>{t('measure.mark')}</th>

@@ -16,6 +16,8 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { takeEntry } from '../../components/typed.ts';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
 function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
@@ -51,7 +53,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
         const { failure } = figures.figure(pieceNode(piece.id));
         return (
           <div key={piece.id}>
-            <div className="piece">
+            <div className={styles.piece}>
               <CommitInput
                 label={t('measure.noteOfATypedPiece')}
                 placeholder={piece.source === 'wheel' ? t('measure.wheel') : t('measure.note')}
@@ -97,7 +99,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
               </div>
             ) : null}
             {failure === undefined ? null : (
-              <div className="field-error">
+              <div className={layout.fieldError}>
                 <FailureText failure={failure} />
               </div>
             )}

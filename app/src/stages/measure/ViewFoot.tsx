@@ -18,6 +18,7 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 const WITHIN_WORDS: Readonly<Record<WithinMode, string>> = {
   job: t('measure.theWholeJob'),
@@ -38,7 +39,7 @@ export function ViewFoot() {
   const setView = useSetView();
   const lone = useRecord(alone as Id<'scope'> | undefined);
   return (
-    <div className="tally-foot">
+    <div className={styles.tallyFoot}>
       <label>
         {t('measure.figuresOf')}{' '}
         <Select
@@ -68,13 +69,13 @@ export function ViewFoot() {
       ) : null}
       <Popover.Root lazyMount unmountOnExit positioning={{ placement: 'top-end' }}>
         <Popover.Trigger asChild>
-          <TextButton className="view-button">
+          <TextButton className={styles.viewButton}>
             <SlidersHorizontal size={13} aria-hidden="true" /> {t('measure.view')}
           </TextButton>
         </Popover.Trigger>
         <Portal>
           <Popover.Positioner>
-            <Popover.Content className="view-box" aria-label={t('measure.view')}>
+            <Popover.Content className={styles.viewBox} aria-label={t('measure.view')}>
               <Choices />
               <Sections />
               <Zones />
@@ -94,7 +95,7 @@ function Choices() {
   const setView = useSetView();
   return (
     <>
-      <label className="property">
+      <label className={styles.property}>
         <span>{t('measure.sheet')}</span>
         <Select
           value={sheetShown}
@@ -107,7 +108,7 @@ function Choices() {
           ))}
         </Select>
       </label>
-      <label className="property">
+      <label className={styles.property}>
         <span>{t('measure.labels')}</span>
         <Select value={labels} onChange={(event) => setView({ labels: event.target.value as LabelMode })}>
           {LABEL_MODES.map((mode) => (
@@ -117,7 +118,7 @@ function Choices() {
           ))}
         </Select>
       </label>
-      <label className="property">
+      <label className={styles.property}>
         <span>{t('measure.colorsBy')}</span>
         <Select value={colorBy} onChange={(event) => setView({ colorBy: event.target.value as ColorMode })}>
           {COLOR_MODES.map((mode) => (

@@ -7,6 +7,7 @@ import { type WheelNews, listenToWheel } from '../../platform/wheel.ts';
 import { useStores } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 const STATES: Readonly<Record<'asking' | 'here' | 'away', string>> = {
   asking: t('measure.lookingForTheWheel'),
@@ -47,7 +48,7 @@ export function WheelReader({ scope }: { readonly scope: Scope }) {
   }, [listening, stores, id]);
   if (scope.kind !== 'run') return null;
   return (
-    <div className="wheel">
+    <div className={styles.wheel}>
       <TextButton
         aria-pressed={listening}
         onClick={() => {

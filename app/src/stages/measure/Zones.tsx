@@ -10,6 +10,7 @@ import { ShownCheck } from './ShownCheck.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** Zones of the building or site: shown or not, built so many times, and the one new marks go to. */
 export function Zones() {
@@ -23,7 +24,7 @@ export function Zones() {
     <fieldset>
       <legend>{t('measure.zones')}</legend>
       {zones.map((zone) => (
-        <div key={zone.id} className="zone-row">
+        <div key={zone.id} className={styles.zoneRow}>
           <ShownCheck id={zone.id} name={zone.name} />
           <span className="soft">{t('measure.times')}</span>
           <TimesInput
@@ -59,7 +60,7 @@ export function Zones() {
         }
       />
       {zones.length === 0 ? null : (
-        <label className="property">
+        <label className={styles.property}>
           <span>{t('measure.newMarksGoTo')}</span>
           <Select
             value={penZone ?? ''}

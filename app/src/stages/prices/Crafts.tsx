@@ -13,6 +13,8 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** Wages in one place: a change reaches every line of the craft. */
 export function Crafts() {
@@ -29,7 +31,7 @@ export function Crafts() {
     <section aria-label={t('prices.wages')}>
       <h2>{t('prices.wagesPerHour')}</h2>
       <p className="soft">{t('prices.aChangeHereUpdatesEveryLineThe')}</p>
-      <table className="lines wage-table">
+      <table className={`${layout.lines} ${styles.wageTable}`}>
         <thead>
           <tr>
             <th>{t('prices.craft')}</th>

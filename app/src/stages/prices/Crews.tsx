@@ -19,6 +19,8 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
 export function Crews() {
@@ -30,7 +32,7 @@ export function Crews() {
     <section aria-label={t('prices.crews')}>
       <h2>{t('prices.crews')}</h2>
       <p className="soft">{t('prices.aCraftOrACrewDoesThe')}</p>
-      <div className="crew-boxes">
+      <div className={styles.crewBoxes}>
         {inOrder(job.crew.values()).map((crew) => (
           <CrewBox key={crew.id} crew={crew} />
         ))}
@@ -78,8 +80,8 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
   const machine = (at: number, changed: Partial<Crew['machines'][number]>): string | undefined =>
     change({ machines: crew.machines.map((each, index) => (index === at ? { ...each, ...changed } : each)) });
   return (
-    <div className="box crew-box">
-      <div className="alternate-head">
+    <div className={`${layout.box} ${styles.crewBox}`}>
+      <div className={layout.alternateHead}>
         <CommitInput
           label={t('prices.nameOfTheCrew')}
           value={crew.name}
@@ -95,7 +97,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         />
       </div>
       {crew.members.map(({ craftId, count: people }, at) => (
-        <div key={at} className="crew-row">
+        <div key={at} className={styles.crewRow}>
           <CommitInput
             label={t('prices.howManyOf', { place: at + 1, name: crew.name })}
             align="end"
@@ -124,7 +126,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         </div>
       ))}
       {crew.machines.map(({ name, count: machines, hourly }, at) => (
-        <div key={`machine ${at}`} className="crew-row machine">
+        <div key={`machine ${at}`} className={`${styles.crewRow} machine`}>
           <CommitInput
             label={t('prices.howManyOf2', { name })}
             align="end"
@@ -153,7 +155,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
           />
         </div>
       ))}
-      <div className="bar-form">
+      <div className={layout.barForm}>
         <TextButton
           onClick={() => {
             const [craft] = job.craft.keys();
@@ -186,7 +188,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         </label>
       </div>
       {gang.noWage === undefined ? (
-        <dl className="facts why">
+        <dl className={`${layout.facts} why`}>
           <div>
             <dt>{t('prices.people')}</dt>
             <dd>{formatNumber(gang.people, 2, numbers, true)}</dd>

@@ -7,6 +7,7 @@ import { formatMoney } from '@zest/core/pricing/money';
 import { bridgeOf } from '@zest/core/reports/bridge';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 interface EffectOnBidProps {
   readonly changes: readonly (readonly [from: Item, to: Item])[];
@@ -25,7 +26,7 @@ export function EffectOnBid({ changes, added }: EffectOnBidProps) {
   if (effect === undefined) return null;
   const change = effect.to - effect.from;
   return (
-    <div className="note-box" role="status">
+    <div className={layout.noteBox} role="status">
       <p style={{ margin: '0 0 4px' }}>
         {change === 0 && effect.lines.length === 0
           ? t('prices.noLineOfThisJobChanges')
@@ -35,7 +36,7 @@ export function EffectOnBid({ changes, added }: EffectOnBidProps) {
             })}
         {change === 0 && effect.lines.length === 0 ? null : <b>{formatMoney(effect.to, money)}</b>}
       </p>
-      <table className="tape">
+      <table className={layout.tape}>
         <tbody>
           {effect.lines.slice(0, 8).map((line) => (
             <tr key={line.key}>

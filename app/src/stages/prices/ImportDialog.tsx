@@ -27,6 +27,8 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
 import { t } from '../../messages/t.ts';
 import { BUDGETS_MS, LIMITS } from '@zest/core/formats/limits';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
   update: t('prices.replaceEverythingWithWhatTheFileSays'),
@@ -149,7 +151,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
         </DialogButtons>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         {opened === undefined ? (
           <div {...getRootProps({ className: `drop ${isDragActive ? 'over' : ''}` })}>
             <DropInput {...getInputProps({ 'aria-label': t('prices.priceList') })} />
@@ -171,13 +173,13 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
           </Button>
         )}
         {error === undefined ? null : (
-          <p className="field-error" role="alert">
+          <p className={layout.fieldError} role="alert">
             {error}
           </p>
         )}
         {opened === undefined ? null : (
           <>
-            <div className="bar-form">
+            <div className={layout.barForm}>
               <b className="cut">{opened.name}</b>
               {opened.sheets.length > 1 ? (
                 <Select
@@ -227,7 +229,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
               </Select>
             </label>
             {mapping.code === undefined ? (
-              <p className="field-error" role="alert">
+              <p className={layout.fieldError} role="alert">
                 {t('prices.chooseTheColumnWithTheCodeIt')}
               </p>
             ) : null}
@@ -288,8 +290,13 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
     onMap(next);
   };
   return (
-    <div className="import-preview" tabIndex={0} role="region" aria-label={t('prices.firstRowsOfTheFile')}>
-      <table className="tape">
+    <div
+      className={styles.importPreview}
+      tabIndex={0}
+      role="region"
+      aria-label={t('prices.firstRowsOfTheFile')}
+    >
+      <table className={layout.tape}>
         <thead>
           <tr>
             {columns.map((at) => (
@@ -331,7 +338,7 @@ function Preview({ sheet, headRow, mapping, onMap }: PreviewProps) {
 function Refused({ rows }: { readonly rows: readonly RefusedRow[] }) {
   if (rows.length === 0) return null;
   return (
-    <ul className="import-notes" aria-label={t('prices.rowsThatWereRefused')}>
+    <ul className={layout.importNotes} aria-label={t('prices.rowsThatWereRefused')}>
       {rows.slice(0, 200).map(({ row, fault }) => (
         <li key={row}>{t('prices.row', { row, fault: describeRowFault(fault) })}</li>
       ))}

@@ -15,6 +15,8 @@ import { useJobNow, useFormats, useOpenJob } from '../../stores/context.tsx';
 import { editItem } from './bookColumns.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {
@@ -25,7 +27,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   const { numbers } = formats;
   if (item === undefined)
     return (
-      <aside className="scroll side-body" aria-label={t('prices.item')}>
+      <aside className={`${layout.scroll} ${layout.sideBody}`} aria-label={t('prices.item')}>
         <p className="soft">{t('prices.selectAnItemToSeeItsLabor')}</p>
       </aside>
     );
@@ -46,8 +48,8 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
   );
   const worker = item.crewId ?? item.craftId ?? '';
   return (
-    <aside className="scroll side-body" aria-label={t('prices.item')}>
-      <div key={item.id} className="form line-panel">
+    <aside className={`${layout.scroll} ${layout.sideBody}`} aria-label={t('prices.item')}>
+      <div key={item.id} className={`${layout.form} ${layout.linePanel}`}>
         <h2>{item.description}</h2>
         <OneUnit item={item} />
         <label>
@@ -79,7 +81,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             ))}
           </Select>
         </label>
-        <div className="form-two">
+        <div className={layout.formTwo}>
           <label>
             <span className="soft">{t('prices.laborIs')}</span>
             <Select
@@ -123,7 +125,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             />
           </label>
         ) : null}
-        <div className="form-two">
+        <div className={layout.formTwo}>
           <label>
             <span className="soft">{t('prices.otherCost')}</span>
             <CommitInput
@@ -146,7 +148,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
         <Sizes item={item} change={change} />
         {field(t('prices.group'), 'group')}
         {field(t('prices.supplier'), 'supplier')}
-        <div className="form-two">
+        <div className={layout.formTwo}>
           {field(t('prices.pricedOn'), 'date')}
           {field(t('prices.source'), 'source')}
         </div>
@@ -164,7 +166,7 @@ function OneUnit({ item }: { readonly item: Item }) {
   if (!cost.ok) return <p className="warn">{describeFailure(cost.problem, job)}</p>;
   const { direct, hours, labor } = cost.value;
   return (
-    <dl className="facts why">
+    <dl className={`${layout.facts} why`}>
       <div>
         <dt>{t('prices.oneWithoutLabor', { unit: item.unit })}</dt>
         <dd>{formatUnitCost(direct, money)}</dd>
@@ -195,7 +197,7 @@ function Sizes({
 }) {
   const sizes = item.sizes ?? {};
   return (
-    <fieldset className="kinds">
+    <fieldset className={layout.kinds}>
       <legend className="soft">{t('prices.sizes')}</legend>
       <CommitInput
         label={t('prices.familyOfSizes')}
@@ -204,7 +206,7 @@ function Sizes({
         onCommit={(family) => change({ family: family.trim() })}
       />
       {Object.entries(sizes).map(([key, size]) => (
-        <div key={key} className="sizing-row">
+        <div key={key} className={styles.sizingRow}>
           <span className="soft">{key}</span>
           <CommitInput
             label={t('prices.sizeOf', { key })}

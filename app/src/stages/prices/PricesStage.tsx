@@ -31,6 +31,7 @@ import { useRecentItems } from './recentItems.ts';
 import { dayOf } from '../../platform/days.ts';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
@@ -154,8 +155,8 @@ export function PricesStage() {
   };
   const selected = selectedKey === undefined ? undefined : job.item.get(selectedKey as Id<'item'>);
   return (
-    <div className="stage">
-      <div className="bar wraps">
+    <div className={layout.stage}>
+      <div className={`${layout.bar} wraps`}>
         <PriceTabs />
         <TextInput
           style={{ width: 196 }}
@@ -211,10 +212,10 @@ export function PricesStage() {
           {t('prices.addAnItem2')}
         </Button>
       </div>
-      <div className="split" style={{ gridTemplateColumns: 'minmax(0, 1fr) 264px' }}>
-        <div className="stage" style={{ borderRight: '1px solid var(--pith)' }}>
+      <div className={layout.split} style={{ gridTemplateColumns: 'minmax(0, 1fr) 264px' }}>
+        <div className={layout.stage} style={{ borderRight: '1px solid var(--pith)' }}>
           {rows.length === 0 ? (
-            <div className="empty">
+            <div className={layout.empty}>
               <h2>{job.item.size === 0 ? t('prices.thePriceBookIsEmpty') : t('prices.noMatches')}</h2>
               <p>
                 {job.item.size === 0

@@ -13,6 +13,7 @@ import { useFormats, useServices } from '../../stores/context.tsx';
 import { EffectOnBid } from './EffectOnBid.tsx';
 import { dayOf } from '../../platform/days.ts';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const COSTS: readonly RaisedCost[] = ['material', 'equipment', 'subcontract', 'other'];
 
@@ -51,7 +52,7 @@ export function RaiseDialog({
       }
     >
       <form
-        className="form"
+        className={layout.form}
         onSubmit={(event) => {
           event.preventDefault();
           if (changes.length > 0) take();

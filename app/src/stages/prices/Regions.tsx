@@ -14,6 +14,8 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const KINDS = ['material', 'labor', 'equipment'] as const;
 
@@ -58,7 +60,7 @@ export function Regions() {
         </Select>
       </label>
       {regions.length === 0 ? null : (
-        <table className="lines wage-table">
+        <table className={`${layout.lines} ${styles.wageTable}`}>
           <thead>
             <tr>
               <th>{t('prices.region2')}</th>

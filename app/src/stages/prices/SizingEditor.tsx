@@ -6,6 +6,7 @@ import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface SizingEditorProps {
   readonly sizing: Sizing | undefined;
@@ -48,7 +49,7 @@ export function SizingEditor({ sizing, place, onChange }: SizingEditorProps) {
       {sizing === undefined
         ? null
         : Object.entries(sizing.by).map(([key, text]) => (
-            <div key={key} className="sizing-row">
+            <div key={key} className={styles.sizingRow}>
               <span className="soft">{key}</span>
               <FormulaInput
                 label={`${sizing.family}, ${key}`}

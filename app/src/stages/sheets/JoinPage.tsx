@@ -15,6 +15,8 @@ import { joinSheets } from './joinSheets.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 type Points = readonly Point[];
 
@@ -40,7 +42,7 @@ export function JoinPage() {
   const second = job.sheet.get(secondId as Id<'sheet'>);
   if (first === undefined || second === undefined || sheets.length < 2)
     return (
-      <div className="empty">
+      <div className={layout.empty}>
         <h2>{t('sheets.nothingToJoin')}</h2>
         <p>{t('sheets.youNeedTwoSheetsSuchAsThe')}</p>
       </div>
@@ -56,7 +58,7 @@ export function JoinPage() {
     if (id !== undefined) void navigate(`/job/${jobId}/measure/${encodeURIComponent(id)}`);
   };
   return (
-    <div className="join">
+    <div className={styles.join}>
       <JoinPane
         label={t('sheets.firstSheetWhichStays')}
         sheets={sheets}
@@ -79,7 +81,7 @@ export function JoinPage() {
         }}
         onPoints={setOnSecond}
       />
-      <aside className="join-side" aria-label={t('sheets.howTheSheetsFit')}>
+      <aside className={styles.joinSide} aria-label={t('sheets.howTheSheetsFit')}>
         <h1>{t('sheets.joinTwoSheets')}</h1>
         <p className="soft">{t('sheets.clickTwoPointsOnTheMatchLine')}</p>
         <JoinPreview first={first} second={second} pairs={pairs} plan={plan} />
@@ -118,8 +120,8 @@ interface JoinPaneProps {
 
 function JoinPane({ label, sheets, sheet, points, onSheet, onPoints }: JoinPaneProps) {
   return (
-    <section className="join-pane" aria-label={label}>
-      <div className="join-head">
+    <section className={styles.joinPane} aria-label={label}>
+      <div className={styles.joinHead}>
         <Select
           aria-label={t('sheets.sheet')}
           value={sheet.id}

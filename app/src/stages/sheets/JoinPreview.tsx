@@ -9,6 +9,8 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { createSheetFiles } from '../../platform/sheetFiles.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 const WIDTH_PX = 560;
 
@@ -24,7 +26,7 @@ export function JoinPreview({ first, second, pairs, plan }: JoinPreviewProps) {
   if (plan === undefined) return <p className="soft">{t('sheets.pickTwoPointsOnEachSheet')}</p>;
   if (!plan.ok)
     return (
-      <p className="field-error" role="alert">
+      <p className={layout.fieldError} role="alert">
         {describeProblem(plan.problem)}
       </p>
     );
@@ -67,7 +69,7 @@ function Picture({ sheet, plan }: { readonly sheet: Sheet; readonly plan: JoinPl
   const ring = (clip: readonly { readonly x: number; readonly y: number }[]): string =>
     clip.map(({ x, y }) => `${x},${y}`).join(' ');
   return (
-    <div className="join-picture" data-drawn={drawn}>
+    <div className={styles.joinPicture} data-drawn={drawn}>
       <canvas ref={canvas} width={WIDTH_PX} height={height} />
       <svg
         viewBox={`0 0 ${plan.widthPt} ${plan.heightPt}`}
@@ -103,7 +105,7 @@ function Fit({ plan, first, second, checks }: FitProps) {
   const { firstM, secondM } = plan;
   const off = firstM === undefined || secondM === undefined ? undefined : secondM / firstM - 1;
   return (
-    <dl className="facts" aria-label={t('sheets.fit')}>
+    <dl className={layout.facts} aria-label={t('sheets.fit')}>
       <dt>{t('sheets.turned')}</dt>
       <dd>{formatNumber(plan.turnDeg, 2, numbers)}°</dd>
       <dt>{t('sheets.enlarged')}</dt>

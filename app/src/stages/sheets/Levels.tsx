@@ -9,6 +9,7 @@ import { useSettle } from '../../components/useSettle.ts';
 import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** The levels of the building, and how often each is built: a typical floor is measured once. */
 export function Levels() {
@@ -19,11 +20,12 @@ export function Levels() {
   const change = (label: string, level: Level): string | undefined => {
     return settle(label, put(level));
   };
-  if (levels.length === 0) return <p className="soft levels">{t('sheets.noLevelsYetTypeOneInThe')}</p>;
+  if (levels.length === 0)
+    return <p className={`soft ${styles.levels}`}>{t('sheets.noLevelsYetTypeOneInThe')}</p>;
   return (
-    <section className="levels" aria-label={t('sheets.levels')}>
+    <section className={styles.levels} aria-label={t('sheets.levels')}>
       {levels.map((level) => (
-        <span key={level.id} className="level">
+        <span key={level.id} className={styles.level}>
           <CommitInput
             label={t('sheets.nameOfALevel')}
             value={level.name}

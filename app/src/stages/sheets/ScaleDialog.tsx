@@ -13,6 +13,7 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
 
 const COMMON = {
   us: [`1/16" = 1'-0"`, `1/8" = 1'-0"`, `3/16" = 1'-0"`, `1/4" = 1'-0"`, `1/2" = 1'-0"`, `1" = 20'`],
@@ -77,7 +78,7 @@ export function ScaleDialog({
         </>
       }
     >
-      <div className="form">
+      <div className={layout.form}>
         {sheet.printedScale === '' ? null : (
           <p style={{ margin: 0 }}>
             {t('sheets.theSheetSays')} <b>{sheet.printedScale}</b>.{' '}

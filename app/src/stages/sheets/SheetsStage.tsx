@@ -33,6 +33,8 @@ import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
 import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { styles } from './styles.ts';
 
 interface Reading {
   readonly name: string;
@@ -58,8 +60,8 @@ export function SheetsStage() {
   const search = useSheetSearch(sheets, wanted);
   const drop = useDropzone({ onDrop: (files) => void add(files), noClick: true, noKeyboard: true });
   return (
-    <div className="stage" {...drop.getRootProps()}>
-      <div className="bar">
+    <div className={layout.stage} {...drop.getRootProps()}>
+      <div className={layout.bar}>
         <h1>{t('sheets.sheets')}</h1>
         <span className="soft">{t('count.sheet', { count: sheets.length })}</span>
         {sheets.length === 0 ? null : (
@@ -101,9 +103,9 @@ export function SheetsStage() {
         </Button>
       </div>
       <DropInput {...drop.getInputProps()} aria-label={t('sheets.pDFOfTheDrawings')} />
-      <div className="scroll">
+      <div className={layout.scroll}>
         {reading === undefined ? null : (
-          <div className="progress" role="status">
+          <div className={styles.progress} role="status">
             <div style={{ display: 'flex', gap: 10 }}>
               <span className="cut" style={{ flex: 1 }}>
                 {t('sheets.readingPageOf', {
@@ -124,7 +126,7 @@ export function SheetsStage() {
           </div>
         )}
         {sheets.length === 0 && reading === undefined ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('sheets.noSheetsYet')}</h2>
             <p>{t('sheets.dropDrawingsHerePdfSetsOfAny')}</p>
             <div className="first">
@@ -134,20 +136,20 @@ export function SheetsStage() {
             </div>
           </div>
         ) : (
-          <div className={drop.isDragActive ? 'drop over' : 'drop'}>
+          <div className={drop.isDragActive ? `${styles.drop} over` : styles.drop}>
             {t('sheets.dropMoreDrawingsAnywhereOnThisPage')}
           </div>
         )}
         {asTable && sheets.length > 0 ? (
-          <div className="sheets-table">
+          <div className={styles.sheetsTable}>
             <Levels />
             <SheetsTable sheets={search.found} />
           </div>
         ) : (
           groupSheets(job, search.found, sheetsBy).map(([name, group]) => (
             <section key={name} aria-label={name === '' ? t('sheets.sheets') : name}>
-              {name === '' ? null : <h2 className="sheet-group">{name}</h2>}
-              <div className="sheet-cards">
+              {name === '' ? null : <h2 className={styles.sheetGroup}>{name}</h2>}
+              <div className={styles.sheetCards}>
                 {group.map((sheet) => (
                   <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
                 ))}
@@ -156,7 +158,7 @@ export function SheetsStage() {
           ))
         )}
         {sheets.length > 0 && search.found.length === 0 ? (
-          <div className="empty">
+          <div className={layout.empty}>
             <h2>{t('sheets.noMatchingSheets')}</h2>
             <p>{t('sheets.weSearchedNumbersTitlesAndTheText')}</p>
           </div>
@@ -245,16 +247,16 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   };
   const error = checkError(sheet);
   return (
-    <article className="sheet-card" aria-label={`${sheet.number} ${sheet.title}`}>
+    <article className={styles.sheetCard} aria-label={`${sheet.number} ${sheet.title}`}>
       <BareButton
-        className="sheet-thumb"
+        className={styles.sheetThumb}
         onClick={open}
         aria-label={t('sheets.open', { number: sheet.number, title: sheet.title })}
       >
         <Thumbnail sheet={sheet} />
       </BareButton>
-      <div className="sheet-facts">
-        <div className="sheet-names">
+      <div className={styles.sheetFacts}>
+        <div className={styles.sheetNames}>
           <CommitInput
             label={t('sheets.sheetNumber')}
             value={sheet.number}

@@ -16,6 +16,7 @@ import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw
 import type { Session } from '../session.ts';
 import { useSessionState } from '../useSession.ts';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface CursorBoxProps {
   readonly desk: Desk;
@@ -67,7 +68,7 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
   const isLow = at.y > screen.height - 80;
   return (
     <div
-      className="cursor-box"
+      className={styles.cursorBox}
       data-live={soFar ?? ''}
       style={{
         ...(isLow ? { bottom: screen.height - at.y + 18 } : { top: at.y + 18 }),

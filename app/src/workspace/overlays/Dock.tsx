@@ -13,6 +13,7 @@ import { SheetMenu } from './SheetMenu.tsx';
 import { DockButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
   dock === undefined ? [] : [{ tool: id, name: dock.name, usualKey: action?.key ?? '' }],
@@ -41,7 +42,7 @@ function OpeningRows() {
   return (
     <Select
       small
-      className="dock-form"
+      className={styles.dockForm}
       aria-label={t('workspace.rowOfAScheduleForTheNext')}
       style={{ width: 150 }}
       value={row === undefined ? '' : keyOf(row)}
@@ -86,7 +87,7 @@ export function Dock({ session }: { readonly session: Session }) {
   const drawing = useSessionState(session, ({ draft }) => draft.strokes.length > 0);
   const canLift = useSessionState(session, ({ draft }) => currentStroke(draft).length > 0);
   return (
-    <div className="dock" role="toolbar" aria-label={t('workspace.pens')}>
+    <div className={styles.dock} role="toolbar" aria-label={t('workspace.pens')}>
       {ON_DOCK.map((each) => (
         <ToolButton key={each.tool} {...each} />
       ))}
@@ -95,7 +96,7 @@ export function Dock({ session }: { readonly session: Session }) {
         <>
           <Select
             small
-            className="dock-form"
+            className={styles.dockForm}
             aria-label={t('workspace.howTheNextPieceIsDrawn')}
             value={form}
             onChange={(event) => session.draw({ type: 'form', form: event.target.value as Form })}

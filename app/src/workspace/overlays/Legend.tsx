@@ -8,6 +8,7 @@ import { toScreen } from '../camera.ts';
 import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface LegendProps {
   readonly sheet: Sheet;
@@ -56,7 +57,7 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   };
   return (
     <div
-      className="legend"
+      className={styles.legend}
       role="group"
       aria-label={t('workspace.legendDragItOrMoveItWith')}
       tabIndex={0}
@@ -91,8 +92,8 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
       <b>{t('workspace.measured', { number: sheet.number })}</b>
       {rows.length === 0 ? <div className="soft">{t('workspace.nothingOnThisSheetYet')}</div> : null}
       {rows.map(({ scope, colors, figure }) => (
-        <div key={scope.id} className="legend-row" style={{ height: LEGEND.row }}>
-          <span className="legend-swatches">
+        <div key={scope.id} className={styles.legendRow} style={{ height: LEGEND.row }}>
+          <span className={styles.legendSwatches}>
             {colors.map((color) => (
               <Swatch key={color} color={color} kind={scope.kind} />
             ))}

@@ -44,6 +44,7 @@ import { MarkDetails } from './MarkDetails.tsx';
 import { MarkPlaces } from './MarkPlaces.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** Less than this off the line, a vertex changes nothing that was meant. */
 const SIMPLIFY_PT = 1.5;
@@ -109,12 +110,12 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
   const locked = free.length < held.length;
   return (
     <div
-      className="mark-bar"
+      className={styles.markBar}
       role="toolbar"
       aria-label={t('workspace.selectedMarks')}
       onPointerDown={(event) => event.stopPropagation()}
     >
-      <div className="mark-bar-row">
+      <div className={styles.markBarRow}>
         <b>
           {t('count.mark', { count: held.length })}
           {sheets > 1 ? t('workspace.on', { sheets: t('count.sheet', { count: sheets }) }) : ''}
@@ -135,7 +136,7 @@ export const MarkBar = memo(function MarkBar({ session, sheet }: MarkBarProps) {
             <ScopeOptions kind={first.kind} scopes={job.scope} />
           </Select>
         ) : null}
-        <label className="mark-bar-times">
+        <label className={styles.markBarTimes}>
           {t('workspace.times')}
           <CommitInput
             label={t('workspace.howManyTimesItCounts')}

@@ -17,6 +17,7 @@ import type { Handle } from '../tools/edit.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** What belongs to one mark alone: the pitch and edges of a slope, tails and rises of a run, its openings. */
 export function MarkDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Handle | undefined }) {
@@ -94,7 +95,7 @@ function RunDetails({ mark, vertex }: { readonly mark: Mark; readonly vertex: Ha
     return change(t('workspace.riseAtAVertex'), { ...mark, strokes });
   };
   return (
-    <div className="mark-bar-row">
+    <div className={styles.markBarRow}>
       <span className="soft">{t('workspace.endAllowanceAtTheStart')}</span>
       <LengthField
         label={t('workspace.endAllowanceAtTheStart2')}
@@ -136,7 +137,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
   };
   return (
     <>
-      <div className="mark-bar-row">
+      <div className={styles.markBarRow}>
         <span className="soft">{t('workspace.pitch')}</span>
         <CommitInput
           label={t('workspace.pitch2')}
@@ -150,7 +151,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
           }
         />
       </div>
-      <div className="mark-bar-edges">
+      <div className={styles.markBarEdges}>
         {edges.map((_, index) => (
           <label key={index}>
             <span>
@@ -189,7 +190,7 @@ function OpeningRow({ opening }: { readonly opening: Opening }) {
       ? t('workspace.opening')
       : (job.scope.get(opening.scopeId)?.name ?? t('workspace.opening'));
   return (
-    <div className="mark-bar-row">
+    <div className={styles.markBarRow}>
       <span className="cut" style={{ maxWidth: 130 }}>
         {name}
       </span>

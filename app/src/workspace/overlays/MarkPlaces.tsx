@@ -8,6 +8,7 @@ import { copyToSheet } from '../clipboard.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 interface MarkPlacesProps {
   readonly marks: readonly Mark[];
@@ -55,7 +56,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
     );
   };
   return (
-    <div className="mark-bar-row">
+    <div className={styles.markBarRow}>
       {job.zone.size === 0 ? null : (
         <Select
           style={{ width: 120 }}

@@ -12,6 +12,8 @@ import { useJobActions, useSetView, useView } from '../../stores/context.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** Asks for the scale of a part of the sheet, such as a detail; lists those there are. */
 export function PartNote({ sheet }: { readonly sheet: Sheet }) {
@@ -20,7 +22,7 @@ export function PartNote({ sheet }: { readonly sheet: Sheet }) {
   const actions = useJobActions();
   const areas = sheet.scaleAreas ?? [];
   return (
-    <div className="desk-note" role="note">
+    <div className={styles.deskNote} role="note">
       <b>{t('workspace.scaleOfAPart')}</b> {t('workspace.dragABoxAroundADetailDrawn')}
       {areas.map(({ name, scale }, index) => (
         <div key={index} className="row">
@@ -114,7 +116,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
         />
       </label>
       {refusal === undefined ? null : (
-        <div className="field-error" role="alert">
+        <div className={layout.fieldError} role="alert">
           {refusal}
         </div>
       )}

@@ -37,6 +37,8 @@ import { StraightenNote } from './StraightenNote.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
+import { layout } from '../../theme/layout.ts';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
@@ -47,7 +49,7 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
   if (tool === 'scale' || tool === 'check') return <TwoPointNote sheet={sheet} session={session} />;
   if (tool === 'schedule')
     return (
-      <div className="desk-note" role="note">
+      <div className={styles.deskNote} role="note">
         <b>{t('workspace.readASchedule')}</b> {t('workspace.dragABoxAroundTheTableIncluding')}
       </div>
     );
@@ -56,7 +58,7 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
   if (sought !== '') return <SoughtNote sheet={sheet} />;
   if (sheet.scale !== null) return null;
   return (
-    <div className="desk-note" role="note">
+    <div className={styles.deskNote} role="note">
       <b>{t('workspace.hasNoScale', { number: sheet.number || t('workspace.thisSheet') })}</b>{' '}
       {t('workspace.youCanCountButLengthsAndAreas')}
       <div className="row">
@@ -106,13 +108,13 @@ function TwoPointNote({ sheet, session }: { readonly sheet: Sheet; readonly sess
   const words = tool === 'scale' ? t('workspace.setTheScale') : t('workspace.measureBack');
   if (tool === 'check' && sheet.scale === null)
     return (
-      <div className="desk-note" role="note">
+      <div className={styles.deskNote} role="note">
         <b>{t('workspace.measureBack2')}</b> {t('workspace.theSheetHasNoScaleToCheck')}
       </div>
     );
   if (two.b === undefined)
     return (
-      <div className="desk-note" role="note">
+      <div className={styles.deskNote} role="note">
         <b>{words}.</b>{' '}
         {two.a === undefined
           ? t('workspace.clickOneEndOfADimensionYou')
@@ -187,7 +189,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
   };
   const error = checkError(sheet);
   return (
-    <div className="desk-note" role="note">
+    <div className={styles.deskNote} role="note">
       {done === undefined ? (
         <form
           onSubmit={(event) => {
@@ -222,7 +224,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
             </Checkbox>
           )}
           {refusal === undefined ? null : (
-            <div className="field-error" role="alert">
+            <div className={layout.fieldError} role="alert">
               {refusal}
             </div>
           )}

@@ -4,6 +4,7 @@ import { useSetView, useView } from '../../stores/context.tsx';
 import { useTextHits } from './SheetSigns.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 /** Words looked for on the sheet: how often they stand on it, and an end of looking. */
 export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
@@ -11,7 +12,7 @@ export function SoughtNote({ sheet }: { readonly sheet: Sheet }) {
   const setView = useSetView();
   const hits = useTextHits(sheet, sought);
   return (
-    <div className="desk-note" role="note">
+    <div className={styles.deskNote} role="note">
       <label>
         <b>{t('workspace.lookingFor')}</b>
         <TextInput value={sought} onChange={(event) => setView({ soughtText: event.target.value })} />

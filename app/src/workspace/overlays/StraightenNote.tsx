@@ -5,6 +5,7 @@ import { setTone, turnBy } from '../straighten.ts';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
+import { styles } from './styles.ts';
 
 const PLAIN = { ink: 1, invert: false } as const;
 
@@ -16,7 +17,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
   const tone = sheet.tone ?? PLAIN;
   if (tool === 'level')
     return (
-      <div className="desk-note" role="note">
+      <div className={styles.deskNote} role="note">
         <b>{t('workspace.levelTheSheet')}</b> {t('workspace.clickTwoPointsFarApartOnA')}
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
@@ -27,7 +28,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
     );
   if (tool === 'crop')
     return (
-      <div className="desk-note" role="note">
+      <div className={styles.deskNote} role="note">
         <b>{t('workspace.cropTheSheet')}</b> {t('workspace.dragABoxAroundThePartTo')}
         <div className="row">
           <Button size="xs" variant="outline" onClick={() => setView({ tool: 'straighten' })}>
@@ -37,7 +38,7 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
       </div>
     );
   return (
-    <div className="desk-note" role="note">
+    <div className={styles.deskNote} role="note">
       <b>{t('workspace.straighten', { number: sheet.number || t('workspace.theSheet') })}</b>{' '}
       {t('workspace.marksScaleAndLegendMoveWithIt')}
       <div className="row">
