@@ -15,7 +15,7 @@ const transform = {
   ],
 };
 const esmPackages =
-  'rbush|flatbush|flatqueue|quickselect|robust-predicates|pdfjs-dist|comlink|idb|@turf|polyclip-ts|splaytree-ts|bignumber.js|d3-.*|geojson-.*|kdbush|tinyqueue|point-in-polygon-hao|concaveman|marchingsquares|sweepline-intersections|skmeans|topojson-.*';
+  '@tanstack|rbush|flatbush|flatqueue|quickselect|robust-predicates|pdfjs-dist|comlink|idb|@turf|polyclip-ts|splaytree-ts|bignumber.js|d3-.*|geojson-.*|kdbush|tinyqueue|point-in-polygon-hao|concaveman|marchingsquares|sweepline-intersections|skmeans|topojson-.*';
 const shared = {
   transform,
   moduleNameMapper: {

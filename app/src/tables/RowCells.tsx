@@ -3,14 +3,7 @@ import type { Cell } from './cells.ts';
 import type { Contents } from './contents.ts';
 import { stayClass } from './stay.ts';
 import { styles } from './styles.ts';
-
-/** Of a column, what its cells stand by; it stays the same while figures change. */
-export interface CellFrame {
-  readonly id: string;
-  readonly align: 'left' | 'right' | undefined;
-  readonly left: number | undefined;
-  readonly edge: boolean | undefined;
-}
+import type { ColumnFrame } from './useGridTable.ts';
 
 export const cellId = (label: string, { row, column }: Cell): string =>
   `${label.replace(/\W+/g, '-')}-${row}-${column}`;
@@ -23,7 +16,7 @@ export interface Held extends Cell {
 export interface RowCellsProps<Row> {
   readonly row: Row;
   readonly index: number;
-  readonly frame: readonly CellFrame[];
+  readonly frame: readonly ColumnFrame[];
   readonly contents: Contents;
   readonly label: string;
   /** The column that is current in this row; -1 for none. */

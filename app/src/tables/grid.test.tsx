@@ -203,3 +203,74 @@ describe('a table that is worked like a spreadsheet', () => {
     expect(selected).toContain('Things-2-0');
   });
 });
+
+describe('a table that is arranged', () => {
+  const SORTABLE = [
+    { ...COLUMNS[0]!, sortBy: ({ name }: Row) => name },
+    { ...COLUMNS[1]!, sortBy: ({ count }: Row) => (count === 0 ? '' : count) },
+  ];
+  const FRUIT: readonly Row[] = [
+    { key: 'a', name: 'plum', count: 10 },
+    { key: 'b', name: 'apple 10', count: 0 },
+    { key: 'c', name: 'apple 9', count: 9 },
+  ];
+  const names = (): readonly (string | null)[] => [0, 1, 2].map((row) => cell(row, 0).textContent);
+  const head = (title: string): HTMLElement =>
+    [...page.host.querySelectorAll<HTMLElement>('[role=columnheader]')].find(
+      ({ textContent }) => textContent === title,
+    )!;
+  const show = (onPaste?: (shown: readonly Row[]) => void): Promise<void> =>
+    page.show(
+      <Grid
+        label="Things"
+        columns={SORTABLE}
+        rows={FRUIT}
+        keyOf={({ key }) => key}
+        onEdit={() => undefined}
+        onPaste={(_pasted, _from, shown) => {
+          onPaste?.(shown);
+          return undefined;
+        }}
+      />,
+    );
+
+  it('sorts by a column, the other way round, and not at all; what is empty stays last', async () => {
+    await show();
+    await page.mouse('click', head('Name'));
+    expect(names()).toEqual(['apple 9', 'apple 10', 'plum']);
+    expect(head('Name').getAttribute('aria-sort')).toBe('ascending');
+    await page.mouse('click', head('Name'));
+    expect(names()).toEqual(['plum', 'apple 10', 'apple 9']);
+    await page.mouse('click', head('Name'));
+    expect(names()).toEqual(['plum', 'apple 10', 'apple 9']);
+    expect(head('Name').getAttribute('aria-sort')).toBe('none');
+    await page.mouse('click', head('Count'));
+    expect(names()).toEqual(['apple 9', 'plum', 'apple 10']);
+    await page.mouse('click', head('Count'));
+    expect(names()).toEqual(['plum', 'apple 9', 'apple 10']);
+  });
+
+  it('is sorted by keys too, and a block that is pasted goes into the rows as they are shown', async () => {
+    const told: string[] = [];
+    await show((shown) => told.push(...shown.map(({ key }) => key)));
+    await pick(0, 0);
+    await page.press('ArrowDown', grid(), { altKey: true, shiftKey: true });
+    expect(names()).toEqual(['apple 9', 'apple 10', 'plum'].reverse());
+    await page.press('ArrowUp', grid(), { altKey: true, shiftKey: true });
+    expect(names()).toEqual(['apple 9', 'apple 10', 'plum']);
+    const paste = new Event('paste', { bubbles: true, cancelable: true });
+    Object.assign(paste, { clipboardData: { getData: () => 'x' } });
+    await act(async () => void grid().dispatchEvent(paste));
+    expect(told).toEqual(['c', 'b', 'a']);
+  });
+
+  it('makes a column wider by keys, and gives it its usual width back', async () => {
+    jest.spyOn(HTMLElement.prototype, 'offsetWidth', 'get').mockReturnValue(120);
+    await show();
+    await pick(0, 0);
+    await page.press('ArrowRight', grid(), { altKey: true, shiftKey: true });
+    expect(head('Name').parentElement?.style.gridTemplateColumns).toBe('136px 80px');
+    await page.mouse('dblclick', head('Name').querySelector('.column-edge') as HTMLElement);
+    expect(head('Name').parentElement?.style.gridTemplateColumns).toBe('120px 80px');
+  });
+});

@@ -28,6 +28,8 @@ function gridAt(anchor: Cell, focus: Cell = anchor, more: Partial<GridProps<Row>
     edit: jest.fn<(first: string | undefined) => void>(),
     refusal: jest.fn<(text: string | undefined) => void>(),
     stopped: jest.fn<() => void>(),
+    sort: jest.fn<(column: string, desc: boolean) => void>(),
+    widen: jest.fn<(column: number, byPx: number) => void>(),
     onMove: jest.fn<NonNullable<GridProps<Row>['onMove']>>(),
     onRemove: jest.fn<NonNullable<GridProps<Row>['onRemove']>>(),
   };
@@ -59,6 +61,8 @@ function gridAt(anchor: Cell, focus: Cell = anchor, more: Partial<GridProps<Row>
     goTo: told.goTo,
     edit: told.edit,
     setRefusal: told.refusal,
+    sort: told.sort,
+    widen: told.widen,
   });
   const press = (key: string, held: Partial<KeyboardEvent> = {}): boolean => {
     let taken = false;
@@ -229,6 +233,7 @@ describe('the clipboard in a table', () => {
         unknown: ['Color'],
       },
       ROWS[3],
+      ROWS,
     );
   });
 

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { Arrangement } from './arrangement.ts';
 import type { Cell } from './cells.ts';
 import type { Pasted } from './paste.ts';
 
@@ -12,6 +13,8 @@ export interface GridColumn<Row> {
   readonly show: (row: Row) => ReactNode;
   /** Plain text: what is copied, and what editing begins with. */
   readonly text: (row: Row) => string;
+  /** What the rows can be sorted by, where they can; it hangs on the row alone. */
+  readonly sortBy?: (row: Row) => string | number;
   readonly editable?: (row: Row) => boolean;
   /** Stays in sight when a wide table is scrolled sideways, for the first columns. */
   readonly stays?: boolean;
@@ -28,11 +31,13 @@ export interface GridProps<Row> {
   readonly columns: readonly GridColumn<Row>[];
   readonly rows: readonly Row[];
   readonly keyOf: (row: Row) => string;
+  /** Widths and order as a person chose them, and where they are kept; without it they go with the page. */
+  readonly arrangement?: readonly [Arrangement, (next: Arrangement) => void];
   readonly classOf?: (row: Row) => string;
   /** Takes edits as one step; what it returns is what is wrong. */
   readonly onEdit: (edits: readonly GridEdit<Row>[]) => string | undefined;
-  /** Takes a pasted block, from the row it was pasted on; what it returns is what is wrong. */
-  readonly onPaste?: (pasted: Pasted, from: Row | undefined) => string | undefined;
+  /** Takes a pasted block, from the row it was pasted on in the rows as shown; what it returns is what is wrong. */
+  readonly onPaste?: (pasted: Pasted, from: Row | undefined, shown: readonly Row[]) => string | undefined;
   readonly onSelect?: (row: Row) => void;
   readonly onRemove?: (rows: readonly Row[]) => void;
   /** Told of the rows of the block that is selected. */

@@ -1,36 +1,34 @@
 import type { GridColumn } from './gridProps.ts';
 
-/** A column that may stay while the table is scrolled sideways. */
-export type PlacedColumn<Row> = GridColumn<Row> & {
-  /** Where it stays, px from the left; undefined for one that goes. */
-  readonly left?: number;
-  /** True for the last that stays: what goes, goes under it. */
-  readonly edge?: boolean;
+type Placed = Pick<GridColumn<unknown>, 'id' | 'width'> & { readonly stays?: boolean | undefined };
+
+/** The width of a column where it is fixed, px. */
+export const pixelsOf = (width: string): number | undefined => {
+  const px = /^(\d+)px$/.exec(width)?.[1];
+  return px === undefined ? undefined : Number(px);
 };
 
 /** The first columns stay in sight for as long as each of them is to, and where it stands is known. */
-export function placeColumns<Row>(columns: readonly GridColumn<Row>[]): readonly PlacedColumn<Row>[] {
-  const staying: PlacedColumn<Row>[] = [];
-  let left: number | undefined = 0;
-  for (const column of columns) {
-    if (left === undefined || column.stays !== true) break;
-    staying.push({ ...column, left });
-    const width = /^(\d+)px$/.exec(column.width)?.[1];
-    left = width === undefined ? undefined : left + Number(width);
+export function pinnedColumns(
+  columns: readonly Placed[],
+  sizes: Readonly<Record<string, number>> = {},
+): readonly string[] {
+  const staying: string[] = [];
+  for (const { id, width, stays } of columns) {
+    if (stays !== true) break;
+    staying.push(id);
+    if (sizes[id] === undefined && pixelsOf(width) === undefined) break;
   }
-  const last = staying.pop();
-  return last === undefined
-    ? columns
-    : [...staying, { ...last, edge: true }, ...columns.slice(staying.length + 1)];
+  return staying;
 }
 
 interface Staying {
-  readonly left?: number | undefined;
-  readonly edge?: boolean | undefined;
+  readonly left: number | undefined;
+  readonly edge: boolean;
 }
 
 export const stayClass = ({ left, edge }: Staying): string =>
-  left === undefined ? '' : edge === true ? 'stays edge' : 'stays';
+  left === undefined ? '' : edge ? 'stays edge' : 'stays';
 
 /** Scrolls sideways by no more than brings a column into sight, beside the columns that stay. */
 export function showColumn(scroller: HTMLElement, index: number): void {

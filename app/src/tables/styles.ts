@@ -24,6 +24,10 @@ export const styles = classes({
     borderBottomColor: 'border',
     color: 'fg.muted',
     height: '28px',
+    '& .grid-cell': { overflow: 'visible' },
+    '& .grid-cell:not(.stays)': { position: 'relative' },
+    '& .sorts': { cursor: 'pointer' },
+    '& .sorts:hover': { color: 'fg' },
   },
   gridRow: {
     display: 'grid',
@@ -99,5 +103,26 @@ export const styles = classes({
       height: '12px',
       bg: 'radial-gradient(circle at 1.5px 2px, var(--ink-soft) 1px, transparent 1.3px) 0 0 / 3px 4px',
     },
+  },
+  /** Drawn to another width; wider than it looks, since a hand does not hit two pixels. */
+  columnEdge: {
+    position: 'absolute',
+    right: 0,
+    top: 0,
+    bottom: 0,
+    width: '8px',
+    cursor: 'col-resize',
+    touchAction: 'none',
+    zIndex: 1,
+    '&:hover::before, &[data-drawn]::before': {
+      content: "''",
+      position: 'absolute',
+      right: 0,
+      top: 0,
+      bottom: 0,
+      width: '2px',
+      bg: 'zest',
+    },
+    '&[data-drawn]::before': { height: '100vh' },
   },
 });

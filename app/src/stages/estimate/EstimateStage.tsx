@@ -9,6 +9,7 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { FormulaInput } from '../../components/FormulaInput.tsx';
 import { useChoice } from '../../components/useChoice.ts';
+import { useArrangement } from '../../tables/arrangement.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
 import {
@@ -40,6 +41,7 @@ export function EstimateStage() {
   const selection = useJobState((state) => state.selection);
   const actions = useJobActions();
   const formats = useFormats();
+  const arrangement = useArrangement('estimate');
   const [shown, choose] = useChoice('estimate-columns', USUAL_COLUMNS, columnsSchema);
   // A rule may say anew what applies: rows follow figures, not records alone.
   const rows = useMemo(() => rowsAt(open), [open]);
@@ -94,6 +96,7 @@ export function EstimateStage() {
               columns={columns}
               rows={rows}
               keyOf={({ key }) => key}
+              arrangement={arrangement}
               classOf={(row) => `${row.type} ${countsInBid(figures, row) ? '' : 'left-out'}`}
               onEdit={estimate.edit}
               onPaste={estimate.paste}

@@ -18,6 +18,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { planPaste } from './planPaste.ts';
+import { useArrangement } from '../../tables/arrangement.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import type { GridEdit } from '../../tables/gridProps.ts';
 import { ColumnChoiceButton } from '../estimate/ColumnChoice.tsx';
@@ -58,6 +59,7 @@ export function PricesStage() {
   const [group, setGroup] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const [shown, choose] = useChoice('book-columns', USUAL_BOOK_COLUMNS, columnsSchema);
+  const arrangement = useArrangement('prices');
   const [chosen, setChosen] = useState<string | undefined>();
   const [asking, setAsking] = useState<'import' | 'raise' | undefined>();
   const recent = useRecentItems();
@@ -102,8 +104,8 @@ export function PricesStage() {
     );
   };
   /** Rows with a code go to the item of that code; others from the row on, and then into new items. */
-  const onPaste = (pasted: Pasted, from: Item | undefined): string | undefined => {
-    const plan = planPaste(pasted, rows, from, job, (code) => blankItem(code));
+  const onPaste = (pasted: Pasted, from: Item | undefined, inOrder: readonly Item[]): string | undefined => {
+    const plan = planPaste(pasted, inOrder, from, job, (code) => blankItem(code));
     const changed = new Map<string, Item>(plan.map(({ item }) => [item.id, item]));
     for (const { item, row } of plan)
       for (const [along, column] of pasted.columns.entries()) {
@@ -229,6 +231,7 @@ export function PricesStage() {
               columns={columns}
               rows={rows}
               keyOf={({ id }) => id}
+              arrangement={arrangement}
               selectedKey={selectedKey}
               typing={typing}
               onSelect={({ id }) => setChosen(id)}

@@ -51,6 +51,8 @@ export const workerOf = (item: Item, job: Pick<Job, 'craft' | 'crew'>): string =
     ? ((item.craftId === null ? undefined : job.craft.get(item.craftId)?.name) ?? '')
     : (job.crew.get(item.crewId)?.name ?? '');
 
+const figureOf = (text: string): string | number => (text === '' ? '' : Number(text));
+
 const RATE_WORDS = { hourly: ' / h', daily: t('prices.day') } as const;
 
 const WIDTHS: Readonly<Record<string, string>> = {
@@ -88,6 +90,7 @@ export function bookColumn(
       ...column,
       width: '48px',
       text: ({ unit }) => unit,
+      sortBy: ({ unit }) => unit,
       show: ({ unit }) => <span className="unit">{unit}</span>,
     };
   if (id === 'basis' || id === 'laborBasis')
@@ -96,6 +99,7 @@ export function bookColumn(
       width: id === 'basis' ? '46px' : '70px',
       align: 'right',
       text: (item) => String(item[id] ?? ''),
+      sortBy: (item) => item[id] ?? 1,
       show: (item) => (item[id] === undefined || item[id] === 1 ? '' : formatNumber(item[id], 0, numbers)),
     };
   if (id === 'laborHours')
@@ -104,6 +108,7 @@ export function bookColumn(
       align: 'right',
       hint: t('prices.laborHoursOrUnitsThatAreDone'),
       text: ({ laborHours }) => plainToLocal(laborHours, numbers),
+      sortBy: ({ laborHours }) => figureOf(laborHours),
       show: ({ laborHours, laborBy }) =>
         laborHours === '' ? (
           ''
@@ -118,6 +123,7 @@ export function bookColumn(
     return {
       ...column,
       text: (item) => workerOf(item, job),
+      sortBy: (item) => workerOf(item, job),
       show: (item) => <span className="cut">{workerOf(item, job)}</span>,
     };
   if (id === 'sizes') {
@@ -125,7 +131,7 @@ export function bookColumn(
       Object.entries(sizes)
         .map(([key, size]) => `${key} ${size}`)
         .join(', ');
-    return { ...column, text: write, show: write };
+    return { ...column, text: write, show: write, sortBy: write };
   }
   if (FIGURES.has(id)) {
     const field = id as (typeof COST_FIELDS)[number] | 'wastePercent';
@@ -133,6 +139,7 @@ export function bookColumn(
       ...column,
       align: 'right',
       text: (item) => plainToLocal(item[field] ?? '', numbers),
+      sortBy: (item) => figureOf(item[field] ?? ''),
       show: (item) => {
         const value = item[field] ?? '';
         if (value === '') return '';
@@ -147,6 +154,7 @@ export function bookColumn(
   return {
     ...column,
     text: read,
+    sortBy: read,
     show: (item) => (
       <span className="cut" title={read(item)}>
         {read(item)}

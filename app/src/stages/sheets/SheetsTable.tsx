@@ -8,6 +8,7 @@ import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useArrangement } from '../../tables/arrangement.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import type { GridColumn, GridEdit } from '../../tables/gridProps.ts';
 import { writeScale } from './scaleWords.ts';
@@ -26,6 +27,7 @@ function orderAt(sheets: readonly Sheet[], sheet: Sheet, place: number): number 
 export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const { job } = useOpenJob();
   const settle = useSettle();
+  const arrangement = useArrangement('sheets');
   const services = useServices();
   const { numbers } = useFormats();
   const places = useMemo(
@@ -109,6 +111,7 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
       columns={columns}
       rows={inOrder(sheets)}
       keyOf={({ id }) => id}
+      arrangement={arrangement}
       onEdit={onEdit}
     />
   );
