@@ -10,6 +10,7 @@ import { createHandlers } from './gridKeys.ts';
 import type { GridProps } from './gridProps.ts';
 import { pixelsOf } from './stay.ts';
 import { styles } from './styles.ts';
+import { typedIn } from './typedIn.ts';
 import { type Editing, useEditing } from './useEditing.ts';
 import { type GridTable, useGridTable } from './useGridTable.ts';
 import { type Selection, useSelection } from './useSelection.ts';
@@ -146,10 +147,11 @@ function useHandlers<Row>({ props, table, selection, editor, scroller }: Handler
     onKeyDownCapture: (event: KeyboardEvent) => {
       const { target } = event;
       if (editor.editing === undefined || event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
-      if (!(target instanceof HTMLInputElement) || target.getAttribute('aria-expanded') === 'true') return;
+      const typed = typedIn(target);
+      if (typed === undefined || (target as Element).getAttribute('aria-expanded') === 'true') return;
       event.preventDefault();
       event.stopPropagation();
-      editor.leaveFilled(() => fillBlock(target.value));
+      editor.leaveFilled(() => fillBlock(typed));
     },
   };
 }

@@ -2,6 +2,7 @@ import type { ClipboardEvent } from 'react';
 import { writeTsv } from './cells.ts';
 import type { SelectedCells } from './gridKeys.ts';
 import { type Pasted, readPasted } from './paste.ts';
+import { typedIn } from './typedIn.ts';
 import { t } from '../messages/t.ts';
 
 /** Blocks of cells to and from the clipboard, as TSV. An editor that is open has the clipboard to itself. */
@@ -10,13 +11,13 @@ export function createClipboard<Row>(cells: SelectedCells<Row>) {
   const across = props.columns.slice(block.left, block.right + 1);
   return {
     onCopy: (event: ClipboardEvent): void => {
-      if (event.target instanceof HTMLInputElement) return;
+      if (typedIn(event.target) !== undefined) return;
       const text = writeTsv(selectedRows.map((row) => across.map((column) => column.text(row))));
       event.clipboardData.setData('text/plain', text);
       event.preventDefault();
     },
     onPaste: (event: ClipboardEvent): void => {
-      if (event.target instanceof HTMLInputElement) return;
+      if (typedIn(event.target) !== undefined) return;
       event.preventDefault();
       const text = event.clipboardData.getData('text/plain');
       if (text !== '') paste(cells, readPasted(text, props.columns, block.left));

@@ -5,6 +5,7 @@ import { count } from './count.ts';
 import { doubt } from './doubt.ts';
 import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
+import { formula } from './formula.ts';
 import { frame } from './frame.ts';
 import { jobs } from './jobs.ts';
 import { look } from './look.ts';
@@ -24,6 +25,7 @@ export const en = {
   doubt,
   estimate,
   failure,
+  formula,
   frame,
   jobs,
   look,

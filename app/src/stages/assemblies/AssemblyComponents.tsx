@@ -17,7 +17,7 @@ import { leadingMeasure } from '@zest/core/job/markKinds';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { COST_WORDS } from '../../messages/words.ts';

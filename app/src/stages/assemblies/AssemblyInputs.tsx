@@ -6,7 +6,7 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import type { Assembly, AssemblyInput } from '@zest/core/job/records/assembly';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { MoreButton } from '../../components/MoreButton.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { takeEntry, takeFigure } from '../../components/typed.ts';
 import { describeRange } from '../../messages/describeFailure.ts';
 import { useFormats } from '../../stores/context.tsx';

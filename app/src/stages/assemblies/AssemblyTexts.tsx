@@ -7,7 +7,7 @@ import type { AssemblyCheck } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { CommitArea } from '../../components/CommitArea.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { NoteText } from '../../components/NoteText.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { PartProps } from './assemblyParts.ts';

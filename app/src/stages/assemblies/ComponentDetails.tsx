@@ -9,7 +9,7 @@ import {
 } from '@zest/core/job/records/assembly';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';

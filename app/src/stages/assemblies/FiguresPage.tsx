@@ -14,7 +14,7 @@ import { takeFigure } from '../../components/typed.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { FailureText, QuantityText } from '../../components/Figure.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';

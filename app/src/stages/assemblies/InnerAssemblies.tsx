@@ -11,7 +11,7 @@ import { MEASURE_DIMENSION } from '@zest/core/job/measures';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import {} from '../../components/typed.ts';
 import { FOR_KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';

@@ -9,7 +9,7 @@ import { componentNames } from '@zest/core/calculate/lines/use';
 import { update } from '@zest/core/job/change';
 import type { AssemblyInput } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { NoteText } from '../../components/NoteText.tsx';
 import { SectionDrawing } from '../../components/SectionDrawing.tsx';
 import { useSettle } from '../../components/useSettle.ts';

@@ -7,7 +7,7 @@ import { isMovable } from '@zest/core/estimate/moveRows';
 import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { useChoice } from '../../components/useChoice.ts';
 import { useArrangement } from '../../tables/arrangement.ts';
 import { Grid } from '../../tables/Grid.tsx';

@@ -9,7 +9,7 @@ import type { Yardstick } from '@zest/core/job/records/yardstick';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { takeFigure } from '../../components/typed.ts';
 import { tellProblem } from '../../components/toaster.tsx';

@@ -7,7 +7,7 @@ import type { Property, Scope } from '@zest/core/job/records/scope';
 import { findDefaultUnit } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
 import { CommitInput } from '../../components/CommitInput.tsx';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { FailureText } from '../../components/Figure.tsx';

@@ -2,7 +2,7 @@ import { own } from '@zest/core/job/own';
 import { listFamilies } from '@zest/core/calculate/lines/sizes';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import type { Sizing } from '@zest/core/job/records/pricing';
-import { FormulaInput } from '../../components/FormulaInput.tsx';
+import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
