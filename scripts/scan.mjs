@@ -4,7 +4,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { deflateSync } from 'node:zlib';
 import { chromium } from 'playwright-core';
-import { PDFDocument, PDFName } from 'pdf-lib';
+import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 
 const DPI = 200;
 const TURN_DEG = 0.7;

@@ -8,51 +8,26 @@ import { JobFrame } from './frame/JobFrame.tsx';
 import { StageFailed } from './frame/StageFailed.tsx';
 import { cache } from './theme/cache.ts';
 import { system } from './theme/system.ts';
+import { type Page, StagesProvider } from './stages/stage.ts';
+import { STAGES } from './stages/stages.ts';
 import { JobsPage } from './stages/jobs/JobsPage.tsx';
 import { StoresProvider, type Stores, useView } from './stores/context.tsx';
 import { language, t } from './messages/t.ts';
 import { layout } from './theme/layout.ts';
 
-const SheetsStage = lazy(() =>
-  import('./stages/sheets/SheetsStage.tsx').then((m) => ({ default: m.SheetsStage })),
-);
-const JoinPage = lazy(() => import('./stages/sheets/JoinPage.tsx').then((m) => ({ default: m.JoinPage })));
-const MeasureStage = lazy(() =>
-  import('./stages/measure/MeasureStage.tsx').then((m) => ({ default: m.MeasureStage })),
-);
-const AssembliesStage = lazy(() =>
-  import('./stages/assemblies/AssembliesStage.tsx').then((m) => ({ default: m.AssembliesStage })),
-);
-const FiguresPage = lazy(() =>
-  import('./stages/assemblies/FiguresPage.tsx').then((m) => ({ default: m.FiguresPage })),
-);
-const LibraryPage = lazy(() =>
-  import('./stages/assemblies/LibraryPage.tsx').then((m) => ({ default: m.LibraryPage })),
-);
-const PricesStage = lazy(() =>
-  import('./stages/prices/PricesStage.tsx').then((m) => ({ default: m.PricesStage })),
-);
-const EstimateStage = lazy(() =>
-  import('./stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })),
-);
-const QuotesPage = lazy(() =>
-  import('./stages/estimate/QuotesPage.tsx').then((m) => ({ default: m.QuotesPage })),
-);
-const ComparePage = lazy(() =>
-  import('./stages/estimate/ComparePage.tsx').then((m) => ({ default: m.ComparePage })),
-);
-const ChartsPage = lazy(() =>
-  import('./stages/estimate/ChartsPage.tsx').then((m) => ({ default: m.ChartsPage })),
-);
-const WagesPage = lazy(() => import('./stages/prices/WagesPage.tsx').then((m) => ({ default: m.WagesPage })));
-const LookPage = lazy(() => import('./stages/look/LookPage.tsx').then((m) => ({ default: m.LookPage })));
-const BidStage = lazy(() => import('./stages/bid/BidStage.tsx').then((m) => ({ default: m.BidStage })));
-
 /** What goes wrong in a page stays in it: the frame, the total and the other pages go on. */
-const stage = (content: React.ReactNode) => ({
-  element: <Suspense fallback={null}>{content}</Suspense>,
-  errorElement: <StageFailed />,
-});
+function routeOf({ path, record, load }: Page) {
+  const Content = lazy(() => load().then((content) => ({ default: content })));
+  return {
+    path: record === undefined ? path : `${path}/${record}`,
+    element: (
+      <Suspense fallback={null}>
+        <Content />
+      </Suspense>
+    ),
+    errorElement: <StageFailed />,
+  };
+}
 
 const router = createBrowserRouter([
   { path: '/', element: <Navigate to="/jobs" replace /> },
@@ -63,20 +38,7 @@ const router = createBrowserRouter([
     errorElement: <StageFailed />,
     children: [
       { index: true, element: <Navigate to="sheets" replace /> },
-      { path: 'sheets', ...stage(<SheetsStage />) },
-      { path: 'join/:sheetId?', ...stage(<JoinPage />) },
-      { path: 'measure/:sheetId?', ...stage(<MeasureStage />) },
-      { path: 'assemblies/:assemblyId?', ...stage(<AssembliesStage />) },
-      { path: 'figures', ...stage(<FiguresPage />) },
-      { path: 'library', ...stage(<LibraryPage />) },
-      { path: 'prices', ...stage(<PricesStage />) },
-      { path: 'wages', ...stage(<WagesPage />) },
-      { path: 'estimate', ...stage(<EstimateStage />) },
-      { path: 'quotes', ...stage(<QuotesPage />) },
-      { path: 'compare', ...stage(<ComparePage />) },
-      { path: 'charts', ...stage(<ChartsPage />) },
-      { path: 'look', ...stage(<LookPage />) },
-      { path: 'bid', ...stage(<BidStage />) },
+      ...STAGES.flatMap(({ pages }) => pages.map(routeOf)),
     ],
   },
   { path: '*', element: <Navigate to="/jobs" replace /> },
@@ -113,7 +75,9 @@ export function App({ stores }: { readonly stores: Stores }) {
         <ChakraProvider value={system}>
           <ThemeClass />
           <ReplacedBanner />
-          <RouterProvider router={router} />
+          <StagesProvider value={STAGES}>
+            <RouterProvider router={router} />
+          </StagesProvider>
           <Toasts />
         </ChakraProvider>
       </CacheProvider>

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { deflateSync } from 'node:zlib';
 import { type Page, expect, test } from '@playwright/test';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { zipSync, strToU8 } from 'fflate';
 import {
   DEMO_SHEETS,

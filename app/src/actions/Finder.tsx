@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobActions, useOpenJob, useSetView, useView } from '../stores/context.tsx';
-import { useActions } from './useActions.ts';
+import { runAction, useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
@@ -113,13 +113,13 @@ function useFindable(): readonly Found[] {
       ...[...job.sheet.values()].map((sheet) => ({
         id: sheet.id,
         label: `${sheet.number} ${sheet.title}`,
-        kind: 'sheet',
+        kind: t('frame.kindSheet'),
         run: go(`measure/${encodeURIComponent(sheet.id)}`),
       })),
       ...[...job.scope.values()].map((scope) => ({
         id: scope.id,
         label: scope.name,
-        kind: 'scope',
+        kind: t('frame.kindScope'),
         run: () => {
           setView({ penScope: scope.id });
           jobActions.select({ type: 'scope', id: scope.id });
@@ -129,19 +129,25 @@ function useFindable(): readonly Found[] {
       ...[...job.assembly.values()].map((assembly) => ({
         id: assembly.id,
         label: assembly.name,
-        kind: 'assembly',
+        kind: t('frame.kindAssembly'),
         run: go(`assemblies/${encodeURIComponent(assembly.id)}`),
       })),
       ...[...job.item.values()].map((item) => ({
         id: item.id,
         label: `${item.code} ${item.description}`,
-        kind: 'price',
+        kind: t('frame.kindPrice'),
         run: go(`prices?item=${encodeURIComponent(item.id)}`),
       })),
     ];
     const doable = actions
       .filter(({ id }) => id !== 'find')
-      .map((action): Found => ({ ...action, kind: 'do', key: action.key }));
+      .map((action): Found => ({
+        id: action.id,
+        label: action.label,
+        kind: action.when?.() ?? t('frame.kindDo'),
+        key: action.key,
+        run: () => runAction(action),
+      }));
     return [...doable, ...things];
   }, [job, jobId, actions, jobActions, setView, navigate]);
 }

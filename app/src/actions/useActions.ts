@@ -1,5 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import { tellProblem } from '../components/toaster.tsx';
+import { useStages } from '../stages/stage.ts';
 import { useStores, useView } from '../stores/context.tsx';
 import type { Action } from './action.ts';
 import { isBesideField, watchPointer } from './besideField.ts';
@@ -10,10 +12,25 @@ import { isInDialog, isTyping } from './typing.ts';
 /** The one list of actions of the open job, each with the key it has now. */
 export function useActions(): readonly Action[] {
   const stores = useStores();
+  const stages = useStages();
   const navigate = useNavigate();
   const chosen = useView((state) => state.keys);
-  const actions = useMemo(() => listActions(stores, (path) => void navigate(path)), [stores, navigate]);
+  const actions = useMemo(() => {
+    const jobPath = (): string => `/job/${stores.jobs.getState().open?.jobId ?? ''}`;
+    return listActions(stages, {
+      stores,
+      goTo: (page) => void navigate(`${jobPath()}/${page}`),
+      leaveTo: (path) => void navigate(path),
+    });
+  }, [stages, stores, navigate]);
   return useMemo(() => actions.map((action) => withKey(action, chosen)), [actions, chosen]);
+}
+
+/** Does what is asked for, or says why it cannot be done now. */
+export function runAction({ when, run }: Pick<Action, 'when' | 'run'>): void {
+  const hindrance = when?.();
+  if (hindrance === undefined) run();
+  else tellProblem(hindrance);
 }
 
 /** The key of an action as it is now. */
@@ -37,7 +54,7 @@ export function useActionKeys(): void {
       if (isTyping(event.target) && action.id !== 'find') return;
       if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && isBesideField()) return;
       event.preventDefault();
-      action.run();
+      runAction(action);
     };
     window.addEventListener('keydown', onKeyDown);
     const unwatch = watchPointer();

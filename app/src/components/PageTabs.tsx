@@ -5,17 +5,17 @@ import { styles } from './styles.ts';
 interface PageTabsProps {
   /** The stage that the pages are of. */
   readonly stage: string;
-  readonly tabs: readonly (readonly [path: string, name: string])[];
+  readonly pages: readonly { readonly path: string; readonly name: string }[];
 }
 
 /** The pages of one stage, side by side. */
-export function PageTabs({ stage, tabs }: PageTabsProps) {
+export function PageTabs({ stage, pages }: PageTabsProps) {
   const jobId = useJobId();
   return (
     <>
       <h1 className="sr-only">{stage}</h1>
       <nav className={styles.tabs} aria-label={stage}>
-        {tabs.map(([path, name]) => (
+        {pages.map(({ path, name }) => (
           <NavLink key={path} to={`/job/${jobId}/${path}`}>
             {name}
           </NavLink>

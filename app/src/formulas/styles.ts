@@ -46,8 +46,8 @@ export const styles = classes({
   },
 });
 
-/** The list of names hangs outside of the page, where the editor puts it. */
-classes({
+/** The list of names hangs outside of the page, where the editor puts it, under the class the editor gives it. */
+export const list = classes({
   cmTooltipAutocomplete: {
     '&&': {
       zIndex: 1500,

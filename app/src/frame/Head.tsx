@@ -14,7 +14,7 @@ import { useOfJob, useTables } from '../stores/jobHooks.ts';
 import { tellRefused } from '../components/tellRefused.ts';
 import { useKeyOf } from '../actions/useActions.ts';
 import { BesideChoice } from './Beside.tsx';
-import { STAGES } from './stages.ts';
+import { useStages } from '../stages/stage.ts';
 import { BareButton, IconButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
@@ -41,23 +41,15 @@ export function Head() {
   );
 }
 
-/** Pages that are no stage of their own. */
-const PAGE_NAMES: Readonly<Record<string, string>> = {
-  wages: t('frame.laborAndRegions'),
-  quotes: t('frame.quotes'),
-  compare: t('frame.compare'),
-  charts: t('frame.charts'),
-  look: t('frame.secondLook'),
-  figures: t('frame.figuresAndTables'),
-  library: t('frame.library'),
-};
-
 function Where() {
+  const stages = useStages();
   const job = useTables('sheet', 'assembly');
   const [, , , stage = '', record = ''] = useLocation().pathname.split('/');
   const sheet = job.sheet.get(decodeURIComponent(record) as Id<'sheet'>);
   const assembly = job.assembly.get(decodeURIComponent(record) as Id<'assembly'>);
-  const name = STAGES.find(({ path }) => path === stage)?.name ?? PAGE_NAMES[stage] ?? '';
+  const here = stages.find(({ pages }) => pages.some(({ path }) => path === stage));
+  const page = here?.pages.find(({ path }) => path === stage);
+  const name = (here?.path === stage ? here.name : page?.name) ?? '';
   const words = sheet === undefined ? (assembly?.name ?? name) : `${sheet.number} ${sheet.title}`;
   return (
     <>

@@ -1,7 +1,6 @@
 import { Button } from '@chakra-ui/react';
-import { Glasses } from 'lucide-react';
 import { memo, useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useBlocker, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useBlocker, useParams } from 'react-router';
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
 import { useActionKeys } from '../actions/useActions.ts';
@@ -26,7 +25,7 @@ import { Beside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
-import { STAGES } from './stages.ts';
+import { type Stage, useStages } from '../stages/stage.ts';
 import { t } from '../messages/t.ts';
 import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
@@ -91,6 +90,7 @@ function Spine() {
 }
 
 const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Figures }) {
+  const stages = useStages();
   return (
     <nav className={styles.spine} aria-label={t('frame.stages')}>
       <Link
@@ -105,35 +105,34 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
           <circle cx="18" cy="18" r="2.6" fill="#F7F4EC" />
         </svg>
       </Link>
-      {STAGES.map(({ path, name, icon: Icon, todo }) => {
-        const { count, words } = todo(figures);
-        return (
-          <NavLink key={path} to={path} className={styles.spineStage} title={count > 0 ? words : name}>
-            <Icon size={20} strokeWidth={1.6} aria-hidden="true" />
-            {name}
-            {count > 0 ? (
-              <span className={styles.spineTodo} role="img" aria-label={words}>
-                {count}
-              </span>
-            ) : null}
-          </NavLink>
-        );
-      })}
-      <SecondLookLink />
+      {stages.map((stage) =>
+        stage.atFoot === true ? (
+          <SecondLookLink key={stage.path} stage={stage} />
+        ) : (
+          <StageLink key={stage.path} stage={stage} {...(stage.todo?.(figures) ?? NOTHING)} />
+        ),
+      )}
     </nav>
   );
 });
 
-/** Below the stages: what is still doubted, as it was when the hands last rested. */
-function SecondLookLink() {
-  const look = useLook();
-  const count = look?.open.length ?? 0;
-  const words =
-    count === 0 ? t('frame.secondLook') : t('frame.toAnswer', { doubts: t('count.doubt', { count: count }) });
+const NOTHING = { count: 0, words: '' };
+
+interface StageLinkProps {
+  readonly stage: Stage;
+  readonly count: number;
+  readonly words: string;
+}
+
+function StageLink({ stage: { path, name, icon: Icon, atFoot }, count, words }: StageLinkProps) {
   return (
-    <NavLink to="look" className={`${styles.spineStage} ${styles.spineLook}`} title={words}>
-      <Glasses size={20} strokeWidth={1.6} aria-hidden="true" />
-      {t('frame.secondLook')}
+    <NavLink
+      to={path}
+      className={atFoot === true ? `${styles.spineStage} ${styles.spineLook}` : styles.spineStage}
+      title={count > 0 ? words : name}
+    >
+      <Icon size={20} strokeWidth={1.6} aria-hidden="true" />
+      {name}
       {count > 0 ? (
         <span className={styles.spineTodo} role="img" aria-label={words}>
           {count > 99 ? '99+' : count}
@@ -141,6 +140,13 @@ function SecondLookLink() {
       ) : null}
     </NavLink>
   );
+}
+
+/** Below the stages: what is still doubted, as it was when the hands last rested. */
+function SecondLookLink({ stage }: { readonly stage: Stage }) {
+  const count = useLook()?.open.length ?? 0;
+  const words = count === 0 ? '' : t('frame.toAnswer', { doubts: t('count.doubt', { count }) });
+  return <StageLink stage={stage} count={count} words={words} />;
 }
 
 /** Only shown when something stands between the work and the disk. */
@@ -310,11 +316,4 @@ function LeaveGuard() {
       <p>{t('frame.couldNotBeSavedInThisBrowser', { number: count })}</p>
     </Modal>
   );
-}
-
-/** Where a selection is best looked at. */
-export function useGoTo(): (path: string) => void {
-  const navigate = useNavigate();
-  const jobId = useJobId();
-  return (path) => void navigate(`/job/${jobId}/${path}`);
 }

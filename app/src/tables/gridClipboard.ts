@@ -1,6 +1,6 @@
 import type { ClipboardEvent } from 'react';
 import { writeTsv } from './cells.ts';
-import type { SelectedCells } from './gridKeys.ts';
+import type { SelectedCells } from './selectedCells.ts';
 import { type Pasted, readPasted } from './paste.ts';
 import { typedIn } from './typedIn.ts';
 import { t } from '../messages/t.ts';

@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react';
-import type { GridEdit, GridProps } from './gridProps.ts';
-import { type Block, type Cell, type Range, blockOf, moveCell } from './cells.ts';
+import { type Cell, blockOf, moveCell } from './cells.ts';
 import { createClipboard } from './gridClipboard.ts';
+import type { HandlerContext, SelectedCells } from './selectedCells.ts';
 import { t } from '../messages/t.ts';
 
 /** What the keys of a table do, for those who look them up. */
@@ -22,24 +22,6 @@ export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
 
 /** How much wider or narrower a column becomes with a key. */
 const WIDEN_PX = 16;
-
-export interface HandlerContext<Row> {
-  readonly props: GridProps<Row>;
-  readonly at: Range;
-  readonly setRefusal: (text: string | undefined) => void;
-  readonly goTo: (cell: Cell, extend: boolean) => void;
-  readonly edit: (first: string | undefined) => void;
-  readonly sort: (column: string, desc: boolean) => void;
-  readonly widen: (columnIndex: number, byPx: number) => void;
-}
-
-/** The context with what it says of the selected cells. */
-export interface SelectedCells<Row> extends HandlerContext<Row> {
-  readonly block: Block;
-  readonly selectedRows: readonly Row[];
-  /** Takes edits of cells that can be typed into, as one step. */
-  readonly take: (edits: readonly GridEdit<Row>[]) => void;
-}
 
 /** What keys and the clipboard do to the cells that are selected. */
 export function createHandlers<Row>(context: HandlerContext<Row>) {

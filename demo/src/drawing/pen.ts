@@ -1,4 +1,4 @@
-import { type PDFFont, type PDFPage, LineCapStyle, degrees, rgb } from 'pdf-lib';
+import { type PDFFont, type PDFPage, LineCapStyle, degrees, rgb } from '@cantoo/pdf-lib';
 
 /** Sheet points, 1/72 in from the top left corner, y downward, as the product counts them. */
 export type Spot = readonly [x: number, y: number];

@@ -1,5 +1,4 @@
 export const frame = {
-  laborAndRegions: 'Labour and regions',
   wasteUsedToRaiseLaborHoursAnd:
     'Waste used to raise labour hours and equipment too; now it raises material only, unless a component says otherwise. ',
   taxOnMaterials: 'VAT on materials {{percent}} %',

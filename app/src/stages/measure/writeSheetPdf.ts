@@ -15,7 +15,7 @@ import {
   popGraphicsState,
   pushGraphicsState,
   rgb,
-} from 'pdf-lib';
+} from '@cantoo/pdf-lib';
 import { type Affine, composeAffine } from '@zest/core/geometry/affine';
 import { flattenPath } from '@zest/core/geometry/path';
 import type { Point } from '@zest/core/geometry/point';

@@ -1,24 +1,12 @@
 import { Menu, Portal } from '@chakra-ui/react';
 import { ChevronUp } from 'lucide-react';
-import { useActions } from '../../actions/useActions.ts';
+import { runAction, useActions } from '../../actions/useActions.ts';
 import { DockButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
 
 /** What is done to the sheet as a whole; each is in the finder by its name as well. */
-const ITEMS: readonly (readonly [id: string, name: string])[] = [
-  ['straighten', t('workspace.straightenCropLighten')],
-  ['scale-part', t('workspace.scaleOfAPart3')],
-  ['pen-schedule', t('workspace.readASchedule2')],
-  ['join', t('workspace.joinWithAnotherSheet')],
-  ['legend', t('workspace.legendOnOrOff')],
-  ['sheet-pdf', t('workspace.sheetWithMarksAsPdf')],
-  ['sheet-png', t('workspace.sheetWithMarksAsPng')],
-  ['marks-dxf', t('workspace.marksAsDxf')],
-  ['marks-geojson', t('workspace.marksAsGeojson')],
-];
-
 export function SheetMenu() {
-  const actions = useActions();
+  const actions = useActions().filter(({ inMenu }) => inMenu?.menu === 'sheet');
   return (
     <Menu.Root positioning={{ placement: 'top-end' }}>
       <Menu.Trigger asChild>
@@ -29,9 +17,9 @@ export function SheetMenu() {
       <Portal>
         <Menu.Positioner>
           <Menu.Content>
-            {ITEMS.map(([id, name]) => (
-              <Menu.Item key={id} value={id} onClick={() => actions.find((each) => each.id === id)?.run()}>
-                {name}
+            {actions.map((action) => (
+              <Menu.Item key={action.id} value={action.id} onClick={() => runAction(action)}>
+                {action.inMenu?.words}
               </Menu.Item>
             ))}
           </Menu.Content>

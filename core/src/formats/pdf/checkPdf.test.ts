@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { PDFDocument, StandardFonts } from 'pdf-lib';
+import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { deflateSync } from 'node:zlib';
 import { checkPdf } from './checkPdf.ts';
 
