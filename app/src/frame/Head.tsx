@@ -149,10 +149,11 @@ function Total() {
     <BareButton
       className={styles.headTotal}
       onClick={() => actions.select({ type: 'bid' })}
-      aria-label={t('frame.bidTotal', {
-        money: formatMoney(total, money),
-        part: left === '' ? '' : `, ${left}`,
-      })}
+      aria-label={
+        unpriced === 0
+          ? t('frame.bidTotal', { money: formatMoney(total, money) })
+          : t('frame.bidTotalWithout', { money: formatMoney(total, money), count: unpriced })
+      }
     >
       <b ref={shown} data-total={total}>
         {formatMoney(total, money)}

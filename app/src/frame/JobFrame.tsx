@@ -29,6 +29,8 @@ import { type Stage, useStages } from '../stages/stage.ts';
 import { t } from '../messages/t.ts';
 import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
+import { firstOf, listWith } from '../messages/lists.ts';
+import { quote } from '../messages/quote.ts';
 
 /** The frame around an open job: spine, head, the stage at work, and the through-line. */
 export function JobFrame() {
@@ -206,10 +208,10 @@ function DriftBanner() {
   if (drift === undefined) return null;
   return (
     <div className={layout.banner} role="status">
-      {t('frame.theBidWas')} {formatMoney(drift.fromMinor, money)} {t('frame.whenThisJobWasLastSaved')}{' '}
-      {lost ? t('frame.withoutTheRecordsNamedBelowItIs') : t('frame.thisVersionOfTheProgramMakesIt')}{' '}
-      {formatMoney(total, money)}. {lost ? '' : t('frame.wasteUsedToRaiseLaborHoursAnd')}
-      {t('frame.checkTheBidBeforeYouSendIt')}
+      {t(lost ? 'frame.bidDriftedByRecords' : 'frame.bidDriftedByVersion', {
+        before: formatMoney(drift.fromMinor, money),
+        now: formatMoney(total, money),
+      })}
       <Button size="xs" onClick={actions.seeDrift}>
         {t('frame.gotIt')}
       </Button>
@@ -223,8 +225,11 @@ function AsideBanner() {
   const services = useServices();
   const actions = useJobActions();
   if (aside.length === 0) return null;
-  const names = aside.slice(0, 3).map(({ raw }) => `‘${nameOfRaw(raw)}’`);
-  const more = aside.length - names.length;
+  const [first, more] = firstOf(
+    aside.map(({ raw }) => quote(nameOfRaw(raw))),
+    3,
+  );
+  const names = listWith('and', more > 0 ? [...first, t('frame.andMore', { more })] : first);
   const save = (): void => {
     const text = JSON.stringify(
       aside.map(({ raw, fault }) => ({ fault, record: raw })),
@@ -235,10 +240,7 @@ function AsideBanner() {
   };
   return (
     <div className={layout.banner} role="alert">
-      {t('count.record', { count: aside.length })} {t('frame.inThisJobCouldntBeRead')} {names.join(', ')}
-      {more > 0 ? t('frame.andMore', { more }) : ''}
-      {t('frame.theBidIsWithout')} {aside.length === 1 ? t('frame.it') : t('frame.them')}
-      {t('frame.everythingElseIsHereCheckTheBid')}
+      {t('frame.recordsSetAside', { count: aside.length, names })}
       <Button size="xs" onClick={save}>
         {t('frame.saveTheMissingRecords')}
       </Button>

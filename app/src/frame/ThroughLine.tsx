@@ -131,7 +131,7 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'marks':
       return label.sheets.length === 0 && !label.typed
         ? t('frame.notMeasured', { scope: label.scope })
-        : [...label.sheets, ...(label.typed ? ['typed'] : []), label.scope].join(', ');
+        : [...label.sheets, ...(label.typed ? [t('frame.typedToo')] : []), label.scope].join(', ');
     case 'mark':
       return `${label.sheet}, ${label.scope}`;
     case 'measure':
@@ -154,12 +154,11 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
             value: writeQuantity(label.worked.value, label.unit, numbers),
             unit: label.unit,
           })
-        : 'hours';
+        : t('frame.hoursAlone');
     case 'hours-factor':
-      return t('frame.hours', {
-        formula: label.formula,
-        part: label.formula === times(label.times) ? '' : ` = ${times(label.times)}`,
-      });
+      return label.formula === times(label.times)
+        ? t('frame.hours', { formula: label.formula })
+        : t('frame.hoursFigured', { formula: label.formula, times: times(label.times) });
     case 'difficulty':
       return t('frame.difficulty', { times: times(label.times) });
     case 'price-factor':
@@ -167,13 +166,13 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'needed':
       return t('frame.neededInTheWholeJob');
     case 'bought':
-      return 'bought';
+      return t('frame.bought');
     case 'rounded-up':
       return t('frame.extraFromRounding');
     case 'typed':
       return t('frame.quantityOfTheLine');
     case 'pinned':
-      return 'pinned';
+      return t('frame.pinnedHere');
     case 'price':
       return label.item;
     case 'line':
@@ -191,7 +190,7 @@ function describeLabel(label: StepLabel, { numbers }: Formats): string {
     case 'markup':
       return `${label.name} ${label.percent} %`;
     case 'bid':
-      return 'bid';
+      return t('frame.bid');
     default:
       return unreachable(label);
   }

@@ -3,7 +3,7 @@ import { type Doubt, type DoubtAbout, RULE_ORDER } from '@zest/core/doubts/doubt
 import { createJob, settingsOf } from '@zest/core/job/job';
 import { createTestJob } from '@zest/core/testing/job';
 import { formatsOf } from '../stores/context.tsx';
-import { RULE_WORDS, describeDoubt } from './describeDoubt.ts';
+import { describeDoubt, headOfRule } from './describeDoubt.ts';
 
 const us = createTestJob().job;
 const metric = createTestJob('metric').job;
@@ -36,7 +36,7 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
     { rule: 'quote-beside-lines', company: 'Mudlark', section: 'Sitework', lines: 1, cost: 41250 },
     /Mudlark.*Sitework.*1 line of your own there, \$412\.50, is in the bid too/,
   ],
-  [{ rule: 'quote-open', company: 'Mudlark', missing: ['Disposal', 'Fees'] }, /leaves out Disposal, Fees/],
+  [{ rule: 'quote-open', company: 'Mudlark', missing: ['Disposal', 'Fees'] }, /leaves out Disposal and Fees/],
   [{ rule: 'quote-expired', company: 'Mudlark', validUntil: '2026-11-20' }, /Mudlark.*2026-11-20/],
   [
     { rule: 'yardstick-out', each: 231.4, low: '150', high: '220', of: 'price', unit: 'ft²' },
@@ -56,7 +56,8 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
 describe('what a doubt says', () => {
   it('has words for every rule, above the list and in it', () => {
     expect(new Set(ABOUTS.map(([{ rule }]) => rule))).toEqual(new Set(RULE_ORDER));
-    expect(Object.keys(RULE_WORDS).sort()).toEqual([...RULE_ORDER].sort());
+    for (const rule of RULE_ORDER) expect(headOfRule(rule)).toMatch(/^[A-Z].{5,}/);
+    expect(new Set(RULE_ORDER.map(headOfRule)).size).toBe(RULE_ORDER.length);
   });
 
   it.each(ABOUTS)('%j', (about, words) => {

@@ -1,6 +1,5 @@
 import type { Doubt, DoubtAbout, DoubtRule } from '@zest/core/doubts/doubt';
 import type { Job } from '@zest/core/job/job';
-import { unreachable } from '@zest/core/problem/result';
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { AREA, LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
@@ -9,107 +8,153 @@ import { writeQuantity } from '../components/writeQuantity.ts';
 import type { Formats } from '../stores/context.tsx';
 import { describeFailure } from './describeFailure.ts';
 import { t } from './t.ts';
+import { listWith } from './lists.ts';
 
-/** What all doubts of a rule are about, as the head of a list. */
-export const RULE_WORDS: Readonly<Record<DoubtRule, string>> = {
-  'sheet-without-scale': t('doubt.sheetsWithoutAScale'),
-  'scope-without-marks': t('doubt.notMeasuredYet'),
-  'scope-priced-nowhere': t('doubt.measuredButNotPriced'),
-  'marks-overlap': t('doubt.theSameAreaMeasuredTwice'),
-  'opening-beyond-wall': t('doubt.openingsLargerThanTheirWall'),
-  'formula-wrong': t('doubt.formulasThatDontWorkOut'),
-  'line-without-price': t('doubt.linesWithoutAPrice'),
-  'units-differ': t('doubt.unitsThatDoNotConvert'),
-  'line-without-unit': t('doubt.linesWithoutAUnit'),
-  'line-without-code': t('doubt.linesWithoutACostCode'),
-  'line-without-section': t('doubt.linesWithoutASection'),
-  'zero-quantity': t('doubt.quantitiesOfZero'),
-  unconfirmed: t('doubt.quantitiesFromAnotherJob'),
-  'pinned-far': t('doubt.pinnedFarFromTheCalculatedQuantity'),
-  'price-old': t('doubt.oldPrices'),
-  'quote-expired': t('doubt.expiredQuotes'),
-  'quote-beside-lines': t('doubt.quotesAndYourOwnLinesForThe'),
-  'quote-open': t('doubt.quotesWithExclusionsNobodyPriced'),
-  'yardstick-out': t('doubt.outsideYourYardsticks'),
-  'alternate-doubles': t('doubt.countedTwiceWithAnAlternate'),
+type About<Rule extends DoubtRule> = Extract<DoubtAbout, { readonly rule: Rule }>;
+
+interface DoubtWords<Rule extends DoubtRule> {
+  /** What all doubts of the rule are about, as the head of a list. */
+  readonly head: string;
+  /** What was found, and how it is put right. */
+  readonly say: (about: About<Rule>, formats: Formats, job: Job) => string;
+}
+
+const inLength = (meters: number, { display }: Formats): string =>
+  joinFigure(formatQuantity(meters, LENGTH, display));
+
+/** The words of each rule of the second look, by its id. */
+const WORDS: { readonly [Rule in DoubtRule]: DoubtWords<Rule> } = {
+  'sheet-without-scale': {
+    head: t('doubt.sheetsWithoutAScale'),
+    say: (about) =>
+      about.marks === 0
+        ? t('doubt.theSheetHasAPrintedScaleBut')
+        : t('doubt.onItCantBeMeasuredUntilYou', { marks: t('count.mark', { count: about.marks }) }),
+  },
+  'scope-without-marks': {
+    head: t('doubt.notMeasuredYet'),
+    say: () => t('doubt.nothingHasBeenDrawnTypedOrCounted'),
+  },
+  'scope-priced-nowhere': {
+    head: t('doubt.measuredButNotPriced'),
+    say: () => t('doubt.noAssemblyOrFormulaUsesItApply'),
+  },
+  'marks-overlap': {
+    head: t('doubt.theSameAreaMeasuredTwice'),
+    say: (about, formats) =>
+      t('doubt.twoMarksHaveInCommonMoveOr', {
+        value: joinFigure(formatQuantity(about.areaM2, AREA, formats.display)),
+      }),
+  },
+  'opening-beyond-wall': {
+    head: t('doubt.openingsLargerThanTheirWall'),
+    say: (about, formats) =>
+      t('doubt.highInAWallOfCorrectThe', {
+        openingM: inLength(about.openingM, formats),
+        wallM: inLength(about.wallM, formats),
+      }),
+  },
+  'formula-wrong': {
+    head: t('doubt.formulasThatDontWorkOut'),
+    say: (about, _formats, job) => describeFailure(about.failure, job),
+  },
+  'line-without-price': {
+    head: t('doubt.linesWithoutAPrice'),
+    say: (about, _formats, job) => describeFailure(about.failure, job),
+  },
+  'units-differ': {
+    head: t('doubt.unitsThatDoNotConvert'),
+    say: (about, _formats, job) => describeFailure(about.failure, job),
+  },
+  'line-without-unit': {
+    head: t('doubt.linesWithoutAUnit'),
+    say: () => t('doubt.nobodyCanTellWhatIsBeingCounted'),
+  },
+  'line-without-code': {
+    head: t('doubt.linesWithoutACostCode'),
+    say: () => t('doubt.itWontShowUpUnderAnyCost'),
+  },
+  'line-without-section': {
+    head: t('doubt.linesWithoutASection'),
+    say: () => t('doubt.itIsntPartOfAnySectionOf'),
+  },
+  'zero-quantity': {
+    head: t('doubt.quantitiesOfZero'),
+    say: () => t('doubt.itIsInTheEstimateAtNo'),
+  },
+  unconfirmed: {
+    head: t('doubt.quantitiesFromAnotherJob'),
+    say: (about, formats) => {
+      const given = {
+        quantity: writeQuantity(about.quantity, about.unit, formats.numbers),
+        unit: about.unit,
+      };
+      return about.source === ''
+        ? t('doubt.cameFromAnotherJob', given)
+        : t('doubt.cameFromJob', { ...given, source: about.source });
+    },
+  },
+  'pinned-far': {
+    head: t('doubt.pinnedFarFromTheCalculatedQuantity'),
+    say: (about, formats) =>
+      t('doubt.pinnedAtCalculatedItWouldBeUnpin', {
+        pinned: writeQuantity(about.pinned, about.unit, formats.numbers),
+        flowing: writeQuantity(about.flowing, about.unit, formats.numbers),
+        unit: about.unit,
+      }),
+  },
+  'price-old': {
+    head: t('doubt.oldPrices'),
+    say: (about) =>
+      t('doubt.pricedAgoAskForANewPrice', {
+        date: about.date,
+        days: t('count.day', { count: about.days }),
+      }),
+  },
+  'quote-beside-lines': {
+    head: t('doubt.quotesAndYourOwnLinesForThe'),
+    say: (about, formats) =>
+      t('doubt.quoteBesideLines', {
+        company: about.company,
+        section: about.section,
+        count: about.lines,
+        money: formatMoney(about.cost, formats.money),
+      }),
+  },
+  'quote-open': {
+    head: t('doubt.quotesWithExclusionsNobodyPriced'),
+    say: (about) =>
+      t('doubt.leavesOutAndNothingIsAllowed', {
+        company: about.company,
+        missing: listWith('and', about.missing),
+      }),
+  },
+  'quote-expired': {
+    head: t('doubt.expiredQuotes'),
+    say: (about) =>
+      t('doubt.theQuoteFromExpiredOnAskFor', { company: about.company, validUntil: about.validUntil }),
+  },
+  'yardstick-out': {
+    head: t('doubt.outsideYourYardsticks'),
+    say: (about, formats) =>
+      t('doubt.isOutsideCheckWhatDrivesIt', {
+        about: writeEach(about, formats),
+        low: rangeWords(about.low, about.high),
+      }),
+  },
+  'alternate-doubles': {
+    head: t('doubt.countedTwiceWithAnAlternate'),
+    say: (about) => t('doubt.addsItAndIsInTheBase', { alternate: about.alternate, base: about.base }),
+  },
 };
+
+export const headOfRule = (rule: DoubtRule): string => WORDS[rule].head;
 
 /** What was found, and how it is put right. */
 export function describeDoubt({ about }: Doubt, job: Job, formats: Formats): string {
-  const { numbers, display, money } = formats;
-  const length = (meters: number): string => joinFigure(formatQuantity(meters, LENGTH, display));
-  switch (about.rule) {
-    case 'sheet-without-scale':
-      return about.marks === 0
-        ? t('doubt.theSheetHasAPrintedScaleBut')
-        : t('doubt.onItCantBeMeasuredUntilYou', { marks: t('count.mark', { count: about.marks }) });
-    case 'scope-without-marks':
-      return t('doubt.nothingHasBeenDrawnTypedOrCounted');
-    case 'scope-priced-nowhere':
-      return t('doubt.noAssemblyOrFormulaUsesItApply');
-    case 'marks-overlap':
-      return t('doubt.twoMarksHaveInCommonMoveOr', {
-        value: joinFigure(formatQuantity(about.areaM2, AREA, display)),
-      });
-    case 'opening-beyond-wall':
-      return t('doubt.highInAWallOfCorrectThe', {
-        openingM: length(about.openingM),
-        wallM: length(about.wallM),
-      });
-    case 'formula-wrong':
-    case 'line-without-price':
-    case 'units-differ':
-      return describeFailure(about.failure, job);
-    case 'line-without-unit':
-      return t('doubt.nobodyCanTellWhatIsBeingCounted');
-    case 'line-without-code':
-      return t('doubt.itWontShowUpUnderAnyCost');
-    case 'line-without-section':
-      return t('doubt.itIsntPartOfAnySectionOf');
-    case 'zero-quantity':
-      return t('doubt.itIsInTheEstimateAtNo');
-    case 'unconfirmed':
-      return t('doubt.cameMeasureItHereOrConfirmThat', {
-        quantity: writeQuantity(about.quantity, about.unit, numbers),
-        unit: about.unit,
-        part: about.source === '' ? t('doubt.fromAnotherJob') : t('doubt.from', { source: about.source }),
-      });
-    case 'pinned-far':
-      return t('doubt.pinnedAtCalculatedItWouldBeUnpin', {
-        pinned: writeQuantity(about.pinned, about.unit, numbers),
-        flowing: writeQuantity(about.flowing, about.unit, numbers),
-        unit: about.unit,
-      });
-    case 'price-old':
-      return t('doubt.pricedAgoAskForANewPrice', {
-        date: about.date,
-        days: t('count.day', { count: about.days }),
-      });
-    case 'quote-beside-lines':
-      return t('doubt.isChosenForAndOfYourOwn', {
-        company: about.company,
-        section: about.section,
-        lines: t('count.line', { count: about.lines }),
-        money: formatMoney(about.cost, money),
-        part: about.lines === 1 ? 'is' : 'are',
-      });
-    case 'quote-open':
-      return t('doubt.leavesOutAndNothingIsAllowedFor', {
-        company: about.company,
-        value: about.missing.join(', '),
-      });
-    case 'quote-expired':
-      return t('doubt.theQuoteFromExpiredOnAskFor', { company: about.company, validUntil: about.validUntil });
-    case 'yardstick-out':
-      return t('doubt.isOutsideCheckWhatDrivesIt', {
-        about: writeEach(about, formats),
-        low: rangeWords(about.low, about.high),
-      });
-    case 'alternate-doubles':
-      return t('doubt.addsItAndIsInTheBase', { alternate: about.alternate, base: about.base });
-    default:
-      return unreachable(about);
-  }
+  // The entry of a rule takes what the rule found; the type of one entry does not say so of all.
+  const { say } = WORDS[about.rule] as DoubtWords<DoubtRule>;
+  return say(about, formats, job);
 }
 
 function writeEach(

@@ -19,9 +19,9 @@ export function describeZestjob(problem: ZestjobProblem, describe: Describe): st
     case 'zestjob-not-zip':
       return t('problem.thisIsntAJobFileOrIt');
     case 'zestjob-damaged':
-      return t('problem.wasDamagedInTransitCopyOrExport', {
-        part: problem.name === '' ? t('problem.theJobFile') : quote(problem.name),
-      });
+      return problem.name === ''
+        ? t('problem.jobFileWasDamaged')
+        : t('problem.entryWasDamaged', { name: quote(problem.name) });
     case 'zestjob-unknown-entry':
       return t('problem.theJobFileHoldsWhichDoesntBelong', { name: quote(problem.name) });
     case 'zestjob-too-large':

@@ -4,6 +4,7 @@ import { isNumber } from '@zest/core/units/dimension';
 import { quote, short } from './quote.ts';
 import { t } from './t.ts';
 import { describeDimension } from './words.ts';
+import { listWith } from './lists.ts';
 
 /** What is wrong with a formula, and where. */
 export function describeFormula(problem: FormulaProblem): string {
@@ -43,7 +44,7 @@ export function describeFormula(problem: FormulaProblem): string {
     case 'formula-text':
       return t('problem.textInQuotesOnlyWorksInA');
     case 'formula-filter-text':
-      return t('problem.onlyCanBeComparedWithAQuoted', { value: problem.known.join(', ') });
+      return t('problem.onlyCanBeComparedWithAQuoted', { names: listWith('and', problem.known) });
     case 'formula-filter-measure':
       return t('problem.comesFromAllTheRunsTogetherSo', { measure: problem.measure });
     case 'formula-total-mixed':
@@ -61,10 +62,9 @@ export function describeFormula(problem: FormulaProblem): string {
     case 'formula-not-a-figure':
       return t('problem.thisIsAComparisonButANumber');
     case 'formula-dimension-result':
-      return t('problem.thisGivesIsNeededHere', {
+      return t(isNumber(problem.found) ? 'problem.thisGivesIsNeededUnit' : 'problem.thisGivesIsNeededHere', {
         found: describeDimension(problem.found),
         wanted: describeDimension(problem.wanted),
-        part: isNumber(problem.found) ? t('problem.didYouLeaveOutTheUnit') : '',
       });
     default:
       return unreachable(problem);
@@ -72,7 +72,7 @@ export function describeFormula(problem: FormulaProblem): string {
 }
 
 const suggest = (near: readonly string[]): string =>
-  near.length === 0 ? '' : t('problem.didYouMean', { near: near.join(' or ') });
+  near.length === 0 ? '' : t('problem.didYouMean', { near: listWith('or', near) });
 
 function describeAdd(problem: FormulaProblem & { kind: 'formula-dimension-add' }): string {
   const { operator, left, right, leftText, rightText } = problem;

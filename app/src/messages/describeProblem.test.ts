@@ -43,7 +43,7 @@ describe('what is said of a problem', () => {
       /The name of the scope is too long; the limit is 200/,
     ],
     [{ kind: 'disk-full' }, /disk is full.*export/],
-    [{ kind: 'assembly-in-use', name: 'Wall', scopes: ['P1', 'P2'] }, /‘P1’, ‘P2’/],
+    [{ kind: 'assembly-in-use', name: 'Wall', scopes: ['P1', 'P2'] }, /‘P1’ and ‘P2’/],
     [{ kind: 'scale-not-read', text: 'large' }, /‘large’.*1:100/],
   ])('says what happened, to what, and what to do', (problem, words) => {
     const text = describeProblem(problem);

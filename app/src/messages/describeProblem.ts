@@ -16,6 +16,7 @@ import { type DrawingProblem, describeDrawing, describeZestjob } from './describ
 import { describeFormula } from './describeFormula.ts';
 import { quote, short } from './quote.ts';
 import { t } from './t.ts';
+import { firstOf, listWith } from './lists.ts';
 
 /** Problems of the browser and the app around a job. */
 export type AppProblem =
@@ -110,8 +111,7 @@ function describeOther(problem: Other): string {
     case 'name-in-use':
       return t('problem.isUsedByChangeTheseFirst', {
         name: quote(problem.name),
-        value: problem.users.slice(0, 4).join(', '),
-        part: problem.users.length > 4 ? t('problem.andMore', { number: problem.users.length - 4 }) : '',
+        users: usersOf(problem.users),
       });
     case 'difficulty-in-use':
       return t('problem.isUsedInRemoveItThereFirst', {
@@ -165,7 +165,7 @@ function describeOther(problem: Other): string {
     case 'assembly-in-use':
       return t('problem.isUsedByRemoveItThereFirst', {
         name: quote(problem.name),
-        value: problem.scopes.map(quote).join(', '),
+        scopes: listWith('and', problem.scopes.map(quote)),
       });
     case 'section-in-use':
       return t('problem.sectionHoldsMoveOrRemoveThemFirst', {
@@ -187,15 +187,13 @@ function describeOther(problem: Other): string {
     case 'disk-full':
       return t('problem.theDiskIsFullSoTheLast');
     case 'copy-failed':
-      return t('problem.theCopyOfTheJobCouldNot', {
-        part: problem.reason === '' ? '' : ` (${problem.reason})`,
-      });
+      return problem.reason === ''
+        ? t('problem.copyCouldNotBeWritten')
+        : t('problem.copyCouldNotBeWrittenBecause', { reason: problem.reason });
     case 'storage-failed':
       return t('problem.theBrowserCouldntSaveTheLastChanges');
     case 'job-unreadable':
-      return t('problem.thisJobCouldNotBeOpenedIts', {
-        part: problem.settings === 0 ? 'missing' : t('problem.thereMoreThanOnce'),
-      });
+      return t(problem.settings === 0 ? 'problem.jobWithoutSettings' : 'problem.jobWithManySettings');
     case 'records-newer':
       return t('problem.aNewerVersionOfZestLineSaved', { version: problem.version, known: problem.known });
     case 'job-missing':
@@ -222,12 +220,7 @@ function describeOther(problem: Other): string {
     case 'reading-ended':
       return problem.why === 'canceled'
         ? t('problem.readingWasStoppedNothingWasImported')
-        : t('problem.readingNothingWasImportedSplitTheFile', {
-            part:
-              problem.why === 'too-long'
-                ? t('problem.tookTooLongAndWasStopped')
-                : 'stopped: the file asks for more than this browser has',
-          });
+        : t(problem.why === 'too-long' ? 'problem.readingTookTooLong' : 'problem.readingAskedTooMuch');
     case 'not-figured':
       return t('problem.somethingWentWrongWithSoNothingWas', {
         label: short(problem.label, 80),
@@ -289,3 +282,10 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   question: 'question',
   taxOnMaterials: t('problem.taxRate'),
 };
+
+const NAMED_USERS = 4;
+
+function usersOf(users: readonly string[]): string {
+  const [first, more] = firstOf(users, NAMED_USERS);
+  return listWith('and', more > 0 ? [...first, t('problem.andMore', { number: more })] : first);
+}

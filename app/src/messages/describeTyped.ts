@@ -24,11 +24,9 @@ export function describeTyped(problem: TypedProblem): string {
     case 'typed-range':
       return t('problem.isntPossibleHere', { text, least: describeRange(problem.least, problem.most) });
     case 'typed-drawing':
-      return t('problem.wouldBeDidYouMeanMmType', {
-        text,
-        part: problem.unit === 'm' ? 'meters' : 'feet',
-        text2: problem.text,
-      });
+      return problem.unit === 'm'
+        ? t('problem.wouldBeMeters', { text, millimeters: problem.text })
+        : t('problem.wouldBeFeet', { text, millimeters: problem.text });
     default:
       return unreachable(problem);
   }

@@ -16,6 +16,7 @@ import { historyOf, planHistory } from './historyRows.ts';
 import { type StoredJob, recordsOf } from './jobStorage.ts';
 import { firstStored, storageProblem } from './takeJobFile.ts';
 import { LIMITS } from '@zest/core/formats/limits';
+import { t } from '../messages/t.ts';
 
 type Done<Value> = Promise<Result<Value, Problem>>;
 
@@ -152,7 +153,7 @@ export async function renameJob(services: Services, summary: JobSummary, name: s
     const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
     const changed = { name: to.value.name, changedAt: services.now() };
     const { kept, history } = historyOf(await services.storage.loadHistory(summary.id));
-    const step = { label: `rename the job to ${to.value.name}`, diff };
+    const step = { label: t('jobs.renameTheJobTo', { name: to.value.name }), diff };
     const { write } = planHistory(kept, recordStep(mustRewrite ? EMPTY_HISTORY : history, step));
     const rewrite = mustRewrite ? rewriteOf(applyDiff(job, diff), aside) : undefined;
     await services.storage.saveDiff(summary.id, diff, changed, { generation, history: write, rewrite });

@@ -1,3 +1,6 @@
+import { listWith } from '../messages/lists.ts';
+import { quote } from '../messages/quote.ts';
+import { t } from '../messages/t.ts';
 import { parseTsv } from './cells.ts';
 
 /** A block from the clipboard, each of its columns with the column of the table it goes into. */
@@ -79,21 +82,20 @@ export function describePasted({
 }: {
   readonly changed: number;
   readonly added: number;
-  /** `line`, `item`. */
-  readonly things: string;
+  readonly things: 'line' | 'item' | 'row';
   readonly unknown: readonly string[];
   /** Cells that nothing can be typed into. */
   readonly skipped: number;
 }): string | undefined {
-  const count = (of: number): string => `${of} ${of === 1 ? things : `${things}s`}`;
+  if (added === 0 && skipped === 0 && unknown.length === 0 && changed === 1) return undefined;
+  const count = (of: number): string => t(COUNTED[things], { count: of });
   const said = [
-    changed > 0 ? `${count(changed)} changed` : '',
-    added > 0 ? `${count(added)} added` : '',
-    skipped > 0 ? `${skipped} ${skipped === 1 ? 'cell' : 'cells'} left out: nothing can be typed there` : '',
-    unknown.length > 0 ? `no column for ${unknown.map((each) => `‘${each}’`).join(', ')}` : '',
+    changed > 0 ? t('table.pastedChanged', { things: count(changed) }) : '',
+    added > 0 ? t('table.pastedAdded', { things: count(added) }) : '',
+    skipped > 0 ? t('table.pastedSkipped', { count: skipped }) : '',
+    unknown.length > 0 ? t('table.pastedUnknown', { names: listWith('and', unknown.map(quote)) }) : '',
   ].filter(Boolean);
-  if (said.length === 0) return 'Nothing was pasted: no cell here takes it.';
-  return added === 0 && skipped === 0 && unknown.length === 0 && changed === 1
-    ? undefined
-    : `Pasted: ${said.join('; ')}.`;
+  return said.length === 0 ? t('table.nothingPasted') : t('table.pasted', { what: said.join('; ') });
 }
+
+const COUNTED = { line: 'count.line', item: 'count.item', row: 'count.row' } as const;

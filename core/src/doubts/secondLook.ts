@@ -1,45 +1,8 @@
 import type { Figures } from '../calculate/figures.ts';
 import type { Acceptance } from '../job/records/acceptance.ts';
-import { alternatesThatDouble } from './alternates.ts';
 import { type DoubtContext, createContext } from './context.ts';
 import { type Doubt, RULE_ORDER, factsOfDoubt } from './doubt.ts';
-import { wrongFormulas } from './formulas.ts';
-import {
-  linesThatFail,
-  oldPrices,
-  pinnedFar,
-  unconfirmedQuantities,
-  untidyLines,
-  zeroQuantities,
-} from './lines.ts';
-import { openingsBeyondWalls } from './openings.ts';
-import { marksOverlap } from './overlaps.ts';
-import { expiredQuotes, openQuotes, quotesBesideLines } from './quotes.ts';
-import { scopesPricedNowhere, scopesWithoutMarks } from './scopes.ts';
-import { sheetsWithoutScale } from './sheets.ts';
-import { yardsticksOut } from './yardsticks.ts';
-
-type Rule = (context: DoubtContext) => readonly Doubt[];
-
-const RULES: readonly Rule[] = [
-  sheetsWithoutScale,
-  scopesWithoutMarks,
-  scopesPricedNowhere,
-  marksOverlap,
-  openingsBeyondWalls,
-  wrongFormulas,
-  linesThatFail,
-  zeroQuantities,
-  unconfirmedQuantities,
-  pinnedFar,
-  oldPrices,
-  untidyLines,
-  expiredQuotes,
-  openQuotes,
-  quotesBesideLines,
-  yardsticksOut,
-  alternatesThatDouble,
-];
+import { RULES } from './rules.ts';
 
 export interface SecondLook {
   /** Still to be answered, the most urgent first. */
@@ -50,7 +13,7 @@ export interface SecondLook {
 /** Everything a careful colleague would ask before the bid goes out. */
 export function takeSecondLook(figures: Figures, today: string): SecondLook {
   const context = createContext(figures, today);
-  const doubts = RULES.flatMap((rule) => rule(context)).sort(
+  const doubts = findAll(context).sort(
     (a, b) =>
       RULE_ORDER.indexOf(a.about.rule) - RULE_ORDER.indexOf(b.about.rule) ||
       (a.name < b.name ? -1 : a.name > b.name ? 1 : 0),
@@ -66,3 +29,13 @@ export function takeSecondLook(figures: Figures, today: string): SecondLook {
   }
   return { open, accepted };
 }
+
+const findAll = (context: DoubtContext): Doubt[] =>
+  RULES.flatMap(({ id, find }) =>
+    find(context).map(({ of, name, place, facts }) => ({
+      key: `${id}|${of}`,
+      name,
+      place,
+      about: { rule: id, ...facts } as Doubt['about'],
+    })),
+  );

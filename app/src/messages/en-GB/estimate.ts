@@ -1,5 +1,7 @@
 export const estimate = {
   tax: 'VAT',
+  baseTax: 'VAT',
+  baseLabor: 'labour',
   noLineHasLaborHoursYet: 'No line has labour hours yet.',
   leveled: 'Levelled',
   theRestOfThisLineIsIn: '{{failure}} The rest of this line is in the bid, but its labour isn’t.',

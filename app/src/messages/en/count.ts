@@ -43,8 +43,6 @@ export const count = {
   quote_other: '{{count}} quotes',
   quantity_one: '{{count}} quantity',
   quantity_other: '{{count}} quantities',
-  otherScope_one: '{{count}} other scope',
-  otherScope_other: '{{count}} other scopes',
   thing_one: '{{count}} thing',
   thing_other: '{{count}} things',
   item_one: '{{count}} item',
@@ -53,6 +51,4 @@ export const count = {
   newItem_other: '{{count}} new items',
   price_one: '{{count}} price',
   price_other: '{{count}} prices',
-  otherSheet_one: '{{count}} other sheet',
-  otherSheet_other: '{{count}} other sheets',
 } as const;

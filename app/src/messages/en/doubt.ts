@@ -31,17 +31,9 @@ export const doubt = {
   itWontShowUpUnderAnyCost: 'It won’t show up under any cost code. Give it one, or give its section one.',
   itIsntPartOfAnySectionOf: 'It isn’t part of any section of the bid. Move it into one.',
   itIsInTheEstimateAtNo: 'It is in the estimate at no cost. Type its quantity, or delete the line.',
-  fromAnotherJob: ' from another job',
-  from: ' from {{source}}',
-  cameMeasureItHereOrConfirmThat:
-    '{{quantity}} {{unit}} came{{part}}. Measure it here, or confirm that it is right.',
   pinnedAtCalculatedItWouldBeUnpin:
     'Pinned at {{pinned}}; calculated, it would be {{flowing}} {{unit}}. Unpin it, or say why.',
   pricedAgoAskForANewPrice: 'Priced {{date}}, {{days}} ago. Ask for a new price.',
-  isChosenForAndOfYourOwn:
-    '{{company}} is chosen for {{section}}, and {{lines}} of your own there, {{money}}, {{part}} in the bid too. Choose which lines the quote replaces, or accept that both are needed.',
-  leavesOutAndNothingIsAllowedFor:
-    '{{company}} leaves out {{value}}, and nothing is allowed for it. Set an allowance, or ask for a price.',
   theQuoteFromExpiredOnAskFor:
     'The quote from {{company}} expired on {{validUntil}}. Ask for an extension, or choose another.',
   isOutsideCheckWhatDrivesIt: '{{about}} is outside {{low}}. Check what drives it.',
@@ -50,4 +42,13 @@ export const doubt = {
   atMost: '{{high}} at most',
   atLeast: '{{low}} at least',
   to: '{{low}} to {{high}}',
+  cameFromAnotherJob:
+    '{{quantity}} {{unit}} came from another job. Measure it here, or confirm that it is right.',
+  cameFromJob: '{{quantity}} {{unit}} came from {{source}}. Measure it here, or confirm that it is right.',
+  quoteBesideLines_one:
+    '{{company}} is chosen for {{section}}, and {{count}} line of your own there, {{money}}, is in the bid too. Choose which lines the quote replaces, or accept that both are needed.',
+  quoteBesideLines_other:
+    '{{company}} is chosen for {{section}}, and {{count}} lines of your own there, {{money}}, are in the bid too. Choose which lines the quote replaces, or accept that both are needed.',
+  leavesOutAndNothingIsAllowed:
+    '{{company}} leaves out {{missing}}, and nothing is allowed for it. Set an allowance, or ask for a price.',
 } as const;

@@ -100,7 +100,6 @@ export const frame = {
   saving: 'Saving…',
   notSaved: 'Not saved',
   withoutAPrice: '{{lines}} without a price',
-  bidTotal: 'Bid total {{money}}{{part}}',
   bid: 'bid',
   lastChange: ' last change',
   openingTheJob: 'Opening the job…',
@@ -113,21 +112,7 @@ export const frame = {
   exportTheJob: 'Export the job',
   editHere: 'Edit here',
   editHereAndLoseThem: 'Edit here and lose them',
-  theBidWas: 'The bid was',
-  whenThisJobWasLastSaved: 'when this job was last saved;',
-  withoutTheRecordsNamedBelowItIs: 'without the records named below it is',
-  thisVersionOfTheProgramMakesIt: 'this version of the program makes it',
-  wasteUsedToRaiseLaborHoursAnd:
-    'Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. ',
-  checkTheBidBeforeYouSendIt: 'Check the bid before you send it.',
   gotIt: 'Got it',
-  inThisJobCouldntBeRead: 'in this job couldn’t be read:',
-  andMore: ' and {{more}} more',
-  theBidIsWithout: '. The bid is without',
-  it: 'it',
-  them: 'them',
-  everythingElseIsHereCheckTheBid:
-    '; everything else is here. Check the bid, and save the missing records as a file.',
   saveTheMissingRecords: 'Save the missing records',
   copiesToTheFolderHaveStoppedThe:
     'Copies to the folder ‘{{folder}}’ have stopped: the browser needs your permission again.',
@@ -151,7 +136,6 @@ export const frame = {
   withToSpare: 'with {{spares}} to spare',
   atLeast: 'at least {{minimum}}',
   hoursFor: 'hours for {{value}} {{unit}}',
-  hours: 'hours × {{formula}}{{part}}',
   difficulty: 'difficulty × {{times}}',
   onByRegionAndAdjustments: 'on {{costwords}}, by region and adjustments',
   neededInTheWholeJob: 'needed in the whole job',
@@ -180,4 +164,22 @@ export const frame = {
   theUsualKeysAgain: 'Use the usual keys again',
   changeTheKeyOf: 'Change the key of: {{label}}',
   noKey: 'No key',
+  bidTotal: 'Bid total {{money}}',
+  bidTotalWithout_one: 'Bid total {{money}}, {{count}} line without a price',
+  bidTotalWithout_other: 'Bid total {{money}}, {{count}} lines without a price',
+  hours: 'hours × {{formula}}',
+  hoursFigured: 'hours × {{formula}} = {{times}}',
+  hoursAlone: 'hours',
+  bought: 'bought',
+  typedToo: 'typed',
+  bidDriftedByRecords:
+    'The bid was {{before}} when this job was last saved; without the records named below it is {{now}}. Check the bid before you send it.',
+  bidDriftedByVersion:
+    'The bid was {{before}} when this job was last saved; this version of the program makes it {{now}}. Waste used to raise labor hours and equipment too; now it raises material only, unless a component says otherwise. Check the bid before you send it.',
+  recordsSetAside_one:
+    '{{count}} record in this job couldn’t be read: {{names}}. The bid is without it; everything else is here. Check the bid, and save the missing record as a file.',
+  recordsSetAside_other:
+    '{{count}} records in this job couldn’t be read: {{names}}. The bid is without them; everything else is here. Check the bid, and save the missing records as a file.',
+  andMore: '{{more}} more',
+  pinnedHere: 'pinned',
 } as const;

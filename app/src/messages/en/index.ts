@@ -13,6 +13,7 @@ import { measure } from './measure.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
 import { sheets } from './sheets.ts';
+import { table } from './table.ts';
 import { word } from './word.ts';
 import { workspace } from './workspace.ts';
 
@@ -33,6 +34,7 @@ export const en = {
   prices,
   problem,
   sheets,
+  table,
   word,
   workspace,
 } as const;

@@ -47,16 +47,12 @@ export const jobs = {
   useTemplate: 'Use template',
   deleteTemplate: 'Delete template {{name}}',
   whereYourJobsAreKept: 'Where your jobs are kept',
-  usedFree: ' {{usedBytes}} used, {{freeBytes}} free. ',
   theBrowserKeepsThemUntilYouDelete: 'The browser keeps them until you delete them.',
-  inThisBrowserOnThisComputer: 'In this browser, on this computer.{{part}}{{part2}}',
   ifTheDiskRunsLowTheBrowser: 'If the disk runs low, the browser may clear them without asking.',
   theBrowserWouldNotPromiseToKeep:
     'The browser would not promise to keep them. Choose a folder for copies, or export the jobs you can’t lose.',
   theBrowserWouldNotPromiseToKeep2: 'The browser would not promise to keep them.',
   askTheBrowserToKeepThem: 'Ask the browser to keep them',
-  andMore: ' and {{number}} more',
-  changedSinceTheLastExport: 'Changed since the last export: {{value}}{{part}}.',
   thisBrowserCantWriteCopiesToA:
     'This browser can’t write copies to a folder. Export the jobs you can’t lose.',
   noCopiesOutsideTheBrowserYet: 'No copies outside the browser yet.',
@@ -72,4 +68,9 @@ export const jobs = {
   stopCopies: 'Stop copies',
   deleteWord: 'Delete',
   language: 'Language',
+  inThisBrowserOnThisComputer: 'In this browser, on this computer.',
+  usedFree: '{{usedBytes}} used, {{freeBytes}} free.',
+  andMore: '{{number}} more',
+  changedSinceTheLastExport: 'Changed since the last export: {{names}}.',
+  renameTheJobTo: 'rename the job to {{name}}',
 } as const;

@@ -4,9 +4,10 @@ export const look = {
   accepted: '{{doubts}}, {{number}} accepted',
   doubts: 'Doubts',
   nothingToAsk: 'Nothing to ask',
-  orAcceptedWithAReason: ' or accepted with a reason',
-  scalesPricesUnitsQuantitiesQuotesAnd:
-    'Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in order{{part}}.',
+  allInOrder:
+    'Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in order.',
+  allInOrderOrAccepted:
+    'Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in order or accepted with a reason.',
   showAll: 'Show all {{number}}',
   confirmIt: 'Confirm it',
   confirm: 'confirm {{name}}',

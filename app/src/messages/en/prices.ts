@@ -152,9 +152,6 @@ export const prices = {
   remove3: 'remove {{items}}',
   pricesBy: 'prices by {{percent}} %',
   change2: 'Change {{prices}}',
-  is: 'is',
-  are: 'are',
-  percentOnTheThatShown: 'Percent, on the {{items}} that {{part}} shown',
   whichCosts: 'Which costs',
   region: 'region {{name}}',
   regionOfTheJob: 'region of the job',
@@ -197,4 +194,6 @@ export const prices = {
   prices: 'Prices',
   sizeOf: 'Size, {{key}}',
   moreThanABookHolds: '{{changed}} items are more than a price book can hold ({{limit}}). Split the file.',
+  percentOnItems_one: 'Percent, on the {{count}} item that is shown',
+  percentOnItems_other: 'Percent, on the {{count}} items that are shown',
 } as const;

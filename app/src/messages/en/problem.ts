@@ -15,7 +15,6 @@ export const problem = {
   theTableHasNoColumn: 'The table {{table}} has no column {{name}}.{{near}}',
   textInQuotesOnlyWorksInA:
     'Text in quotes only works in a filter, as in total(doors, width, level = "Upper floor").',
-  onlyCanBeComparedWithAQuoted: 'Only {{value}} can be compared with a quoted word, by = or !=.',
   comesFromAllTheRunsTogetherSo:
     '{{measure}} comes from all the runs together, so it can’t be split by level, zone or sheet.',
   severalScopesHaveInUnitsThatCannot:
@@ -25,8 +24,6 @@ export const problem = {
   useAComparisonSuchAsLength3: 'Use a comparison such as ‘length > 3 ft’ here, and only here.',
   thisIsAComparisonButANumber:
     'This is a comparison, but a number is needed here. Use if(condition, then, else).',
-  didYouLeaveOutTheUnit: ' Did you leave out the unit?',
-  thisGivesIsNeededHere: 'This gives {{found}}; {{wanted}} is needed here.{{part}}',
   didYouMean: ' Did you mean {{near}}?',
   cannotBeAddedTo: '{{place}}: {{a}} cannot be added to {{b}}.',
   cannotBeTakenFrom: '{{place}}: {{b}} cannot be taken from {{a}}.',
@@ -40,9 +37,6 @@ export const problem = {
     'The root of {{found}} has no unit of its own. Take the root of an area or a plain number.',
   theJobFileIsEmptyExportIt: 'The job file is empty. Export it again where it came from.',
   thisIsntAJobFileOrIt: 'This isn’t a job file, or it is incomplete. Export or copy it again.',
-  theJobFile: 'The job file',
-  wasDamagedInTransitCopyOrExport:
-    '{{part}} was damaged in transit. Copy or export the file again. Nothing was imported.',
   theJobFileHoldsWhichDoesntBelong:
     'The job file holds {{name}}, which doesn’t belong in it. Export it again where it came from.',
   theJobFileUnpacksToMoreThan:
@@ -97,8 +91,6 @@ export const problem = {
   theTableHasNoRow: 'The table {{table}} has no row {{wanted}}.',
   theTableIsEmptyAddSomeRows: 'The table {{table}} is empty. Add some rows.',
   wouldContainItselfChooseADifferent: '{{name}} would contain itself. Choose a different assembly.',
-  andMore: ' and {{number}} more',
-  isUsedByChangeTheseFirst: '{{name}} is used by {{value}}{{part}}. Change these first.',
   isUsedInRemoveItThereFirst: '{{name}} is used in {{places}}. Remove it there first.',
   isTooLargeToCalculate: '{{text}} is too large to calculate.',
   isntAScaleWrite181: '{{text}} isn’t a scale. Write 1/8" = 1\'-0" or 1:100.',
@@ -128,20 +120,14 @@ export const problem = {
   theOpeningIsWiderThanItsWall:
     'The opening is wider than its wall. Make it narrower, or put it in a longer wall.',
   sectionCantBeInsideItself: 'Section {{name}} can’t be inside itself.',
-  isUsedByRemoveItThereFirst: '{{name}} is used by {{value}}. Remove it there first.',
   sectionHoldsMoveOrRemoveThemFirst: 'Section {{name}} holds {{sections}}. Move or remove them first.',
   isUsedByGiveThemAnotherCraft: '{{name}} is used by {{itemsAndCrews}}. Give them another craft first.',
   crewDoesGiveThemAnotherCrewFirst: 'Crew {{name}} does {{itemsAndLines}}. Give them another crew first.',
   isAMarginOfThePriceSo: '{{name}} is a margin of the price, so it has to be below 100 %.',
   theDiskIsFullSoTheLast:
     'The disk is full, so the last changes aren’t saved. Free up some space and try again, or export the job now.',
-  theCopyOfTheJobCouldNot:
-    'The copy of the job could not be written to the folder{{part}}. The job itself is saved in the browser. Check that the folder is still there and has room, then try again.',
   theBrowserCouldntSaveTheLastChanges:
     'The browser couldn’t save the last changes. They are still here: try again, or export the job now.',
-  thereMoreThanOnce: 'there more than once',
-  thisJobCouldNotBeOpenedIts:
-    'This job could not be opened: its settings are {{part}}. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.',
   aNewerVersionOfZestLineSaved:
     'A newer version of Zest Line saved this job (format {{version}}; this one reads up to {{known}}). Reload the page to update, then open it again. Nothing was changed.',
   thisJobIsntInThisBrowserIt:
@@ -154,9 +140,6 @@ export const problem = {
     'This job was removed from this browser. {{changes}} made here can’t be saved. Export the job to keep it.',
   theFileIsTheLimitIs: 'The file is {{bytes}}; the limit is {{limit}}.',
   readingWasStoppedNothingWasImported: 'Reading was stopped. Nothing was imported.',
-  tookTooLongAndWasStopped: 'took too long and was stopped',
-  readingNothingWasImportedSplitTheFile:
-    'Reading {{part}}. Nothing was imported. Split the file, or save it in a simpler format.',
   somethingWentWrongWithSoNothingWas:
     'Something went wrong with ‘{{label}}’, so nothing was changed ({{reason}}). Export the job to be safe, then reload the page.',
   theBrowserBlockedTheClipboardAllowIt:
@@ -186,7 +169,6 @@ export const problem = {
   isInAnotherCurrencyThisJobIs:
     '{{text}} is in another currency; this job is in {{currency}}. Convert it first.',
   isntPossibleHere: '{{text}} isn’t possible here. {{least}}',
-  wouldBeDidYouMeanMmType: '{{text}} would be {{part}}. Did you mean {{text2}} mm? Type the unit with it.',
   typeAWholeNumber: 'Type a whole number.',
   typeOrMore: 'Type {{from}} or more.',
   typeSomethingFromTo: 'Type something from {{from}} to {{to}}.',
@@ -203,4 +185,27 @@ export const problem = {
     'Another tab took this job before 1 change made here could be saved. Export the job to keep it.',
   savesTaken_other:
     'Another tab took this job before {{count}} changes made here could be saved. Export the job to keep them.',
+  isUsedByChangeTheseFirst: '{{name}} is used by {{users}}. Change these first.',
+  andMore: '{{number}} more',
+  isUsedByRemoveItThereFirst: '{{name}} is used by {{scopes}}. Remove it there first.',
+  copyCouldNotBeWritten:
+    'The copy of the job could not be written to the folder. The job itself is saved in the browser. Check that the folder is still there and has room, then try again.',
+  copyCouldNotBeWrittenBecause:
+    'The copy of the job could not be written to the folder ({{reason}}). The job itself is saved in the browser. Check that the folder is still there and has room, then try again.',
+  jobWithoutSettings:
+    'This job could not be opened: its settings are missing. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.',
+  jobWithManySettings:
+    'This job could not be opened: its settings are there more than once. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.',
+  readingTookTooLong:
+    'Reading took too long and was stopped. Nothing was imported. Split the file, or save it in a simpler format.',
+  readingAskedTooMuch:
+    'Reading was stopped: the file asks for more memory than this browser has. Nothing was imported. Split the file, or save it in a simpler format.',
+  onlyCanBeComparedWithAQuoted: 'Only {{names}} can be compared with a quoted word, by = or !=.',
+  thisGivesIsNeededHere: 'This gives {{found}}; {{wanted}} is needed here.',
+  thisGivesIsNeededUnit: 'This gives {{found}}; {{wanted}} is needed here. Did you leave out the unit?',
+  jobFileWasDamaged:
+    'The job file was damaged in transit. Copy or export the file again. Nothing was imported.',
+  entryWasDamaged: '{{name}} was damaged in transit. Copy or export the file again. Nothing was imported.',
+  wouldBeMeters: '{{text}} would be meters. Did you mean {{millimeters}} mm? Type the unit with it.',
+  wouldBeFeet: '{{text}} would be feet. Did you mean {{millimeters}} mm? Type the unit with it.',
 } as const;

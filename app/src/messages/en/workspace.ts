@@ -34,8 +34,6 @@ export const workspace = {
   circle: 'Circle',
   rowOfAScheduleForTheNext: 'Row of a schedule for the next opening',
   sizeOfTheCount: 'size of the count',
-  placed: ', placed',
-  by: '{{tag}} {{widthM}} by {{heightM}}{{part}}',
   pens: 'Pens',
   howTheNextPieceIsDrawn: 'How the next piece is drawn',
   leaveAGap: 'Leave a gap',
@@ -228,4 +226,6 @@ export const workspace = {
   selectAndEditMarks: 'Select and edit marks',
   setTheScaleByTwoPoints: 'Set the scale by two points',
   measureBackAKnownDimension: 'Measure back a known dimension',
+  openingRow: '{{tag}} {{widthM}} by {{heightM}}',
+  openingRowPlaced: '{{tag}} {{widthM}} by {{heightM}}, placed',
 } as const;

@@ -31,6 +31,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { listWith } from '../../messages/lists.ts';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -271,13 +272,19 @@ function describeMore(component: Component): string {
   const more = [
     idle
       ? t('assemblies.wasteActsOnOnly', {
-          value: wasteKinds(component)
-            .map((kind) => COST_WORDS[kind])
-            .join(' and '),
+          kinds: listWith(
+            'and',
+            wasteKinds(component).map((kind) => COST_WORDS[kind]),
+          ),
         })
       : '',
     !idle && wasteOn !== undefined
-      ? t('assemblies.wasteOn', { value: wasteOn.map((kind) => COST_WORDS[kind]).join(', ') })
+      ? t('assemblies.wasteOn', {
+          kinds: listWith(
+            'and',
+            wasteOn.map((kind) => COST_WORDS[kind]),
+          ),
+        })
       : '',
     hoursFactor === undefined || hoursFactor === '' ? '' : t('assemblies.hours', { hoursFactor }),
     per === 'mark' ? t('assemblies.forEachMark') : '',

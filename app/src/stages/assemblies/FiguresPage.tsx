@@ -263,7 +263,7 @@ function Difficulties() {
         onClick={() =>
           setError(
             settle(
-              'add a difficulty',
+              t('assemblies.addDifficulty'),
               all.length === 0
                 ? put(...usualDifficulties(makeId))
                 : put({

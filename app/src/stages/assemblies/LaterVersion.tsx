@@ -24,8 +24,8 @@ export function laterVersion(shelf: Shelf, { origin, name }: Assembly): Kept | u
 }
 
 const WORDS: Readonly<Record<Difference['of'], string>> = {
-  component: 'component',
-  question: 'question',
+  component: t('formula.component'),
+  question: t('formula.question'),
   inner: t('assemblies.assemblyInside'),
   other: '',
 };
@@ -53,7 +53,7 @@ export function LaterVersion({ assembly, kept }: { readonly assembly: Assembly; 
         })}
       </span>
       <TextButton aria-expanded={open} onClick={() => setOpen(!open)}>
-        {t('assemblies.whatDiffers', { part: open ? t('assemblies.hide') : t('assemblies.show') })}
+        {open ? t('assemblies.hideWhatDiffers') : t('assemblies.showWhatDiffers')}
       </TextButton>
       <Button size="xs" onClick={take}>
         {t('assemblies.useThisVersion')}

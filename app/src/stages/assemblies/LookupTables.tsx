@@ -268,7 +268,7 @@ function Rows({ table, set }: TablePartProps) {
       const cells = changed[row.index];
       if (cells !== undefined) cells[Number(column)] = text.trim();
     }
-    return set('change a table', { rows: changed });
+    return set(t('assemblies.changeTable'), { rows: changed });
   };
   const onPaste = (pasted: Pasted, from: TableRow | undefined): string | undefined => {
     const start = from?.index ?? rows.length;
@@ -283,7 +283,7 @@ function Rows({ table, set }: TablePartProps) {
         if (column !== undefined && into !== undefined) into[Number(column)] = text.trim();
       }),
     );
-    const refused = set(`paste ${t('count.row', { count: pasted.rows.length })}`, { rows: changed });
+    const refused = set(t('assemblies.pasteRows', { count: pasted.rows.length }), { rows: changed });
     const added = length - table.rows.length;
     const said = describePasted({
       changed: pasted.rows.length - added,
@@ -306,7 +306,7 @@ function Rows({ table, set }: TablePartProps) {
         onPaste={onPaste}
         onRemove={(chosen) => {
           const gone = new Set(chosen.map(({ index }) => index));
-          set(`remove ${t('count.row', { count: gone.size })}`, {
+          set(t('assemblies.removeRows', { count: gone.size }), {
             rows: table.rows.filter((_, at) => !gone.has(at)),
           });
         }}

@@ -40,8 +40,8 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
     const read = readFigure(percent, numbers, { as: 'percent', least: -99.99, most: 1000 });
     if (!read.ok) return setError(describeProblem(read.problem));
     const value = read.value;
-    if (value === undefined) return setError('Type a percentage above −100, such as 5 or −3.');
-    if (kinds.length === 0) return setError('Choose at least one kind of cost.');
+    if (value === undefined) return setError(t('estimate.typeAPercentage'));
+    if (kinds.length === 0) return setError(t('estimate.chooseAKindOfCost'));
     const where: Adjustment['on'] =
       on === 'section' && section !== undefined
         ? { what: 'section', sectionId: section.id }

@@ -85,7 +85,7 @@ export function CopyDialog({ sectionId, onClose }: CopyDialogProps) {
             {t('estimate.quantitiesAreCopiedAsUnconfirmed')}
           </span>
           <DialogButtons onCancel={onClose} onDone={copy} disabled={chosen.size === 0}>
-            {t('estimate.copy', { part: chosen.size === 0 ? '' : t('count.line', { count: chosen.size }) })}
+            {chosen.size === 0 ? t('estimate.copyNothing') : t('estimate.copyLines', { count: chosen.size })}
           </DialogButtons>
         </>
       }

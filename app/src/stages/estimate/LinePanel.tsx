@@ -312,9 +312,9 @@ function describeSize({ sizes, exact, tooSmall }: SizeReason, display: Display):
   const asked = sizes.map((size) => `${size.key} ${write(size.wanted, size)}`).join(', ');
   if (exact) return t('estimate.justTheSize', { asked });
   const has = sizes.map((size) => `${size.key} ${write(size.has, size)}`).join(', ');
-  const smaller =
-    tooSmall === 0 ? '' : t('estimate.smallerNotEnough', { tooSmall, part: tooSmall === 1 ? 'is' : 'are' });
-  return t('estimate.askedForTheNextSizeIs', { asked, has, smaller });
+  return tooSmall === 0
+    ? t('estimate.nextSize', { asked, has })
+    : t('estimate.nextSizeSmaller', { asked, has, count: tooSmall });
 }
 
 /** Who does the hours of a line, in the place of those its item names; or a crew whose days it counts. */

@@ -185,4 +185,6 @@ function Pinned({ unit, quantity, flowing, numbers }: PinnedProps) {
 const describeDifference = (difference: number, write: (value: number) => string): string =>
   difference === 0
     ? t('estimate.theSame')
-    : t('estimate.pinned2', { value: write(Math.abs(difference)), part: difference > 0 ? 'more' : 'less' });
+    : t(difference > 0 ? 'estimate.pinnedMore' : 'estimate.pinnedLess', {
+        difference: write(Math.abs(difference)),
+      });

@@ -35,7 +35,7 @@ describe('a markup as one would say it', () => {
     [{ base: 'labor', as: 'margin' }, '10 % profit as margin, on labor'],
     [{ as: 'sum', percent: '2500', name: 'Bond fee' }, '2500 for bond fee, shared over cost'],
     [{ percent: '' }, '0 % profit on cost'],
-    [{ rates: [{ on: 'a', percent: '4' }] }, '10 % profit on cost; 1 with a rate of its own'],
+    [{ rates: [{ on: 'a', percent: '4' }] }, '10 % profit on cost; 1 section or line has a rate of its own'],
     [
       {
         rates: [
@@ -43,7 +43,7 @@ describe('a markup as one would say it', () => {
           { on: 'b', percent: '3' },
         ],
       },
-      '10 % profit on cost; 2 with a rate of their own',
+      '10 % profit on cost; 2 sections or lines have rates of their own',
     ],
   ])('%j', (content, words) => {
     expect(said(content)).toBe(words);

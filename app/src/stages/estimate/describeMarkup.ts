@@ -4,20 +4,16 @@ import { type Job, inOrder } from '@zest/core/job/job';
 import type { Markup } from '@zest/core/job/records/markup';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { t } from '../../messages/t.ts';
+import { listWith } from '../../messages/lists.ts';
 
 const BASES: Readonly<Record<Exclude<Markup['base'], 'running'>, string>> = {
-  cost: 'cost',
-  material: 'material',
-  labor: 'labor',
-  equipment: 'equipment',
-  subcontract: 'subcontracts',
+  cost: t('estimate.baseCost'),
+  material: t('estimate.baseMaterial'),
+  labor: t('estimate.baseLabor'),
+  equipment: t('estimate.baseEquipment'),
+  subcontract: t('estimate.baseSubcontracts'),
   other: t('estimate.otherCost'),
 };
-
-const join = (words: readonly string[]): string =>
-  words.length < 2
-    ? words.join('')
-    : t('estimate.and', { value: words.slice(0, -1).join(', '), value2: words.at(-1) ?? '' });
 
 /** What a markup stands on, by name: `cost, tax and overhead`. */
 function baseWords(markup: Markup, job: Job): string {
@@ -29,36 +25,42 @@ function baseWords(markup: Markup, job: Job): string {
   );
   const [settings] = job.settings.values();
   const taxed = Number(settings?.taxOnMaterials ?? '') !== 0;
-  return join(['cost', ...(taxed ? ['tax'] : []), ...above.map(({ name }) => name.toLowerCase())]);
+  return listWith('and', [
+    t('estimate.baseCost'),
+    ...(taxed ? [t('estimate.baseTax')] : []),
+    ...above.map(({ name }) => name.toLowerCase()),
+  ]);
 }
 
 /** A markup as one would say it: `10 % profit on cost and overhead`. */
 export function describeMarkup(markup: Markup, job: Job, numbers: NumberFormat): string {
-  const { name, percent, as, rates = [], grades = [] } = markup;
+  const { as, rates = [], grades = [] } = markup;
   const said = (text: string): string => plainToLocal(text === '' ? '0' : text, numbers);
-  const what = name.toLowerCase();
+  const percent = said(markup.percent);
+  const name = markup.name.toLowerCase();
   const base = baseWords(markup, job);
-  const others =
-    rates.length === 0
-      ? ''
-      : t('estimate.withARateOfOwn', { number: rates.length, part: rates.length === 1 ? 'its' : 'their' });
+  const count = rates.length;
   switch (as) {
     case 'sum':
-      return t('estimate.forSharedOver', { percent: said(percent), what, base });
-    case 'graded':
-      return t('estimate.on3', {
-        what,
-        base,
-        value: sortGrades(grades)
-          .map(
-            (grade) =>
-              `${said(grade.percent)} %${grade.upTo === '' ? ' beyond' : t('estimate.to3', { figure: formatNumber(Number(grade.upTo), 2, numbers, true) })}`,
-          )
-          .join(', '),
-      });
+      return t('estimate.sharedOver', { sum: percent, name, base });
+    case 'graded': {
+      const words = sortGrades(grades).map((grade) =>
+        grade.upTo === ''
+          ? t('estimate.gradeBeyond', { percent: said(grade.percent) })
+          : t('estimate.gradeTo', {
+              percent: said(grade.percent),
+              figure: formatNumber(Number(grade.upTo), 2, numbers, true),
+            }),
+      );
+      return t('estimate.gradedOn', { name, base, grades: words.join(', ') });
+    }
     case 'margin':
-      return t('estimate.asMarginOn', { percent: said(percent), what, base, others });
+      return count === 0
+        ? t('estimate.marginOn', { percent, name, base })
+        : t('estimate.marginOnWithRates', { percent, name, base, count });
     default:
-      return t('estimate.on4', { percent: said(percent), what, base, others });
+      return count === 0
+        ? t('estimate.markupOn', { percent, name, base })
+        : t('estimate.markupOnWithRates', { percent, name, base, count });
   }
 }

@@ -103,12 +103,8 @@ function createEstimate({ services, actions, settle, setView, openNow, numbers }
     const count = new Set(edits.map(({ row }) => row.key)).size;
     const label =
       sections.size === count
-        ? t('estimate.rename', {
-            part: count === 1 ? t('estimate.aSection') : t('count.section', { count: count }),
-          })
-        : t('estimate.change', {
-            part: count === 1 ? t('estimate.aLine') : t('count.line', { count: count }),
-          });
+        ? t('estimate.renameSections', { count })
+        : t('estimate.changeLines', { count });
     return settle(
       label,
       sequence(put(...sections.values(), ...lines.values()), changeLines(changes, services.makeId)),

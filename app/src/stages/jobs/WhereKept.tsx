@@ -8,6 +8,7 @@ import type { JobSummary } from '../../storage/database.ts';
 import { useCopies, useCopyActions, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import { firstOf, listWith } from '../../messages/lists.ts';
 
 interface Kept {
   readonly persistent: boolean | undefined;
@@ -44,16 +45,16 @@ export function WhereKept({ jobs }: { readonly jobs: readonly JobSummary[] }) {
     <section className={styles.whereKept} aria-label={t('jobs.whereYourJobsAreKept')}>
       <h2>{t('jobs.whereYourJobsAreKept')}</h2>
       <p>
-        {t('jobs.inThisBrowserOnThisComputer', {
-          part:
-            room === undefined
-              ? ''
-              : t('jobs.usedFree', {
-                  usedBytes: fileSize(room.usedBytes),
-                  freeBytes: fileSize(room.freeBytes),
-                }),
-          part2: persistent === true ? t('jobs.theBrowserKeepsThemUntilYouDelete') : '',
-        })}
+        <span>{t('jobs.inThisBrowserOnThisComputer')}</span>
+        {room === undefined ? null : (
+          <span>
+            {t('jobs.usedFree', {
+              usedBytes: fileSize(room.usedBytes),
+              freeBytes: fileSize(room.freeBytes),
+            })}
+          </span>
+        )}
+        {persistent === true ? <span>{t('jobs.theBrowserKeepsThemUntilYouDelete')}</span> : null}
       </p>
       {persistent === true ? null : (
         <p className="warn" role="status">
@@ -71,18 +72,18 @@ export function WhereKept({ jobs }: { readonly jobs: readonly JobSummary[] }) {
       )}
       <CopyLine />
       {unexported.length === 0 ? null : (
-        <p>
-          {t('jobs.changedSinceTheLastExport', {
-            value: unexported
-              .slice(0, NAMES)
-              .map(({ name }) => name)
-              .join(', '),
-            part: unexported.length > NAMES ? t('jobs.andMore', { number: unexported.length - NAMES }) : '',
-          })}
-        </p>
+        <p>{t('jobs.changedSinceTheLastExport', { names: unexportedNames(unexported) })}</p>
       )}
     </section>
   );
+}
+
+function unexportedNames(jobs: readonly { readonly name: string }[]): string {
+  const [first, more] = firstOf(
+    jobs.map(({ name }) => name),
+    NAMES,
+  );
+  return listWith('and', more > 0 ? [...first, t('jobs.andMore', { number: more })] : first);
 }
 
 /** Copies in a folder of the person's: whether there are any, where, and since when. */

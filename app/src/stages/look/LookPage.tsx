@@ -1,14 +1,15 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Doubt, type DoubtPlace, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
+import { type Doubt, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
+import type { DoubtPlace } from '@zest/core/doubts/place';
 import { put, remove } from '@zest/core/job/change';
 import { changeLines } from '@zest/core/job/commands/changeLines';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
 import type { Command } from '@zest/core/job/change';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { RULE_WORDS, describeDoubt } from '../../messages/describeDoubt.ts';
+import { describeDoubt, headOfRule } from '../../messages/describeDoubt.ts';
 import {
   useFormats,
   useJobActions,
@@ -51,11 +52,7 @@ export function LookPage() {
         {look !== undefined && open.length === 0 ? (
           <div className={layout.empty}>
             <h2>{t('look.nothingToAsk')}</h2>
-            <p>
-              {t('look.scalesPricesUnitsQuantitiesQuotesAnd', {
-                part: look.accepted.length > 0 ? t('look.orAcceptedWithAReason') : '',
-              })}
-            </p>
+            <p>{t(look.accepted.length > 0 ? 'look.allInOrderOrAccepted' : 'look.allInOrder')}</p>
           </div>
         ) : null}
         {rules.map((rule) => (
@@ -73,9 +70,9 @@ function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts
   const [all, setAll] = useState(false);
   const shown = all ? doubts : doubts.slice(0, SHOWN);
   return (
-    <section className={styles.lookRule} aria-label={RULE_WORDS[rule]}>
+    <section className={styles.lookRule} aria-label={headOfRule(rule)}>
       <h2>
-        {RULE_WORDS[rule]} <span className="soft">{doubts.length}</span>
+        {headOfRule(rule)} <span className="soft">{doubts.length}</span>
       </h2>
       {shown.map((doubt) => (
         <DoubtRow key={doubt.key} doubt={doubt} />

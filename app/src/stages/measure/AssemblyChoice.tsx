@@ -14,9 +14,9 @@ import { t } from '../../messages/t.ts';
 
 const LIMIT = 14;
 const KIND_WORDS: Readonly<Record<Scope['kind'], string>> = {
-  run: 'runs',
-  area: 'areas',
-  count: 'counts',
+  run: t('measure.kindRuns'),
+  area: t('measure.kindAreas'),
+  count: t('measure.kindCounts'),
   slope: t('measure.roofSlopes'),
 };
 

@@ -44,10 +44,9 @@ export function ScopeMeets({ scope, onChange }: ScopePartProps) {
   return (
     <details className={styles.meets} open={meets.length > 0}>
       <summary>
-        {t('measure.meets', {
-          part:
-            meets.length === 0 ? t('measure.onlyItsOwnRuns') : t('count.otherScope', { count: meets.length }),
-        })}
+        {meets.length === 0
+          ? t('measure.meetsOnlyItsOwn')
+          : t('measure.meetsOthers', { count: meets.length })}
       </summary>
       {others.map(({ id, name }) => (
         <Checkbox

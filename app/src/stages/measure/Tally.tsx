@@ -1,4 +1,4 @@
-import { unscaledSheets } from '@zest/core/doubts/sheets';
+import { unscaledSheets } from '@zest/core/doubts/unscaledSheets';
 import { Menu, Portal } from '@chakra-ui/react';
 import { Eye, EyeOff, Plus } from 'lucide-react';
 import { Fragment, memo, useEffect, useRef } from 'react';

@@ -26,9 +26,9 @@ const WITHIN_WORDS: Readonly<Record<WithinMode, string>> = {
   sheet: t('measure.thisSheet'),
 };
 const SHEET_WORDS: Readonly<Record<ViewState['sheetShown'], string>> = {
-  full: 'shown',
-  dim: 'dimmed',
-  hidden: 'hidden',
+  full: t('measure.sheetShown'),
+  dim: t('measure.sheetDimmed'),
+  hidden: t('measure.sheetHidden'),
 };
 
 /** What the tally is of, and what of it is to be seen on the sheet. */

@@ -7,7 +7,7 @@ import type { Id } from '@zest/core/job/id';
 import type { Item } from '@zest/core/job/records/item';
 import { daysBetween } from '@zest/core/doubts/context';
 import { settingsOf } from '@zest/core/job/job';
-import { USUAL_PRICE_DAYS } from '@zest/core/doubts/lines';
+import { USUAL_PRICE_DAYS } from '@zest/core/doubts/rules/priceOld';
 import { BLANK_ITEM } from '@zest/core/pricing/blankItem';
 import { isUnpriced, searchOf, usedCodes } from '@zest/core/pricing/book';
 import { MoreMenu } from '../../components/MoreMenu.tsx';

@@ -59,10 +59,7 @@ export function RaiseDialog({
         }}
       >
         <LabeledText
-          label={t('prices.percentOnTheThatShown', {
-            items: t('count.item', { count: items.length }),
-            part: items.length === 1 ? t('prices.is') : t('prices.are'),
-          })}
+          label={t('prices.percentOnItems', { count: items.length })}
           error={error ?? (read.ok ? undefined : describeProblem(read.problem))}
 
           align="end"

@@ -98,14 +98,8 @@ export function ScaleDialog({
         </Labeled>
         {others.length === 0 ? null : (
           <Checkbox checked={alike} onChange={(on) => setAlike(on)}>
-            {t('sheets.alsoForWithoutAScale', {
-              otherSheets: t('count.otherSheet', { count: others.length }),
-              part:
-                sheet.printedScale === ''
-                  ? t('sheets.andWithoutAPrintedOne')
-                  : t('sheets.thatTheSame', {
-                      part: others.length === 1 ? t('sheets.says') : t('sheets.say'),
-                    }),
+            {t(sheet.printedScale === '' ? 'sheets.alsoForWithoutAnyScale' : 'sheets.alsoForThatSayTheSame', {
+              count: others.length,
             })}
           </Checkbox>
         )}

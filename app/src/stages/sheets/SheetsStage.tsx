@@ -1,4 +1,4 @@
-import { unscaledSheets } from '@zest/core/doubts/sheets';
+import { unscaledSheets } from '@zest/core/doubts/unscaledSheets';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';

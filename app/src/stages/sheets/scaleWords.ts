@@ -43,17 +43,15 @@ const EXACT = 0.000_05;
 export const writeError = (error: number, numbers: NumberFormat): string =>
   Math.abs(error) < EXACT
     ? t('sheets.measuredBackExactly')
-    : t('sheets.measuredBack', {
+    : t(error < 0 ? 'sheets.measuredBackShort' : 'sheets.measuredBackLong', {
         figure: formatNumber(Math.abs(error) * 100, 2, numbers),
-        part: error < 0 ? 'short' : 'long',
       });
 
 /** How a round factor between a scale and the printed one reads: as what was probably mistaken. */
 export function writeSlip(slip: number, numbers: NumberFormat): string {
   const times = slip >= 1 ? slip : 1 / slip;
-  return t('sheets.timesThanWhatTheSheetSays', {
+  return t(slip >= 1 ? 'sheets.largerThanTheSheetSays' : 'sheets.smallerThanTheSheetSays', {
     figure: formatNumber(times, 1, numbers, true),
-    part: slip >= 1 ? 'larger' : 'smaller',
   });
 }
 
@@ -63,5 +61,5 @@ export function doubtPaper({ widthPt, heightPt }: Sheet, numbers: NumberFormat):
   if (slip === undefined) return undefined;
   const { paper, factor } = slip;
   const times = formatNumber(factor > 1 ? factor : 1 / factor, 1, numbers);
-  return t('sheets.thePageIsTimesThanPaperAs', { times, part: factor > 1 ? 'larger' : 'smaller', paper });
+  return t(factor > 1 ? 'sheets.pageLargerThanPaper' : 'sheets.pageSmallerThanPaper', { times, paper });
 }

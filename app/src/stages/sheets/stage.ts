@@ -1,5 +1,5 @@
 import { FileText } from 'lucide-react';
-import { unscaledSheets } from '@zest/core/doubts/sheets';
+import { unscaledSheets } from '@zest/core/doubts/unscaledSheets';
 import { t } from '../../messages/t.ts';
 import type { Stage } from '../stage.ts';
 

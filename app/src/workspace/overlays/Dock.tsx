@@ -51,11 +51,10 @@ function OpeningRows() {
       <option value="">{t('workspace.sizeOfTheCount')}</option>
       {rows.map((each) => (
         <option key={keyOf(each)} value={keyOf(each)}>
-          {t('workspace.by', {
+          {t(used.has(each.tag) ? 'workspace.openingRowPlaced' : 'workspace.openingRow', {
             tag: each.tag,
             widthM: write(each.widthM),
             heightM: write(each.heightM),
-            part: used.has(each.tag) ? t('workspace.placed') : '',
           })}
         </option>
       ))}

@@ -1,21 +1,11 @@
-import { listRoles } from '../formula/roles.ts';
-import { mapFormulas } from '../job/formulas.ts';
-import { type Job, createJob } from '../job/job.ts';
-import type { JobRecord } from '../job/record.ts';
-import { remember } from '../job/remember.ts';
-import type { Doubt } from './doubt.ts';
-import type { DoubtContext } from './context.ts';
+import { listRoles } from '../../formula/roles.ts';
+import { mapFormulas } from '../../job/formulas.ts';
+import { type Job, createJob } from '../../job/job.ts';
+import type { JobRecord } from '../../job/record.ts';
+import { remember } from '../../job/remember.ts';
+import { type NoFacts, defineRule } from '../rule.ts';
 
-/** Things that were meant to be measured and are not. */
-export const scopesWithoutMarks = ({ job, figures }: DoubtContext): readonly Doubt[] =>
-  [...job.scope.values()]
-    .filter(({ id }) => !figures.isMeasured(id))
-    .map(({ id, name }) => ({
-      key: `scope-without-marks|${id}`,
-      name,
-      about: { rule: 'scope-without-marks' },
-      place: { at: 'scope', id },
-    }));
+const NONE: NoFacts = {};
 
 /** Keys of scopes that the formulas of a record speak of; read once for as long as it stays the same. */
 const scopesIn = remember((record: JobRecord): readonly string[] => {
@@ -39,17 +29,12 @@ function usedScopes(job: Job): ReadonlySet<string> {
 }
 
 /** Measured, and neither an assembly nor a formula makes anything of it. */
-export function scopesPricedNowhere({ job, figures }: DoubtContext): readonly Doubt[] {
+export const scopePricedNowhere = defineRule('scope-priced-nowhere', ({ job, figures }) => {
   const applied = new Set<string>([...job.use.values()].map(({ scopeId }) => scopeId));
   const idle = [...job.scope.values()].filter(({ id }) => !applied.has(id) && figures.isMeasured(id));
   if (idle.length === 0) return [];
   const used = usedScopes(job);
   return idle
     .filter(({ key }) => !used.has(key))
-    .map(({ id, name }) => ({
-      key: `scope-priced-nowhere|${id}`,
-      name,
-      about: { rule: 'scope-priced-nowhere' },
-      place: { at: 'scope', id },
-    }));
-}
+    .map(({ id, name }) => ({ of: id, name, place: { at: 'scope' as const, id }, facts: NONE }));
+});

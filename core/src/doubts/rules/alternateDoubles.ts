@@ -1,13 +1,11 @@
-import { itemCodeOfLine } from '../estimate/lineSources.ts';
-import { type LineAt } from '../estimate/lineSources.ts';
-import { listLines } from '../estimate/lines.ts';
-import type { Doubt } from './doubt.ts';
-import type { DoubtContext } from './context.ts';
+import { type LineAt, itemCodeOfLine } from '../../estimate/lineSources.ts';
+import { listLines } from '../../estimate/lines.ts';
+import { defineRule } from '../rule.ts';
 
 const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ');
 
 /** An alternate that adds what the base has already, and leaves the base's in: it would be paid twice. */
-export function alternatesThatDouble({ job, nameOf }: DoubtContext): readonly Doubt[] {
+export const alternateDoubles = defineRule('alternate-doubles', ({ job, nameOf }) => {
   if (job.alternate.size === 0) return [];
   const all = [...listLines(job)];
   const signOf = (line: LineAt): string => {
@@ -16,21 +14,11 @@ export function alternatesThatDouble({ job, nameOf }: DoubtContext): readonly Do
   };
   const base = new Map<string, LineAt>();
   for (const line of all) if (line.alternate === undefined) base.set(signOf(line), line);
-  return all.flatMap((line): readonly Doubt[] => {
+  return all.flatMap((line) => {
     const { alternate } = line;
     const doubled = alternate?.as === 'adds' ? base.get(signOf(line)) : undefined;
     if (alternate === undefined || doubled === undefined) return [];
-    return [
-      {
-        key: `alternate-doubles|${line.key}`,
-        name: nameOf(line),
-        about: {
-          rule: 'alternate-doubles',
-          alternate: job.alternate.get(alternate.id)?.name ?? '',
-          base: nameOf(doubled),
-        },
-        place: { at: 'line', key: line.key },
-      },
-    ];
+    const facts = { alternate: job.alternate.get(alternate.id)?.name ?? '', base: nameOf(doubled) };
+    return [{ of: line.key, name: nameOf(line), place: { at: 'line' as const, key: line.key }, facts }];
   });
-}
+});

@@ -1,8 +1,6 @@
 import { remember } from '../job/remember.ts';
 import type { Job } from '../job/job.ts';
 import type { Sheet } from '../job/records/sheet.ts';
-import type { Doubt } from './doubt.ts';
-import type { DoubtContext } from './context.ts';
 
 /**
  * Marks on each sheet that measures something and has no scale, or was printed with one and has none set.
@@ -23,11 +21,3 @@ export const unscaledSheets = remember((job: Job): ReadonlyMap<Sheet, number> =>
       .map((sheet) => [sheet, marks.get(sheet.id) ?? 0]),
   );
 });
-
-export const sheetsWithoutScale = ({ job }: DoubtContext): readonly Doubt[] =>
-  [...unscaledSheets(job)].map(([{ id, number, title }, marks]) => ({
-    key: `sheet-without-scale|${id}`,
-    name: `${number} ${title}`.trim(),
-    about: { rule: 'sheet-without-scale', marks },
-    place: { at: 'sheet', id },
-  }));

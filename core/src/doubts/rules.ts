@@ -1,0 +1,47 @@
+import { alternateDoubles } from './rules/alternateDoubles.ts';
+import { formulaWrong } from './rules/formulaWrong.ts';
+import { lineWithoutCode } from './rules/lineWithoutCode.ts';
+import { lineWithoutPrice } from './rules/lineWithoutPrice.ts';
+import { lineWithoutSection } from './rules/lineWithoutSection.ts';
+import { lineWithoutUnit } from './rules/lineWithoutUnit.ts';
+import { marksOverlap } from './rules/marksOverlap.ts';
+import { openingBeyondWall } from './rules/openingBeyondWall.ts';
+import { pinnedFar } from './rules/pinnedFar.ts';
+import { priceOld } from './rules/priceOld.ts';
+import { quoteBesideLines } from './rules/quoteBesideLines.ts';
+import { quoteExpired } from './rules/quoteExpired.ts';
+import { quoteOpen } from './rules/quoteOpen.ts';
+import { scopePricedNowhere } from './rules/scopePricedNowhere.ts';
+import { scopeWithoutMarks } from './rules/scopeWithoutMarks.ts';
+import { sheetWithoutScale } from './rules/sheetWithoutScale.ts';
+import { unconfirmed } from './rules/unconfirmed.ts';
+import { unitsDiffer } from './rules/unitsDiffer.ts';
+import { yardstickOut } from './rules/yardstickOut.ts';
+import { zeroQuantity } from './rules/zeroQuantity.ts';
+
+/**
+ * The rules of the second look, the most urgent first: what is wrong in the bid, what may be, what is only untidy. A
+ * new one is a file in `rules/`, a line here, and its words in the app, which does not compile without them.
+ */
+export const RULES = [
+  formulaWrong,
+  unitsDiffer,
+  lineWithoutPrice,
+  sheetWithoutScale,
+  unconfirmed,
+  marksOverlap,
+  alternateDoubles,
+  quoteBesideLines,
+  quoteOpen,
+  openingBeyondWall,
+  pinnedFar,
+  zeroQuantity,
+  scopeWithoutMarks,
+  scopePricedNowhere,
+  quoteExpired,
+  priceOld,
+  yardstickOut,
+  lineWithoutSection,
+  lineWithoutCode,
+  lineWithoutUnit,
+] as const;
