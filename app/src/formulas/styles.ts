@@ -49,7 +49,7 @@ export const styles = classes({
 /** The list of names hangs outside of the page, where the editor puts it, under the class the editor gives it. */
 export const list = classes({
   cmTooltipAutocomplete: {
-    '&&': {
+    '&&&&': {
       zIndex: 1500,
       bg: 'bg.panel',
       color: 'fg',
@@ -59,15 +59,15 @@ export const list = classes({
       boxShadow: 'float',
       fontSize: '13px',
     },
-    '&& > ul': { fontFamily: 'body', maxHeight: '320px', minWidth: '300px', maxWidth: '420px' },
-    '&& > ul > li': {
+    '&&&& > ul': { fontFamily: 'body', maxHeight: '320px', minWidth: '300px', maxWidth: '420px' },
+    '&&&& > ul > li': {
       display: 'flex',
       gap: '10px',
       alignItems: 'center',
       padding: '5px 10px',
       cursor: 'pointer',
     },
-    '&& > ul > li[aria-selected]': { bg: 'zest.wash', color: 'fg' },
+    '&&&& > ul > li[aria-selected]': { bg: 'zest.wash', color: 'fg' },
     '& .cm-completionLabel': { fontWeight: 600, whiteSpace: 'nowrap' },
     '& .cm-completionDetail': {
       color: 'fg.muted',

@@ -1,4 +1,4 @@
-import { Suspense, lazy } from 'react';
+import { type ReactNode, Suspense, lazy } from 'react';
 import { X } from 'lucide-react';
 import { useLocation } from 'react-router';
 import type { Id } from '@zest/core/job/id';
@@ -9,6 +9,7 @@ import { useRecord, useTables } from '../stores/jobHooks.ts';
 import type { Beside as BesideWhat } from '../stores/viewStore.ts';
 import { TextButton } from '../parts/buttons.tsx';
 import { Select } from '../parts/fields.tsx';
+import { Panes } from '../parts/Panes.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../theme/layout.ts';
@@ -77,13 +78,27 @@ export function BesideChoice() {
   );
 }
 
-/** What the split view shows the work, with a zoom or a scroll of its own. */
-export function Beside() {
+/** The work, and what the split view shows beside it. */
+export function WithBeside({ children }: { readonly children: ReactNode }) {
+  const isShown = useView((state) => state.beside !== undefined);
+  const { pathname } = useLocation();
+  return (
+    <Panes
+      name="beside"
+      usual="40%"
+      side={isShown && STAGES_WITH_ROOM.test(pathname) ? <Beside /> : undefined}
+    >
+      {children}
+    </Panes>
+  );
+}
+
+/** What the split view shows, with a zoom or a scroll of its own. */
+function Beside() {
   const job = useTables('sheet', 'schedule');
   const what = useView((state) => state.beside);
   const setView = useSetView();
-  const { pathname } = useLocation();
-  if (what === undefined || !STAGES_WITH_ROOM.test(pathname)) return null;
+  if (what === undefined) return null;
   return (
     <aside className={styles.beside} aria-label={t('frame.beside')}>
       <div className={styles.besideHead}>

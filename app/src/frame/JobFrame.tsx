@@ -21,7 +21,7 @@ import {
 import { useJobId, useOfJob } from '../stores/jobHooks.ts';
 import { nameOfRaw } from '../storage/storedJob.ts';
 import { Modal } from '../components/Modal.tsx';
-import { Beside } from './Beside.tsx';
+import { WithBeside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
@@ -72,10 +72,11 @@ function Frame() {
         <AsideBanner />
         <CopiesBanner />
         <div className={styles.workSplit}>
-          <div className={styles.workMain}>
-            <Outlet />
-          </div>
-          <Beside />
+          <WithBeside>
+            <div className={styles.workMain}>
+              <Outlet />
+            </div>
+          </WithBeside>
         </div>
       </main>
       <ThroughLine />

@@ -74,6 +74,8 @@ export interface ViewState {
   readonly replaced: boolean;
   /** Keys chosen for actions by their ids; an empty text is no key. */
   readonly keys: Readonly<Record<string, string>>;
+  /** Widths of what stands at the side, as shares of the whole, by the name of the panes. */
+  readonly paneWidths: Readonly<Record<string, string>>;
   readonly finderOpen: boolean;
   readonly keysOpen: boolean;
   /** The schedule that is open to be corrected. */
@@ -84,12 +86,13 @@ export type ViewStore = StoreApi<ViewState>;
 
 const THEME_KEY = 'zest-theme';
 const KEYS_KEY = 'zest-keys';
-const KEYS = z.record(z.string(), z.string().max(40));
+const PANES_KEY = 'zest-panes';
+const KEPT = z.record(z.string(), z.string().max(40));
 
-/** What was kept by another version and does not fit any more is left for the usual keys. */
-function readKeys(kept: string | null): ViewState['keys'] {
+/** What was kept by another version and does not fit any more is left for what is usual. */
+function readKept(kept: string | null): Readonly<Record<string, string>> {
   try {
-    const read = KEYS.safeParse(JSON.parse(kept ?? '{}'));
+    const read = KEPT.safeParse(JSON.parse(kept ?? '{}'));
     return read.success ? read.data : {};
   } catch {
     return {};
@@ -120,7 +123,8 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     typing: undefined,
     selectedMarks: new Set(),
     replaced: false,
-    keys: readKeys(storage.getItem(KEYS_KEY)),
+    keys: readKept(storage.getItem(KEYS_KEY)),
+    paneWidths: readKept(storage.getItem(PANES_KEY)),
     finderOpen: false,
     keysOpen: false,
     schedule: undefined,

@@ -32,8 +32,8 @@ export function GridHead<Row>({ columns, table, template, minWidth }: GridHeadPr
             onClick={sorts ? () => table.sort(frame.id) : undefined}
           >
             <span className="cut">{column.title}</span>
-            {frame.sorted === 'ascending' ? <ArrowUp size={12} aria-hidden="true" /> : null}
-            {frame.sorted === 'descending' ? <ArrowDown size={12} aria-hidden="true" /> : null}
+            {frame.sorted === 'ascending' ? <ArrowUp size={10} aria-hidden="true" /> : null}
+            {frame.sorted === 'descending' ? <ArrowDown size={10} aria-hidden="true" /> : null}
             <ColumnEdge id={frame.id} onResize={table.resize} />
           </div>
         );

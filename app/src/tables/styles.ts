@@ -27,6 +27,8 @@ export const styles = classes({
     '& .grid-cell': { overflow: 'visible' },
     '& .grid-cell:not(.stays)': { position: 'relative' },
     '& .sorts': { cursor: 'pointer' },
+    // In the space between two columns: the head itself has none to spare.
+    '& .sorts > svg': { position: 'absolute', right: '-1px' },
     '& .sorts:hover': { color: 'fg' },
   },
   gridRow: {

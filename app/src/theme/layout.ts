@@ -212,4 +212,41 @@ export const layout = classes({
   look: {
     padding: '10px 16px 30px',
   },
+  /** The work and what stands at its side. */
+  panes: {
+    display: 'flex',
+    flex: 1,
+    minHeight: 0,
+    minWidth: 0,
+    '& > [data-part=panel]': {
+      display: 'grid',
+      gridTemplate: 'minmax(0, 1fr) / minmax(0, 1fr)',
+      minWidth: 0,
+      minHeight: 0,
+      borderWidth: 0,
+    },
+    '&[data-alone] > :is(.panes-edge, .panes-side)': { display: 'none' },
+    '&[data-alone] > [data-part=panel]': { flex: '1 1 100% !important' },
+    '& > .panes-edge': {
+      position: 'relative',
+      zIndex: 3,
+      flex: 'none',
+      width: '1px',
+      minWidth: '1px',
+      border: 0,
+      padding: 0,
+      margin: 0,
+      bg: 'border',
+      cursor: 'col-resize',
+      overflow: 'visible',
+    },
+    '& > .panes-edge::before, & > .panes-edge > *': { display: 'none' },
+    '& > .panes-side > *': { borderLeftWidth: 0 },
+    // Wider than it looks, since a hand does not hit one pixel.
+    '& > .panes-edge::after': { content: "''", position: 'absolute', inset: '0 -4px', bg: 'transparent' },
+    '& > .panes-edge:is(:hover, [data-focus], [data-dragging], :focus-visible)': {
+      bg: 'zest',
+      boxShadow: '0 0 0 1px var(--zest)',
+    },
+  },
 });

@@ -27,6 +27,7 @@ export const LIMITS = {
   },
   prices: { bytes: 300 * MB, rows: 1_048_576, columns: 400, items: 100_000 },
   assemblies: { bytes: 20 * MB },
+  table: { bytes: 20 * MB },
 } as const;
 
 /** How long a worker may take with what it is asked, in milliseconds; then it is ended, and said so. */

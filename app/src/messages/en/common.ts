@@ -32,6 +32,7 @@ export const common = {
   makeTheColumnNarrowerOrWider: 'make the column narrower or wider',
   altShiftUpDown: 'Alt+Shift ↑ ↓',
   sortByTheColumn: 'sort by the column, where rows can be sorted; the same again: as they come',
+  widthOfThePane: 'Width of the pane beside; drag it, or use the arrow keys',
   clickToSort: 'Click to sort by this column',
   drawToAnotherWidth: 'Drag to another width; double-click for the usual one',
   moveTheLinesOfTheBlockAlso: 'move the lines of the block, also into the next section',

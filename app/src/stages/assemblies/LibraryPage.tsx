@@ -228,7 +228,7 @@ function ReadFile({ onFile }: ReadFileProps) {
       </Button>
       <FileInput
         ref={field}
-        accept=".json,.xlsx"
+        target="assemblies"
         label={t('assemblies.assembliesToReadJsonOrXlsx')}
         onFile={(file) => void read(file)}
       />

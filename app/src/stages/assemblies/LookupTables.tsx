@@ -1,3 +1,5 @@
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { bytesTakenBy } from '@zest/core/formats/formats';
 import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -42,6 +44,9 @@ export function LookupTables() {
     if (refused !== undefined) tellProblem(refused);
   };
   const read = async (chosen: File): Promise<void> => {
+    const limit = bytesTakenBy('table');
+    if (chosen.size > limit)
+      return tellProblem(describeProblem({ kind: 'file-too-large', bytes: chosen.size, limit }));
     const { default: Papa } = await import('papaparse');
     const parsed = Papa.parse<string[]>(await chosen.text(), { skipEmptyLines: 'greedy' });
     const name = chosen.name.replace(/\.[^.]*$/, '').slice(0, 80) || t('assemblies.table');
@@ -93,7 +98,7 @@ export function LookupTables() {
         </Button>
         <FileInput
           ref={file}
-          accept=".csv,text/csv"
+          target="table"
           label={t('assemblies.cSVToReadATableFrom')}
           onFile={(chosen) => void read(chosen)}
         />

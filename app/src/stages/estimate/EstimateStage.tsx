@@ -31,6 +31,7 @@ import { pinnedOfRow } from './editRow.ts';
 import { isBlank, useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { Panes } from '../../parts/Panes.tsx';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
@@ -82,7 +83,11 @@ export function EstimateStage() {
         onTemplate={template}
         onAdded={toLines}
       />
-      <div className={layout.split} style={{ gridTemplateColumns: 'minmax(0, 1fr) 288px' }}>
+      <Panes
+        name="estimate"
+        usual="288px"
+        side={<SidePanel row={rowAt(rows, selection)} estimate={estimate} />}
+      >
         <div className={layout.stage}>
           <SelectionBar block={block} estimate={estimate} />
           {rows.length === 0 ? (
@@ -145,8 +150,7 @@ export function EstimateStage() {
             />
           )}
         </div>
-        <SidePanel row={rowAt(rows, selection)} estimate={estimate} />
-      </div>
+      </Panes>
       {asking === 'copy' ? (
         <CopyDialog sectionId={sectionAt(rows, current)} onClose={() => setAsking(undefined)} />
       ) : null}

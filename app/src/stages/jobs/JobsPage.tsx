@@ -100,7 +100,7 @@ export function JobsPage() {
           </Button>
           <FileInput
             ref={chooser}
-            accept=".zestjob"
+            target="job"
             label={t('jobs.jobFile')}
             onFile={(file) => void onImport(file)}
           />

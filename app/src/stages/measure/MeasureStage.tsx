@@ -11,6 +11,7 @@ import { Tally } from './Tally.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { Panes } from '../../parts/Panes.tsx';
 
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
@@ -60,8 +61,9 @@ export function MeasureStage() {
         if (byHand.current && target instanceof HTMLSelectElement) target.blur();
       }}
     >
-      <Workspace sheet={sheet} />
-      <Tally />
+      <Panes name="measure" usual={window.innerWidth < 1100 ? '250px' : '304px'} side={<Tally />}>
+        <Workspace sheet={sheet} />
+      </Panes>
       {schedule === undefined ? null : (
         <ScheduleDialog
           key={schedule.id}

@@ -56,11 +56,9 @@ export const styles = classes({
     alignItems: 'center',
   },
   measure: {
-    display: 'grid',
-    gridTemplateColumns: 'minmax(0, 1fr) 304px',
+    display: 'flex',
     flex: 1,
     minHeight: 0,
-    '@media (max-width: 1100px)': { gridTemplateColumns: 'minmax(0, 1fr) 250px' },
   },
   piece: {
     display: 'grid',

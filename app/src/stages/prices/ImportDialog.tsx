@@ -154,7 +154,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
       <div className={layout.form}>
         {opened === undefined ? (
           <div {...getRootProps({ className: `drop ${isDragActive ? 'over' : ''}` })}>
-            <DropInput {...getInputProps({ 'aria-label': t('prices.priceList') })} />
+            <DropInput {...getInputProps({ 'aria-label': t('prices.priceList') })} target="prices" />
             {progress === undefined ? (
               <>
                 <p>{t('prices.dropAPriceListHereCsvOr')}</p>

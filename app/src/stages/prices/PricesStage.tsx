@@ -33,6 +33,7 @@ import { dayOf } from '../../platform/days.ts';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { Panes } from '../../parts/Panes.tsx';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
@@ -214,8 +215,8 @@ export function PricesStage() {
           {t('prices.addAnItem2')}
         </Button>
       </div>
-      <div className={layout.split} style={{ gridTemplateColumns: 'minmax(0, 1fr) 264px' }}>
-        <div className={layout.stage} style={{ borderRight: '1px solid var(--pith)' }}>
+      <Panes name="prices" usual="264px" side={<ItemPanel item={selected} />}>
+        <div className={layout.stage}>
           {rows.length === 0 ? (
             <div className={layout.empty}>
               <h2>{job.item.size === 0 ? t('prices.thePriceBookIsEmpty') : t('prices.noMatches')}</h2>
@@ -247,8 +248,7 @@ export function PricesStage() {
             />
           )}
         </div>
-        <ItemPanel item={selected} />
-      </div>
+      </Panes>
       {asking === 'import' ? <ImportDialog onClose={() => setAsking(undefined)} /> : null}
       {asking === 'raise' ? <RaiseDialog items={rows} onClose={() => setAsking(undefined)} /> : null}
     </div>

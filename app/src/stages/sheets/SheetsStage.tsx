@@ -102,7 +102,7 @@ export function SheetsStage() {
           {t('sheets.addDrawings')}
         </Button>
       </div>
-      <DropInput {...drop.getInputProps()} aria-label={t('sheets.pDFOfTheDrawings')} />
+      <DropInput {...drop.getInputProps()} target="drawings" aria-label={t('sheets.pDFOfTheDrawings')} />
       <div className={layout.scroll}>
         {reading === undefined ? null : (
           <div className={styles.progress} role="status">

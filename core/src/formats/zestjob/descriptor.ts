@@ -1,3 +1,5 @@
+import type { FormatDescriptor } from '../format.ts';
+import { LIMITS } from '../limits.ts';
 import { JOB_VERSION } from '../../job/migrations/migrations.ts';
 
 /** A job in one file: a zip of `job.json` and the job's files under `files/`. See docs/job-file.md. */
@@ -14,3 +16,12 @@ export const ZESTJOB = {
   /** Only in a job that has any. */
   snapshotsEntry: 'snapshots.json',
 } as const;
+
+export const ZESTJOB_FORMAT: FormatDescriptor = {
+  id: ZESTJOB.format,
+  extensions: [ZESTJOB.extension],
+  mediaTypes: [ZESTJOB.mediaType],
+  takenBy: 'job',
+  bytes: LIMITS.jobFile.bytes,
+  inWorker: true,
+};

@@ -1,0 +1,56 @@
+import { Splitter } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+import { t } from '../messages/t.ts';
+import { useSetView, useView } from '../stores/context.tsx';
+import { cache } from '../theme/cache.ts';
+import { layout } from '../theme/layout.ts';
+
+interface PanesProps {
+  /** What its width is remembered by. */
+  readonly name: string;
+  /** How wide the side is where nobody drew it, px or a share of the whole: `288px`, `40%`. */
+  readonly usual: string;
+  /** Undefined while there is nothing: the work stays the same, and is not begun anew when something comes. */
+  readonly side: ReactNode | undefined;
+  readonly children: ReactNode;
+}
+
+/** Narrower than this, nothing in either can be read. */
+const LEAST_MAIN = '240px';
+const LEAST_SIDE = '200px';
+
+/** The work, and what stands at its side; the edge between them is drawn, by hand or by arrow keys. */
+export function Panes({ name, usual, side, children }: PanesProps) {
+  const kept = useView((state) => state.paneWidths[name]);
+  const widths = useView((state) => state.paneWidths);
+  const setView = useSetView();
+  return (
+    <Splitter.Root
+      className={layout.panes}
+      data-alone={side === undefined ? 'true' : undefined}
+      nonce={cache.nonce}
+      defaultSize={['', kept ?? usual]}
+      panels={[
+        { id: 'main', minSize: LEAST_MAIN },
+        { id: 'side', minSize: LEAST_SIDE, resizeBehavior: 'preserve-pixel-size' },
+      ]}
+      keyboardResizeBy={2}
+      onResizeEnd={({ size }) => {
+        const [, share] = size;
+        if (share !== undefined)
+          setView({ paneWidths: { ...widths, [name]: `${Math.round(share * 100) / 100}%` } });
+      }}
+    >
+      <Splitter.Panel id="main">{children}</Splitter.Panel>
+      <Splitter.ResizeTrigger
+        id="main:side"
+        className="panes-edge"
+        aria-label={t('common.widthOfThePane')}
+        title={t('common.widthOfThePane')}
+      />
+      <Splitter.Panel id="side" className="panes-side">
+        {side}
+      </Splitter.Panel>
+    </Splitter.Root>
+  );
+}
