@@ -17,6 +17,7 @@ import { type StoredJob, recordsOf } from './jobStorage.ts';
 import { firstStored, storageProblem } from './takeJobFile.ts';
 import { LIMITS } from '@zest/core/formats/limits';
 import { t } from '../messages/t.ts';
+import { sayLibrary } from '../messages/libraryText.ts';
 
 type Done<Value> = Promise<Result<Value, Problem>>;
 
@@ -50,7 +51,7 @@ export async function keepJob(
 
 /** Starts a job with the shipped price book and assemblies. */
 export async function createNewJob(services: Services, asked: NewJob): Done<string> {
-  const records = startJob(asked, services.makeId);
+  const records = startJob(asked, services.makeId, sayLibrary());
   const [settings] = records;
   const checked = checkRecord('settings', settings);
   return checked.ok ? keepJob(services, createJob(records), new Map()) : checked;

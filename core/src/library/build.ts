@@ -22,8 +22,8 @@ export const TRADES = [
 ] as const;
 export type Trade = (typeof TRADES)[number];
 
-/** An assembly of the trade library with the items it is priced by, in the units of a job. */
-export interface LibraryAssembly extends Content {
+/** An assembly as its trade makes it, with the items it is priced by, in the units of a job. */
+export interface MadeAssembly extends Content {
   readonly trade: Trade;
   /** Items of the price book that its components name; a job takes over those it lacks. */
   readonly items: readonly BookItem[];
@@ -33,11 +33,19 @@ export interface LibraryAssembly extends Content {
   readonly version: number;
 }
 
+/** An assembly of the trade library. */
+export interface LibraryAssembly extends MadeAssembly {
+  /** Its name as it was written, whatever language it is read in: what a job's copy says it came from. */
+  readonly key: string;
+  /** What crafts are called in its language, where that is another. */
+  readonly craftNames?: Readonly<Record<CraftKey, string>>;
+}
+
 /** What a table is, apart from its place in a job. */
 export type TableContent = Omit<TableRecord, 'id' | 'type' | 'order'>;
 
 /** Makes an assembly for a unit system; its price items are invented. */
-export type Maker = (system: UnitSystem) => LibraryAssembly;
+export type Maker = (system: UnitSystem) => MadeAssembly;
 
 export const input = (
   key: string,
@@ -265,7 +273,7 @@ export function assemblyOf({
   tables = [],
   version = 1,
   ...content
-}: Shelf): LibraryAssembly {
+}: Shelf): MadeAssembly {
   const byCode = new Map(
     parts.flatMap(({ items }) =>
       items.map((item) => [item.code, { ...item, group: item.group || trade }] as const),

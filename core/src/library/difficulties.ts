@@ -1,5 +1,6 @@
 import type { MakeId } from '../job/id.ts';
 import type { Difficulty } from '../job/records/difficulty.ts';
+import { type Say, asWritten } from './texts.ts';
 
 /** Factors on labor as estimators use them; common practice, each company has its own. */
 const USUAL: readonly (readonly [name: string, factor: number])[] = [
@@ -12,11 +13,11 @@ const USUAL: readonly (readonly [name: string, factor: number])[] = [
 ];
 
 /** The difficulties a job usually starts with. */
-export const usualDifficulties = (makeId: MakeId): readonly Difficulty[] =>
+export const usualDifficulties = (makeId: MakeId, say: Say = asWritten): readonly Difficulty[] =>
   USUAL.map(([name, factor], order) => ({
     type: 'difficulty',
     id: makeId('difficulty'),
-    name,
+    name: say(name),
     factor,
     order: order + 1,
   }));

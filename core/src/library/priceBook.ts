@@ -14,7 +14,6 @@ export type CraftKey =
   | 'electrician'
   | 'fitter';
 
-/** Hourly wages with burden, invented. */
 /** Crafts that come into a job with the first assembly that needs them. */
 export const FURTHER_CRAFTS: readonly (readonly [key: CraftKey, name: string, wage: string])[] = [
   ['roofer', 'Roofer', '47.60'],
@@ -22,6 +21,7 @@ export const FURTHER_CRAFTS: readonly (readonly [key: CraftKey, name: string, wa
   ['fitter', 'Pipe fitter', '56.20'],
 ];
 
+/** Hourly wages with burden, invented. */
 export const CRAFTS: readonly (readonly [key: CraftKey, name: string, wage: string])[] = [
   ['carpenter', 'Carpenter', '54.00'],
   ['laborer', 'Laborer', '41.50'],

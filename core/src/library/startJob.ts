@@ -2,6 +2,7 @@ import type { Id, MakeId } from '../job/id.ts';
 import type { JobRecord } from '../job/record.ts';
 import type { Settings } from '../job/records/settings.ts';
 import { libraryAssemblies } from './assemblies.ts';
+import { type Say, asWritten, sayContent, sayItems } from './texts.ts';
 import { CRAFTS, type CraftKey, PRICE_BOOK } from './priceBook.ts';
 
 /** What a new job is asked for. */
@@ -25,8 +26,8 @@ const MARKUPS: readonly (readonly [name: string, percent: string, base: 'cost' |
   ['Profit', '6', 'running'],
 ];
 
-/** The records of a new job: sections, markups, the price book and the assemblies to begin with. */
-export function startJob(asked: NewJob, makeId: MakeId): readonly JobRecord[] {
+/** The records of a new job: sections, markups, the price book and the assemblies to begin with, in its language. */
+export function startJob(asked: NewJob, makeId: MakeId, say: Say = asWritten): readonly JobRecord[] {
   const settings: Settings = {
     type: 'settings',
     id: makeId('settings'),
@@ -43,42 +44,42 @@ export function startJob(asked: NewJob, makeId: MakeId): readonly JobRecord[] {
   };
   return [
     settings,
-    ...startSections(makeId),
-    ...startMarkups(makeId),
-    ...startBook(makeId),
-    ...startAssemblies(asked, makeId),
+    ...startSections(makeId, say),
+    ...startMarkups(makeId, say),
+    ...startBook(makeId, say),
+    ...startAssemblies(asked, makeId, say),
   ];
 }
 
-const startSections = (makeId: MakeId): readonly JobRecord[] =>
+const startSections = (makeId: MakeId, say: Say): readonly JobRecord[] =>
   SECTIONS.map(([code, name], index) => ({
     type: 'section' as const,
     id: makeId('section'),
     code,
-    name,
+    name: say(name),
     parentId: null,
     order: index + 1,
   }));
 
-const startMarkups = (makeId: MakeId): readonly JobRecord[] =>
+const startMarkups = (makeId: MakeId, say: Say): readonly JobRecord[] =>
   MARKUPS.map(([name, percent, base], index) => ({
     type: 'markup' as const,
     id: makeId('markup'),
-    name,
+    name: say(name),
     percent,
     base,
     order: index + 1,
   }));
 
-function startBook(makeId: MakeId): readonly JobRecord[] {
+function startBook(makeId: MakeId, say: Say): readonly JobRecord[] {
   const craftIds = new Map<CraftKey, Id<'craft'>>(CRAFTS.map(([key]) => [key, makeId('craft')]));
   const crafts = CRAFTS.map(([key, name, wage]) => ({
     type: 'craft' as const,
     id: craftIds.get(key) as Id<'craft'>,
-    name,
+    name: say(name),
     wage,
   }));
-  const items = PRICE_BOOK.map(({ craft, ...item }) => ({
+  const items = sayItems(PRICE_BOOK, say).map(({ craft, ...item }) => ({
     type: 'item' as const,
     id: makeId('item'),
     ...item,
@@ -87,10 +88,10 @@ function startBook(makeId: MakeId): readonly JobRecord[] {
   return [...crafts, ...items];
 }
 
-const startAssemblies = ({ unitSystem }: NewJob, makeId: MakeId): readonly JobRecord[] =>
+const startAssemblies = ({ unitSystem }: NewJob, makeId: MakeId, say: Say): readonly JobRecord[] =>
   libraryAssemblies(unitSystem).map((content, index) => ({
     type: 'assembly' as const,
     id: makeId('assembly'),
-    ...content,
+    ...sayContent(content, say),
     order: index + 1,
   }));

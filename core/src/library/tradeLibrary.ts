@@ -19,6 +19,7 @@ import { ROOF_ASSEMBLIES } from './trades/roofing.ts';
 import { SITE_ASSEMBLIES } from './trades/sitework.ts';
 import { FURTHER_SITE_ASSEMBLIES } from './trades/site.ts';
 import { STRUCTURE_ASSEMBLIES } from './trades/structure.ts';
+import { type Say, asWritten, sayAssembly } from './texts.ts';
 import { WALL_ASSEMBLIES } from './trades/walls.ts';
 
 const MAKERS: readonly Maker[] = [
@@ -37,9 +38,12 @@ const MAKERS: readonly Maker[] = [
   ...DEVICE_ASSEMBLIES,
 ];
 
-/** The assemblies that ship with the program, in the units of a job. */
-export const tradeLibrary = (system: UnitSystem): readonly LibraryAssembly[] =>
-  MAKERS.map((make) => make(system));
+/** The assemblies that ship with the program, in the units and the language of a job. */
+export const tradeLibrary = (system: UnitSystem, say: Say = asWritten): readonly LibraryAssembly[] =>
+  MAKERS.map((make) => {
+    const made = make(system);
+    return sayAssembly({ ...made, key: made.name }, say);
+  });
 
 /** Assemblies for a kind of mark whose name, trade, tags or description hold every word, best first. */
 export function findAssemblies(
@@ -71,8 +75,9 @@ function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly 
   const craftId = (key: CraftKey): Id<'craft'> => {
     const found = CRAFT_LIST.find(([each]) => each === key);
     if (found === undefined) throw new Error(`craftId: no craft is called ${key}`);
-    const [, name, wage] = found;
-    const known = byName.get(name);
+    const [, written, wage] = found;
+    const name = assembly.craftNames?.[key] ?? written;
+    const known = byName.get(name) ?? byName.get(written);
     if (known !== undefined) return known;
     const craft: RecordOf<'craft'> = { type: 'craft', id: makeId('craft'), name, wage };
     crafts.push(craft);
@@ -100,22 +105,24 @@ function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly 
 /** A copy of an assembly of the library as the job's own, with the items, crafts and tables it needs. */
 export function takeFromLibrary(assembly: LibraryAssembly, id: Id<'assembly'>, makeId: MakeId): Command {
   return (job) => {
-    const { trade, items: _items, tables: _tables, version, ...content } = assembly;
+    const { trade, key, craftNames: _names, items: _items, tables: _tables, version, ...content } = assembly;
     const own: RecordOf<'assembly'> = {
       type: 'assembly',
       id,
       ...content,
       folder: content.folder ?? trade,
-      origin: { key: assembly.name, version },
+      origin: { key, version },
       order: orderAfter(job.assembly.values()),
     };
     return put(...missing(job, assembly, makeId), own)(job);
   };
 }
 
-/** The copy a job has already, by its name. */
-const findCopy = (job: Job, { name, measures }: LibraryAssembly): RecordOf<'assembly'> | undefined =>
-  [...job.assembly.values()].find((each) => each.name === name && each.measures === measures);
+/** The copy a job has already, by its name here or as it was written. */
+const findCopy = (job: Job, { key, name, measures }: LibraryAssembly): RecordOf<'assembly'> | undefined =>
+  [...job.assembly.values()].find(
+    (each) => (each.name === name || each.origin?.key === key) && each.measures === measures,
+  );
 
 /**
  * Applies an assembly of the trade library to scopes: a copy becomes the job's own, so that later

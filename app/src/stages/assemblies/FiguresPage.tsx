@@ -27,6 +27,7 @@ import { IconButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { sayLibrary } from '../../messages/libraryText.ts';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -265,7 +266,7 @@ function Difficulties() {
             settle(
               t('assemblies.addDifficulty'),
               all.length === 0
-                ? put(...usualDifficulties(makeId))
+                ? put(...usualDifficulties(makeId, sayLibrary()))
                 : put({
                     type: 'difficulty',
                     id: makeId('difficulty'),

@@ -33,6 +33,7 @@ import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { sayLibrary } from '../../messages/libraryText.ts';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -58,8 +59,11 @@ export function LibraryPage() {
   const [onlyFavorites, setOnlyFavorites] = useState(false);
   const [chosen, setChosen] = useState<string | undefined>();
   const [notes, setNotes] = useState<readonly string[]>([]);
-  const { unitSystem } = settingsOf(job);
-  const shipped = useMemo(() => tradeLibrary(unitSystem), [unitSystem]);
+  const { unitSystem, documentLanguage } = settingsOf(job);
+  const shipped = useMemo(
+    () => tradeLibrary(unitSystem, sayLibrary(documentLanguage)),
+    [unitSystem, documentLanguage],
+  );
   const offers = useMemo((): readonly Offer[] => {
     const own = latestOf(shelf).map((kept): Offer => {
       const content = mainOf(kept);

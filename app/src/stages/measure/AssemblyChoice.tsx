@@ -11,6 +11,7 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { sayLibrary } from '../../messages/libraryText.ts';
 
 const LIMIT = 14;
 const KIND_WORDS: Readonly<Record<Scope['kind'], string>> = {
@@ -46,8 +47,11 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   const { job } = useOpenJob();
   const actions = useJobActions();
   const { makeId } = useServices();
-  const { unitSystem } = settingsOf(job);
-  const library = useMemo(() => tradeLibrary(unitSystem), [unitSystem]);
+  const { unitSystem, documentLanguage } = settingsOf(job);
+  const library = useMemo(
+    () => tradeLibrary(unitSystem, sayLibrary(documentLanguage)),
+    [unitSystem, documentLanguage],
+  );
   const find = useCallback(
     (text: string): readonly SearchOption[] => {
       const own = ownFitting(job, scope, text);

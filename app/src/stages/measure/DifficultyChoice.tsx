@@ -10,6 +10,7 @@ import { Chip } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import { sayLibrary } from '../../messages/libraryText.ts';
 
 interface DifficultyChoiceProps {
   readonly label: string;
@@ -25,7 +26,8 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
   const all = inOrder(useTable('difficulty').values());
   const others = all.filter(({ id }) => !chosen.includes(id));
   const add = (value: string): void => {
-    if (value === 'usual') settle(t('measure.addTheUsualDifficulties'), put(...usualDifficulties(makeId)));
+    if (value === 'usual')
+      settle(t('measure.addTheUsualDifficulties'), put(...usualDifficulties(makeId, sayLibrary())));
     const found = all.find(({ id }) => id === value);
     if (found !== undefined) onChange([...chosen, found.id]);
   };

@@ -15,6 +15,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { sayLibrary } from '../../messages/libraryText.ts';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -34,7 +35,10 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
     ({ id, measures }) => measures === scope?.kind && id !== use.assemblyId,
   );
   const names = new Set([...job.assembly.values()].map(({ name }) => name));
-  const library = useMemo(() => tradeLibrary(settingsOf(job).unitSystem), [job]);
+  const library = useMemo(() => {
+    const { unitSystem, documentLanguage } = settingsOf(job);
+    return tradeLibrary(unitSystem, sayLibrary(documentLanguage));
+  }, [job]);
   const shipped = library.filter(({ name, measures }) => measures === scope?.kind && !names.has(name));
   const command = useMemo((): Command | undefined => {
     const assembly = library.find(({ name }) => chosen === `library ${name}`);
