@@ -249,4 +249,15 @@ export const layout = classes({
       boxShadow: '0 0 0 1px var(--zest)',
     },
   },
+  /** Where files are dropped. */
+  drop: {
+    border: '2px dashed',
+    borderColor: 'border',
+    borderRadius: '8px',
+    margin: '16px 16px 0',
+    padding: '14px',
+    textAlign: 'center',
+    color: 'fg.muted',
+    '&.over': { borderColor: 'zest', bg: 'zest.soft' },
+  },
 });

@@ -136,7 +136,7 @@ export function SheetsStage() {
             </div>
           </div>
         ) : (
-          <div className={drop.isDragActive ? `${styles.drop} over` : styles.drop}>
+          <div className={drop.isDragActive ? `${layout.drop} over` : layout.drop}>
             {t('sheets.dropMoreDrawingsAnywhereOnThisPage')}
           </div>
         )}

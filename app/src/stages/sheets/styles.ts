@@ -102,16 +102,6 @@ export const styles = classes({
     gridTemplateColumns: '76px 1fr 28px',
     gap: '6px',
   },
-  drop: {
-    border: '2px dashed',
-    borderColor: 'border',
-    borderRadius: '8px',
-    margin: '16px 16px 0',
-    padding: '14px',
-    textAlign: 'center',
-    color: 'fg.muted',
-    '&.over': { borderColor: 'zest', bg: 'zest.soft' },
-  },
   progress: {
     display: 'grid',
     gap: '6px',
