@@ -203,3 +203,9 @@ export async function numberOf(figure: Locator): Promise<number> {
   await expect(figure).toHaveText(/\d.*(²|³|m|ea)/);
   return readNumber(await figure.innerText());
 }
+
+/** A formula as it stands in its field: a plain field until it is entered, then the line of an editor. */
+export const expectFormula = (field: Locator, text: string): Promise<void> =>
+  expect
+    .poll(() => field.evaluate((node) => (node instanceof HTMLInputElement ? node.value : node.textContent)))
+    .toBe(text);

@@ -1,5 +1,5 @@
-import { Splitter } from '@chakra-ui/react';
-import type { ReactNode } from 'react';
+import { Splitter, useSplitter } from '@chakra-ui/react';
+import type { CSSProperties, ReactNode } from 'react';
 import { t } from '../messages/t.ts';
 import { useSetView, useView } from '../stores/context.tsx';
 import { cache } from '../theme/cache.ts';
@@ -24,22 +24,27 @@ export function Panes({ name, usual, side, children }: PanesProps) {
   const kept = useView((state) => state.paneWidths[name]);
   const widths = useView((state) => state.paneWidths);
   const setView = useSetView();
+  const splitter = useSplitter({
+    nonce: cache.nonce,
+    defaultSize: ['', kept ?? usual],
+    panels: [
+      { id: 'main', minSize: LEAST_MAIN },
+      { id: 'side', minSize: LEAST_SIDE, resizeBehavior: 'preserve-pixel-size' },
+    ],
+    keyboardResizeBy: 2,
+    onResizeEnd: ({ size }) => {
+      const [, share] = size;
+      if (share !== undefined)
+        setView({ paneWidths: { ...widths, [name]: `${Math.round(share * 100) / 100}%` } });
+    },
+  });
+  const [, share = 0] = splitter.getSizes();
   return (
-    <Splitter.Root
+    <Splitter.RootProvider
+      value={splitter}
       className={layout.panes}
       data-alone={side === undefined ? 'true' : undefined}
-      nonce={cache.nonce}
-      defaultSize={['', kept ?? usual]}
-      panels={[
-        { id: 'main', minSize: LEAST_MAIN },
-        { id: 'side', minSize: LEAST_SIDE, resizeBehavior: 'preserve-pixel-size' },
-      ]}
-      keyboardResizeBy={2}
-      onResizeEnd={({ size }) => {
-        const [, share] = size;
-        if (share !== undefined)
-          setView({ paneWidths: { ...widths, [name]: `${Math.round(share * 100) / 100}%` } });
-      }}
+      style={{ '--side': share } as CSSProperties}
     >
       <Splitter.Panel id="main">{children}</Splitter.Panel>
       <Splitter.ResizeTrigger
@@ -51,6 +56,6 @@ export function Panes({ name, usual, side, children }: PanesProps) {
       <Splitter.Panel id="side" className="panes-side">
         {side}
       </Splitter.Panel>
-    </Splitter.Root>
+    </Splitter.RootProvider>
   );
 }

@@ -218,6 +218,10 @@ export const layout = classes({
     flex: 1,
     minHeight: 0,
     minWidth: 0,
+    containerType: 'inline-size',
+    // In whole pixels: a desk of half a pixel would draw its sheet between two.
+    '&:not([data-alone]) > .panes-side': { flex: '0 0 round(calc(var(--side) * 1cqw), 1px) !important' },
+    '&:not([data-alone]) > [data-part=panel]:not(.panes-side)': { flex: '1 1 0 !important' },
     '& > [data-part=panel]': {
       display: 'grid',
       gridTemplate: 'minmax(0, 1fr) / minmax(0, 1fr)',
@@ -227,21 +231,22 @@ export const layout = classes({
     },
     '&[data-alone] > :is(.panes-edge, .panes-side)': { display: 'none' },
     '&[data-alone] > [data-part=panel]': { flex: '1 1 100% !important' },
+    // Over the border that the side has: it takes no room of its own.
     '& > .panes-edge': {
       position: 'relative',
       zIndex: 3,
       flex: 'none',
-      width: '1px',
-      minWidth: '1px',
+      width: 0,
+      minWidth: 0,
       border: 0,
       padding: 0,
       margin: 0,
-      bg: 'border',
+      bg: 'transparent',
       cursor: 'col-resize',
       overflow: 'visible',
     },
     '& > .panes-edge::before, & > .panes-edge > *': { display: 'none' },
-    '& > .panes-side > *': { borderLeftWidth: 0 },
+    '& > .panes-side > *': { borderLeft: '1px solid', borderLeftColor: 'border' },
     // Wider than it looks, since a hand does not hit one pixel.
     '& > .panes-edge::after': { content: "''", position: 'absolute', inset: '0 -4px', bg: 'transparent' },
     '& > .panes-edge:is(:hover, [data-focus], [data-dragging], :focus-visible)': {

@@ -1,5 +1,5 @@
 import { isPoints, isRing } from '@zest/core/job/markKinds';
-import fontkit from '@pdf-lib/fontkit';
+import fontkit from '@cantoo/fontkit';
 import regularUrl from '@fontsource/ibm-plex-sans/files/ibm-plex-sans-latin-400-normal.woff?url';
 import {
   type PDFFont,
