@@ -1,5 +1,6 @@
 import tseslint from 'typescript-eslint';
 import reactHooks from 'eslint-plugin-react-hooks';
+import { LONG } from './eslint.long.mjs';
 
 const coreBans = {
   'no-restricted-globals': [
@@ -33,6 +34,10 @@ const coreBans = {
     },
   ],
 };
+
+const functionOf = (max) => ({
+  'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }],
+});
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '.cache/**', '**/node_modules/**', 'demo/files/**', 'test-results/**'] },
@@ -114,6 +119,19 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['app/src/**', 'core/src/**', 'server/src/**'],
+    // The library and what tests are made of are tables; a test file is one long list of facts.
+    ignores: [
+      '**/*.test.{ts,tsx}',
+      'core/src/testing/**',
+      'core/src/library/**',
+      '**/*.{css,json}',
+      '**/fixtures/**',
+    ],
+    rules: functionOf(60),
+  },
+  ...Object.entries(LONG).map(([file, longest]) => ({ files: [file], rules: functionOf(longest) })),
   // Catalogs are tables.
   { files: ['app/src/messages/en/**'], rules: { 'max-lines': 'off' } },
   {

@@ -60,11 +60,42 @@ export const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
   bends: t('word.bends'),
 };
 
-export const FOR_KIND_WORDS: Readonly<Record<MarkKind, string>> = {
-  run: t('word.forRuns'),
-  area: t('word.forAreas'),
-  count: t('word.forCounts'),
-  slope: t('word.forRoofSlopes'),
+interface KindWords {
+  /** What a new scope of the kind is called, before its number. */
+  readonly one: string;
+  readonly many: string;
+  /** What an assembly is made for. */
+  readonly forMany: string;
+  /** Properties that scopes of the kind usually have, offered by name. */
+  readonly properties: readonly string[];
+}
+
+/** What each kind of mark is called. */
+export const KIND_WORDS: Readonly<Record<MarkKind, KindWords>> = {
+  run: {
+    one: t('measure.run'),
+    many: t('measure.kindRuns'),
+    forMany: t('word.forRuns'),
+    properties: [t('measure.height'), t('measure.thickness')],
+  },
+  area: {
+    one: t('measure.area'),
+    many: t('measure.kindAreas'),
+    forMany: t('word.forAreas'),
+    properties: [t('measure.depth')],
+  },
+  count: {
+    one: t('measure.count'),
+    many: t('measure.kindCounts'),
+    forMany: t('word.forCounts'),
+    properties: [t('measure.width'), t('measure.height')],
+  },
+  slope: {
+    one: t('measure.roofSlope'),
+    many: t('measure.roofSlopes'),
+    forMany: t('word.forRoofSlopes'),
+    properties: [],
+  },
 };
 
 export const COST_WORDS: Readonly<Record<CostKind, string>> = {

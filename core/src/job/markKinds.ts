@@ -9,7 +9,7 @@ import {
 export const MARK_KINDS = ['run', 'area', 'count', 'slope'] as const;
 export type MarkKind = (typeof MARK_KINDS)[number];
 
-/** All that tells one kind of mark from another; beside it a kind has its pen and nothing else. */
+/** All that tells one kind of mark from another; beside it a kind has its tool and its words. */
 export interface MarkKindOf {
   /** What its strokes are: chains with two ends, rings, or points by themselves. */
   readonly shape: 'chain' | 'ring' | 'points';
@@ -27,6 +27,10 @@ export interface MarkKindOf {
   readonly meets: 'junctions' | 'edges' | undefined;
   /** Openings may sit in it. */
   readonly holdsOpenings: boolean;
+  /** What lies over what on a sheet, from below: counts are not to vanish under areas. */
+  readonly layer: 0 | 1 | 2;
+  /** What several are called in files that people fill in. */
+  readonly inFiles: string;
 }
 
 /** The kinds of marks there are. A new one stands here, and has a pen in the app. */
@@ -47,6 +51,8 @@ export const MARK_KIND: Readonly<Record<MarkKind, MarkKindOf>> = {
     amounts: ['length', 'plan_length', 'net_length', 'center_length'],
     meets: 'junctions',
     holdsOpenings: true,
+    layer: 1,
+    inFiles: 'runs',
   },
   area: {
     shape: 'ring',
@@ -60,6 +66,8 @@ export const MARK_KIND: Readonly<Record<MarkKind, MarkKindOf>> = {
     amounts: ['area', 'net_area'],
     meets: undefined,
     holdsOpenings: true,
+    layer: 0,
+    inFiles: 'areas',
   },
   count: {
     shape: 'points',
@@ -70,6 +78,8 @@ export const MARK_KIND: Readonly<Record<MarkKind, MarkKindOf>> = {
     amounts: ['count'],
     meets: undefined,
     holdsOpenings: false,
+    layer: 2,
+    inFiles: 'counts',
   },
   slope: {
     shape: 'ring',
@@ -80,6 +90,8 @@ export const MARK_KIND: Readonly<Record<MarkKind, MarkKindOf>> = {
     amounts: ['slope_area', 'net_area'],
     meets: 'edges',
     holdsOpenings: true,
+    layer: 0,
+    inFiles: 'roof slopes',
   },
 };
 

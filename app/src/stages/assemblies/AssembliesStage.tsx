@@ -10,7 +10,7 @@ import type { Assembly } from '@zest/core/job/records/assembly';
 import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FOR_KIND_WORDS } from '../../messages/words.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
@@ -142,7 +142,7 @@ export function AssembliesStage() {
             key: each.id,
             name: each.name,
             folder: each.folder ?? '',
-            about: `${FOR_KIND_WORDS[each.measures]}, ${t('count.component', { count: each.components.length })}${
+            about: `${KIND_WORDS[each.measures].forMany}, ${t('count.component', { count: each.components.length })}${
               usesOf(each.id) > 0
                 ? t('assemblies.on', { scopes: t('count.scope', { count: usesOf(each.id) }) })
                 : ''

@@ -1,6 +1,6 @@
 import { MARK_KINDS } from '@zest/core/job/markKinds';
 import { useSettle } from '../../components/useSettle.ts';
-import { FOR_KIND_WORDS } from '../../messages/words.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
@@ -84,7 +84,7 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
         >
           {MARK_KINDS.map((kind) => (
             <option key={kind} value={kind}>
-              {FOR_KIND_WORDS[kind]}
+              {KIND_WORDS[kind].forMany}
             </option>
           ))}
         </Select>

@@ -13,7 +13,7 @@ import { CommitInput } from '../../components/CommitInput.tsx';
 import { QuantityText } from '../../components/Figure.tsx';
 import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import {} from '../../components/typed.ts';
-import { FOR_KIND_WORDS } from '../../messages/words.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { type PartProps, takenIn, withChanges } from './assemblyParts.ts';
@@ -77,7 +77,7 @@ export function InnerAssemblies({ assembly, use, place, change }: InnerAssemblie
           <option value="">{t('assemblies.anAssemblyInsideThisOne')}</option>
           {others.map(({ id, name, measures }) => (
             <option key={id} value={id}>
-              {name}, {FOR_KIND_WORDS[measures]}
+              {name}, {KIND_WORDS[measures].forMany}
             </option>
           ))}
         </Select>

@@ -21,7 +21,7 @@ import { type Content } from '@zest/core/library/build';
 import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { COST_WORDS, FOR_KIND_WORDS } from '../../messages/words.ts';
+import { COST_WORDS, KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
@@ -165,7 +165,7 @@ export function LibraryPage() {
             key,
             name: shelf.favorites.includes(key) ? `★ ${name}` : name,
             folder,
-            about: `${FOR_KIND_WORDS[content.measures]}, ${t('count.component', { count: content.components.length })}${
+            about: `${KIND_WORDS[content.measures].forMany}, ${t('count.component', { count: content.components.length })}${
               kept === undefined ? '' : t('assemblies.version', { version: kept.version })
             }`,
           }))}
@@ -272,7 +272,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
         <div>
           <h2>{name}</h2>
           <p className="soft">
-            {content.description === '' ? FOR_KIND_WORDS[content.measures] : content.description}
+            {content.description === '' ? KIND_WORDS[content.measures].forMany : content.description}
           </p>
         </div>
         <span className="grow" />

@@ -11,15 +11,10 @@ import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 
 const LIMIT = 14;
-const KIND_WORDS: Readonly<Record<Scope['kind'], string>> = {
-  run: t('measure.kindRuns'),
-  area: t('measure.kindAreas'),
-  count: t('measure.kindCounts'),
-  slope: t('measure.roofSlopes'),
-};
 
 const option = (id: string, name: string, from: string): SearchOption => ({
   id,
@@ -91,13 +86,13 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   return (
     <SearchChoice
       label={t('measure.applyAnAssembly')}
-      listLabel={t('measure.assembliesFor', { kindwords: KIND_WORDS[scope.kind] })}
+      listLabel={t('measure.assembliesFor', { kindwords: KIND_WORDS[scope.kind].many })}
       placeholder={t('measure.assemblyFindByNameOrTrade')}
       value=""
       width={272}
       side="left"
       find={find}
-      nothing={t('measure.noMatchingAssembliesFor', { kindwords: KIND_WORDS[scope.kind] })}
+      nothing={t('measure.noMatchingAssembliesFor', { kindwords: KIND_WORDS[scope.kind].many })}
       onChoose={apply}
     />
   );

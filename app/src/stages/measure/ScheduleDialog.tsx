@@ -10,7 +10,7 @@ import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
 import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
 import { Modal } from '../../components/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FOR_KIND_WORDS } from '../../messages/words.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from './newScope.ts';
@@ -218,7 +218,7 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
       >
         {MARK_KINDS.map((each) => (
           <option key={each} value={each}>
-            {FOR_KIND_WORDS[each]}
+            {KIND_WORDS[each].forMany}
           </option>
         ))}
       </Select>

@@ -15,15 +15,9 @@ import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { keyFor } from '@zest/core/job/keyFor';
 import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
+import { KIND_WORDS } from '../../messages/words.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-
-const USUAL_PROPERTIES: Readonly<Record<Scope['kind'], readonly string[]>> = {
-  run: [t('measure.height'), t('measure.thickness')],
-  area: [t('measure.depth')],
-  count: [t('measure.width'), t('measure.height')],
-  slope: [],
-};
 
 export interface ScopePartProps {
   readonly scope: Scope;
@@ -67,7 +61,7 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
     const refused = settle(t('measure.removeAProperty'), removeProperty(scope.id, key, name));
     if (refused !== undefined) tellProblem(refused);
   };
-  const usual = USUAL_PROPERTIES[scope.kind].filter((name) =>
+  const usual = KIND_WORDS[scope.kind].properties.filter((name) =>
     scope.properties.every((each) => each.name !== name),
   );
   return (

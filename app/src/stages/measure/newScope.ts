@@ -3,14 +3,7 @@ import { type Job, orderAfter } from '@zest/core/job/job';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import type { MarkKind } from '@zest/core/job/markKinds';
 import { keyFor } from '@zest/core/job/keyFor';
-import { t } from '../../messages/t.ts';
-
-const NAMES: Readonly<Record<MarkKind, string>> = {
-  run: t('measure.run'),
-  area: t('measure.area'),
-  count: t('measure.count'),
-  slope: t('measure.roofSlope'),
-};
+import { KIND_WORDS } from '../../messages/words.ts';
 
 export const takenKeys = (job: Job): ReadonlySet<string> =>
   new Set([...job.scope.values(), ...job.quantity.values(), ...job.table.values()].map(({ key }) => key));
@@ -20,8 +13,8 @@ export function newScope(job: Job, kind: MarkKind, makeId: MakeId): Scope {
   const scopes = [...job.scope.values()];
   const names = new Set(scopes.map(({ name }) => name));
   let number = scopes.filter((scope) => scope.kind === kind).length + 1;
-  while (names.has(`${NAMES[kind]} ${number}`)) number += 1;
-  const name = `${NAMES[kind]} ${number}`;
+  while (names.has(`${KIND_WORDS[kind].one} ${number}`)) number += 1;
+  const name = `${KIND_WORDS[kind].one} ${number}`;
   const uses = Array.from(
     { length: COLOR_COUNT },
     (_, color) => scopes.filter((scope) => scope.color === color).length,

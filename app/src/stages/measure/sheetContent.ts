@@ -1,3 +1,4 @@
+import { MARK_KIND } from '@zest/core/job/markKinds';
 import { knownValue } from '@zest/core/calculate/define';
 import { markNode } from '@zest/core/calculate/graph/nodes';
 import type { Figures } from '@zest/core/calculate/figures';
@@ -29,7 +30,6 @@ export function marksOnSheet(
   sheet: Sheet,
   shown: (mark: Mark, scope: Scope) => boolean,
 ): readonly { readonly mark: Mark; readonly scope: Scope }[] {
-  const layers = { area: 0, slope: 0, run: 1, count: 2 } as const;
   return inOrder(figures.job.scope.values())
     .flatMap((scope) =>
       figures
@@ -37,5 +37,5 @@ export function marksOnSheet(
         .filter((mark) => mark.sheetId === sheet.id && shown(mark, scope))
         .map((mark) => ({ mark, scope })),
     )
-    .sort((a, b) => layers[a.mark.kind] - layers[b.mark.kind]);
+    .sort((a, b) => MARK_KIND[a.mark.kind].layer - MARK_KIND[b.mark.kind].layer);
 }

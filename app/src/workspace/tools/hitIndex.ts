@@ -1,4 +1,4 @@
-import { isPoints, isRing } from '@zest/core/job/markKinds';
+import { MARK_KIND, isPoints, isRing } from '@zest/core/job/markKinds';
 import { type Bounds, boundsOf } from '@zest/core/geometry/bounds';
 import { flattenPath } from '@zest/core/geometry/path';
 import type { Point } from '@zest/core/geometry/point';
@@ -34,7 +34,8 @@ interface Box extends Bounds {
   readonly to: number;
 }
 
-const RANK = { count: 0, run: 1, area: 2, slope: 2 } as const;
+/** What lies above is meant before what lies below it. */
+const TOP_LAYER = 2;
 /** Marks are packed by squares of the sheet, so that those a search finds together lie together. */
 const SQUARE_PT = 96;
 
@@ -72,7 +73,7 @@ function pack({ mark, closed, bounds, strokes }: Flat, corners: Float64Array, fr
     put(NaN, NaN);
   }
   // Of two areas over each other the smaller is meant: the larger can be clicked elsewhere.
-  const base = RANK[mark.kind] * 1e6 + (closed ? diagonalOf(bounds) / 1e3 : 0);
+  const base = (TOP_LAYER - MARK_KIND[mark.kind].layer) * 1e6 + (closed ? diagonalOf(bounds) / 1e3 : 0);
   const { minX, minY, maxX, maxY } = bounds;
   const step = isPoints(mark.kind) ? 0 : 2;
   return { minX, minY, maxX, maxY, mark, closed, step, base, corners, from, to };

@@ -3,7 +3,7 @@ import { keyFor } from '../../job/keyFor.ts';
 import { checkRecord } from '../../job/checkRecord.ts';
 import type { JobProblem } from '../../job/problem.ts';
 import { type Assembly, type AssemblyInput, COST_KINDS, type Component } from '../../job/records/assembly.ts';
-import { MARK_KINDS, measuresOf } from '../../job/markKinds.ts';
+import { MARK_KIND, MARK_KINDS, measuresOf } from '../../job/markKinds.ts';
 
 /** A sheet of a workbook: the first row names the columns. */
 export interface Rows {
@@ -48,7 +48,6 @@ const COMPONENT_COLUMNS = [
   'Sizes',
 ] as const;
 
-const KIND_NAMES = { run: 'runs', area: 'areas', count: 'counts', slope: 'roof slopes' } as const;
 const YES = 'yes';
 
 /** Assemblies as three sheets that an estimator can fill in: assemblies, questions, components. */
@@ -59,7 +58,7 @@ export const writeAssemblyRows = (assemblies: readonly Assembly[]): readonly Row
       ASSEMBLY_COLUMNS,
       ...assemblies.map(({ name, measures, folder = '', tags = '', description, note = '' }) => [
         name,
-        KIND_NAMES[measures],
+        MARK_KIND[measures].inFiles,
         folder,
         tags,
         description,
@@ -197,7 +196,7 @@ function oneOf<Word extends string>(
 
 const KIND_WORDS = Object.fromEntries(
   MARK_KINDS.flatMap((kind) => [
-    [KIND_NAMES[kind], kind],
+    [MARK_KIND[kind].inFiles, kind],
     [kind, kind],
   ]),
 ) as Readonly<Record<string, Assembly['measures']>>;
