@@ -3,9 +3,6 @@
  * taken out, and what grows is refused.
  */
 export const LONG = {
-  'app/src/actions/Finder.tsx': 77,
-  'app/src/components/SearchChoice.tsx': 107,
-  'app/src/formulas/FormulaInput.tsx': 69,
   'app/src/frame/ThroughLine.tsx': 70,
   'app/src/messages/describeFormula.ts': 63,
   'app/src/messages/describeProblem.ts': 144,

@@ -3,9 +3,9 @@ import { useNavigate } from 'react-router';
 import { useJobActions, useOpenJob, useSetView, useView } from '../stores/context.tsx';
 import { runAction, useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
+import { OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
-import { layout } from '../theme/layout.ts';
 
 interface Found {
   readonly id: string;
@@ -23,10 +23,11 @@ export function Finder() {
   return open ? <FinderBox /> : null;
 }
 
+const LIST = 'finder-list';
+
 function FinderBox() {
   const setView = useSetView();
   const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
   const all = useFindable();
   const before = useRef(document.activeElement);
   const input = useRef<HTMLInputElement>(null);
@@ -35,22 +36,20 @@ function FinderBox() {
   const found = all
     .filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
     .slice(0, LIMIT);
+  const options = found.map((each) => ({ id: each.id, content: <FoundContent found={each} /> }));
+  const { at, goTo, step } = useOptionPlace(found.length);
   const close = (): void => {
     setView({ finderOpen: false });
     if (before.current instanceof HTMLElement) before.current.focus();
   };
-  const choose = (chosen: Found | undefined): void => {
+  const choose = (id: string | undefined): void => {
     close();
-    chosen?.run();
+    found.find((each) => each.id === id)?.run();
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step !== undefined) {
-      event.preventDefault();
-      setAt((from) => Math.max(0, Math.min(found.length - 1, from + step)));
-    } else if (event.key === 'Enter') choose(found[at]);
+    if (event.key === 'Enter') choose(found[at]?.id);
     else if (event.key === 'Escape') close();
-    else return;
+    else if (!step(event)) return;
     event.stopPropagation();
   };
   return (
@@ -59,38 +58,24 @@ function FinderBox() {
         <TextInput
           look="cell"
           ref={input}
-          role="combobox"
-          aria-expanded="true"
-          aria-controls="finder-list"
-          aria-activedescendant={found[at] === undefined ? undefined : `found-${at}`}
+          {...comboboxOf(LIST, options, at, true)}
           aria-label={t('frame.findAnything')}
           placeholder={t('frame.aSheetAScopeAnItemOr')}
           value={text}
           onChange={(event) => {
             setText(event.target.value);
-            setAt(0);
+            goTo(0);
           }}
           onKeyDown={onKeyDown}
         />
-        <ul className={layout.finderList} id="finder-list" role="listbox" aria-label={t('frame.found')}>
-          {found.map((each, index) => (
-            <li
-              key={each.id}
-              id={`found-${index}`}
-              role="option"
-              aria-selected={index === at}
-              onMouseDown={(event) => {
-                event.preventDefault();
-                choose(each);
-              }}
-              onMouseEnter={() => setAt(index)}
-            >
-              <span className="cut">{each.label}</span>
-              <span className="kind">{each.kind}</span>
-              {each.key === undefined ? null : <kbd>{each.key}</kbd>}
-            </li>
-          ))}
-        </ul>
+        <OptionList
+          id={LIST}
+          label={t('frame.found')}
+          options={options}
+          at={at}
+          onTake={choose}
+          onHover={goTo}
+        />
         {found.length === 0 ? (
           <p className="soft" style={{ padding: '10px 16px', margin: 0 }}>
             {t('frame.noMatches')}
@@ -100,6 +85,14 @@ function FinderBox() {
     </div>
   );
 }
+
+const FoundContent = ({ found: { label, kind, key } }: { readonly found: Found }) => (
+  <>
+    <span className="cut">{label}</span>
+    <span className="kind">{kind}</span>
+    {key === undefined ? null : <kbd>{key}</kbd>}
+  </>
+);
 
 function useFindable(): readonly Found[] {
   const { job, jobId } = useOpenJob();

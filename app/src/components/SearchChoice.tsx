@@ -1,13 +1,10 @@
-import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { TextInput } from '../parts/fields.tsx';
+import { type Option, OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
 import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
 
-export interface SearchOption {
-  readonly id: string;
-  /** What is shown of it, in cells side by side. */
-  readonly content: ReactNode;
-}
+export type SearchOption = Option;
 
 interface SearchChoiceProps {
   readonly label: string;
@@ -33,53 +30,33 @@ interface SearchChoiceProps {
 
 /** A field that finds while typing: arrow keys, Enter, Escape, or a click. */
 export function SearchChoice(props: SearchChoiceProps) {
-  const { label, find, onChoose, value, exact, inCell } = props;
-  const [text, show] = useState<string | undefined>(inCell?.first);
-  // What is chosen moves the focus at once, before the field is drawn anew: leaving must not read what was typed before.
-  const typed = useRef(text);
-  const setText = (to: string | undefined): void => {
-    typed.current = to;
-    show(to);
-  };
-  const [at, setAt] = useState(0);
+  const { label, find, value, exact, inCell } = props;
+  const { text, typed, setText, choose, leave } = useTyped(props);
   const listId = useId();
-  const field = useRef<HTMLInputElement>(null);
   const found = useMemo(() => (text === undefined ? [] : find(text)), [find, text]);
-  const list = useRef<HTMLUListElement>(null);
-  const open = text !== undefined;
-  // The field may stand at the foot of what scrolls; the list must be seen.
-  useEffect(() => {
-    if (open) list.current?.scrollIntoView({ block: 'nearest' });
-  }, [open, found]);
-  const isInCell = inCell !== undefined;
-  const begun = useRef(inCell?.first);
-  useEffect(() => {
-    if (!isInCell) return;
-    // What is typed next goes on from the first letter, and to nothing else.
-    field.current?.focus();
-    if (begun.current !== undefined) field.current?.setSelectionRange(1, 1);
-  }, [isInCell]);
-  const choose = (id: string): void => {
-    setText(undefined);
-    onChoose(id);
-  };
-  const leave = (): void => {
-    const left = typed.current;
-    const meant = left === undefined ? undefined : exact?.(left);
-    if (meant !== undefined) return choose(meant);
-    setText(undefined);
-    if (left !== undefined && left.trim() !== '') props.onUnknown?.(left.trim());
-    inCell?.onLeave();
+  const { at, goTo, step } = useOptionPlace(found.length);
+  const field = useFieldInCell(inCell);
+  const list = useSeenList(text !== undefined, found);
+  const onKeyDown = (event: KeyboardEvent): void => {
+    event.stopPropagation();
+    if (step(event)) {
+      if (text === undefined) setText('');
+    } else if (event.key === 'Enter' && text !== undefined) {
+      const option = found[at];
+      if (text.trim() === '' && exact !== undefined) leave();
+      else if (option !== undefined) choose(option.id);
+      else if (props.onUnknown !== undefined) leave();
+    } else if (event.key === 'Escape') {
+      setText(undefined);
+      inCell?.onLeave();
+    }
   };
   return (
     <div style={{ position: 'relative' }}>
       <TextInput
         ref={field}
-        role="combobox"
+        {...comboboxOf(listId, found, at, typed && found.length > 0)}
         aria-label={label}
-        aria-expanded={text !== undefined && found.length > 0}
-        aria-controls={listId}
-        aria-activedescendant={found[at] === undefined ? undefined : `${listId}-${at}`}
         aria-invalid={props.invalid}
         placeholder={props.placeholder}
         title={props.title}
@@ -87,59 +64,74 @@ export function SearchChoice(props: SearchChoiceProps) {
         onFocus={(event) => event.target.select()}
         onChange={(event) => {
           setText(event.target.value);
-          setAt(0);
+          goTo(0);
         }}
         onBlur={leave}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-          if (step !== undefined) {
-            event.preventDefault();
-            if (text === undefined) setText('');
-            setAt((from) => Math.max(0, Math.min(found.length - 1, from + step)));
-          } else if (event.key === 'Enter' && text !== undefined) {
-            const option = found[at];
-            if (text.trim() === '' && exact !== undefined) leave();
-            else if (option !== undefined) choose(option.id);
-            else if (props.onUnknown !== undefined) leave();
-          } else if (event.key === 'Escape') {
-            setText(undefined);
-            inCell?.onLeave();
-          }
-        }}
+        onKeyDown={onKeyDown}
       />
       {text === undefined ? null : (
-        <ul
+        <OptionList
           ref={list}
-          className={`${layout.finderList} ${layout.box} ${styles.searchList}`}
           id={listId}
-          role="listbox"
-          aria-label={props.listLabel}
+          label={props.listLabel}
+          className={`${layout.box} ${styles.searchList}`}
           style={{ [props.side]: 0, width: props.width }}
-        >
-          {found.map(({ id, content }, index) => (
-            <li
-              key={id}
-              id={`${listId}-${index}`}
-              role="option"
-              aria-selected={index === at}
-              onMouseDown={(event) => {
-                event.preventDefault();
-                choose(id);
-                // By hand the keys go back to the work; by keyboard the focus stays.
-                field.current?.blur();
-              }}
-            >
-              {content}
-            </li>
-          ))}
-          {found.length === 0 ? (
-            <li role="option" aria-selected="false">
-              {props.nothing}
-            </li>
-          ) : null}
-        </ul>
+          options={found}
+          at={at}
+          nothing={props.nothing}
+          onTake={(id) => {
+            choose(id);
+            // By hand the keys go back to the work; by keyboard the focus stays.
+            field.current?.blur();
+          }}
+        />
       )}
     </div>
   );
+}
+
+/** The field may stand at the foot of what scrolls; its list must be seen. */
+function useSeenList(open: boolean, found: readonly SearchOption[]): RefObject<HTMLUListElement | null> {
+  const list = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    if (open) list.current?.scrollIntoView({ block: 'nearest' });
+  }, [open, found]);
+  return list;
+}
+
+/** What is typed, until something is chosen or the field is left. */
+function useTyped({ inCell, onChoose, exact, onUnknown }: SearchChoiceProps) {
+  const [text, show] = useState<string | undefined>(inCell?.first);
+  // What is chosen moves the focus at once, before the field is drawn anew: leaving must not read what was typed before.
+  const latest = useRef(text);
+  const setText = (to: string | undefined): void => {
+    latest.current = to;
+    show(to);
+  };
+  const choose = (id: string): void => {
+    setText(undefined);
+    onChoose(id);
+  };
+  const leave = (): void => {
+    const left = latest.current;
+    const meant = left === undefined ? undefined : exact?.(left);
+    if (meant !== undefined) return choose(meant);
+    setText(undefined);
+    if (left !== undefined && left.trim() !== '') onUnknown?.(left.trim());
+    inCell?.onLeave();
+  };
+  return { text, typed: text !== undefined, setText, choose, leave };
+}
+
+/** In a cell, what is typed next goes on from the first letter, and to nothing else. */
+function useFieldInCell(inCell: SearchChoiceProps['inCell']): RefObject<HTMLInputElement | null> {
+  const field = useRef<HTMLInputElement>(null);
+  const begun = useRef(inCell?.first);
+  const isInCell = inCell !== undefined;
+  useEffect(() => {
+    if (!isInCell) return;
+    field.current?.focus();
+    if (begun.current !== undefined) field.current?.setSelectionRange(1, 1);
+  }, [isInCell]);
+  return field;
 }

@@ -9,7 +9,7 @@ import { useFormats, useOpenJob } from '../stores/context.tsx';
 import { layout } from '../theme/layout.ts';
 import { completeAt } from './complete.ts';
 import { FormulaEditor } from './FormulaEditor.tsx';
-import { OutcomeLine, outcomeOf } from './Outcome.tsx';
+import { type Outcome, OutcomeLine, outcomeOf } from './Outcome.tsx';
 import { styles } from './styles.ts';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
@@ -55,16 +55,7 @@ export function FormulaInput(props: FormulaInputProps) {
   const host = useRef<HTMLDivElement>(null);
   const live = draft.isTyped || always === true ? text : '';
   const outcome = outcomeOf(live, { figures, job, place, unit, condition: condition === true, formats });
-  const below = (
-    <>
-      {error === undefined ? null : (
-        <div role="alert" className={layout.fieldError}>
-          {error}
-        </div>
-      )}
-      <OutcomeLine outcome={outcome} />
-    </>
-  );
+  const below = <Below error={error} outcome={outcome} />;
   return (
     <div
       ref={host}
@@ -116,6 +107,17 @@ export function FormulaInput(props: FormulaInputProps) {
     </div>
   );
 }
+
+const Below = ({ error, outcome }: { readonly error: string | undefined; readonly outcome: Outcome }) => (
+  <>
+    {error === undefined ? null : (
+      <div role="alert" className={layout.fieldError}>
+        {error}
+      </div>
+    )}
+    <OutcomeLine outcome={outcome} />
+  </>
+);
 
 /** What is typed, until it is taken or put back. */
 function useDraft({ value, unit, inCell, onCommit }: FormulaInputProps) {
