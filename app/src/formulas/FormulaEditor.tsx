@@ -32,8 +32,8 @@ interface FormulaEditorProps {
   readonly text: string;
   /** The text is what was typed here, and not yet taken. */
   readonly isTyped: boolean;
-  /** All of the text is marked, for what is typed to take its place; otherwise the caret stands at its end. */
-  readonly whole: boolean;
+  /** All of the text is selected, for what is typed to take its place; or where the caret stands. */
+  readonly selected: 'all' | 'end' | number;
   readonly placeholder: string | undefined;
   readonly align: 'end' | undefined;
   readonly invalid: boolean;
@@ -66,7 +66,7 @@ export function FormulaEditor(props: FormulaEditorProps) {
     view.current = made;
     made.focus();
     // What opened the cell is typed like the keys that follow it: names are offered.
-    if (!latest.current.whole) startCompletion(made);
+    if (latest.current.selected !== 'all') startCompletion(made);
     return () => {
       view.current = null;
       made.destroy();
@@ -106,12 +106,13 @@ export function FormulaEditor(props: FormulaEditorProps) {
 }
 
 function createEditor(parent: HTMLElement, latest: RefObject<FormulaEditorProps>): EditorView {
-  const { label, text, whole, placeholder, mistake } = latest.current;
+  const { label, text, selected, placeholder, mistake } = latest.current;
+  const head = typeof selected === 'number' ? selected : text.length;
   return new EditorView({
     parent,
     state: EditorState.create({
       doc: text,
-      selection: { anchor: whole ? 0 : text.length, head: text.length },
+      selection: { anchor: selected === 'all' ? 0 : head, head },
       extensions: [
         ONE_LINE,
         history(),

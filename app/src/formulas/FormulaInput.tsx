@@ -8,6 +8,7 @@ import { TextInput } from '../parts/fields.tsx';
 import { useFormats, useOpenJob } from '../stores/context.tsx';
 import { layout } from '../theme/layout.ts';
 import { completeAt } from './complete.ts';
+import { FigureField, isFigure } from './FigureField.tsx';
 import { FormulaEditor } from './FormulaEditor.tsx';
 import { type Outcome, OutcomeLine, outcomeOf } from './Outcome.tsx';
 import { styles } from './styles.ts';
@@ -51,62 +52,115 @@ export function FormulaInput(props: FormulaInputProps) {
   const formats = useFormats();
   const draft = useDraft(props);
   const { text, error } = draft;
-  const [isEntered, setEntered] = useState(inCell !== undefined);
+  const editor = useEditorSwitch(inCell !== undefined && !isFigure(text));
   const host = useRef<HTMLDivElement>(null);
   const live = draft.isTyped || always === true ? text : '';
   const outcome = outcomeOf(live, { figures, job, place, unit, condition: condition === true, formats });
   const below = <Below error={error} outcome={outcome} />;
+  // A bare number in a cell says itself what it comes to; a box below it would only cover the next rows.
+  const isPlain = !editor.isOpen && error === undefined && outcome.kind !== 'wrong';
+  const field = { label, text, align, invalid: error !== undefined };
+  const keys = {
+    onEnter: (withShift: boolean) => draft.commit({ row: withShift ? -1 : 1, column: 0 }),
+    onEscape: draft.putBack,
+  };
+  const next = (withShift: boolean): void => draft.commit({ row: 0, column: withShift ? -1 : 1 });
   return (
     <div
       ref={host}
       style={{ minWidth: 0, position: 'relative', width: '100%' }}
       title={text}
       onKeyDown={(event) => event.stopPropagation()}
-      onBlur={({ target, currentTarget }) => {
-        // The plain text gives way to the editor, which is no leaving; neither is another window that comes to the front.
-        if (target instanceof HTMLInputElement || currentTarget.contains(document.activeElement)) return;
+      onBlur={({ currentTarget }) => {
+        // Another window that comes to the front leaves the focus where it was.
+        if (editor.isComing() || currentTarget.contains(document.activeElement)) return;
         draft.commit();
-        if (inCell === undefined) setEntered(false);
+        if (inCell === undefined) editor.close();
       }}
     >
-      {isEntered ? (
+      {editor.isOpen ? (
         <FormulaEditor
-          label={label}
-          text={text}
+          {...field}
+          {...keys}
           isTyped={draft.isTyped}
-          whole={inCell?.first === undefined}
+          selected={editor.caret ?? (inCell?.first === undefined ? 'all' : 'end')}
           placeholder={placeholder}
-          align={align}
-          invalid={error !== undefined}
           look={inCell === undefined ? 'field' : 'cell'}
           mistake={outcome.kind === 'wrong' ? outcome.at : undefined}
           complete={(typed, caret) => completeAt({ figures, place, formats }, typed, caret)}
           onText={draft.type}
-          onEnter={(withShift) => draft.commit({ row: withShift ? -1 : 1, column: 0 })}
           onTab={(withShift) => {
-            if (inCell !== undefined) draft.commit({ row: 0, column: withShift ? -1 : 1 });
+            if (inCell !== undefined) next(withShift);
             return inCell !== undefined;
           }}
-          onEscape={draft.putBack}
         />
+      ) : inCell === undefined ? (
+        <PlainField {...field} placeholder={placeholder} onText={draft.type} onFocus={() => editor.open()} />
       ) : (
-        <TextInput
-          align={align}
-          role="combobox"
-          aria-label={label}
-          aria-expanded={false}
-          aria-invalid={error !== undefined}
-          placeholder={placeholder}
-          value={text}
-          onChange={(event) => draft.type(event.target.value)}
-          // At once, for the keys that follow to go to the editor.
-          onFocus={() => flushSync(() => setEntered(true))}
+        <FigureField
+          {...field}
+          {...keys}
+          whole={inCell.first === undefined}
+          onText={(typed, caret) => {
+            if (isFigure(typed)) draft.type(typed);
+            else editor.open(caret, () => draft.type(typed));
+          }}
+          onTab={next}
         />
       )}
-      {inCell === undefined ? below : <Floating under={host.current}>{below}</Floating>}
+      {inCell === undefined ? below : isPlain ? null : <Floating under={host.current}>{below}</Floating>}
     </div>
   );
 }
+
+/** Whether the editor stands in the place of the plain field, and where its caret begins. */
+function useEditorSwitch(initially: boolean) {
+  const [isOpen, setOpen] = useState(initially);
+  const [caret, setCaret] = useState<number | undefined>();
+  const coming = useRef(false);
+  return {
+    isOpen,
+    caret,
+    close: () => setOpen(false),
+    /** The plain field gives way to the editor, and loses the focus without being left. */
+    isComing: () => coming.current,
+    open: (at?: number, change?: () => void): void => {
+      coming.current = true;
+      // At once, for the keys that follow to go to the editor.
+      flushSync(() => {
+        change?.();
+        setCaret(at);
+        setOpen(true);
+      });
+      coming.current = false;
+    },
+  };
+}
+
+interface PlainFieldProps {
+  readonly label: string;
+  readonly text: string;
+  readonly align: 'end' | undefined;
+  readonly invalid: boolean;
+  readonly placeholder: string | undefined;
+  readonly onText: (text: string) => void;
+  readonly onFocus: () => void;
+}
+
+/** What is seen until the field is entered. */
+const PlainField = ({ label, text, align, invalid, placeholder, onText, onFocus }: PlainFieldProps) => (
+  <TextInput
+    align={align}
+    role="combobox"
+    aria-label={label}
+    aria-expanded={false}
+    aria-invalid={invalid}
+    placeholder={placeholder}
+    value={text}
+    onChange={(event) => onText(event.target.value)}
+    onFocus={onFocus}
+  />
+);
 
 const Below = ({ error, outcome }: { readonly error: string | undefined; readonly outcome: Outcome }) => (
   <>

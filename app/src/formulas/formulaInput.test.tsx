@@ -148,13 +148,37 @@ describe('a formula while it is typed', () => {
 
   it('in a cell goes on where the key says, with what was typed', async () => {
     await show({ inCell: '7' });
-    expect(document.activeElement).toBe(line());
-    expect(written()).toBe('7');
-    await type('75');
-    await press('Tab');
+    expect(document.activeElement).toBe(page.field());
+    await page.type('75');
+    await page.press('Tab');
     expect(taken).toEqual(['75']);
     expect(steps).toEqual([[{ row: 0, column: 1 }, '75']]);
-    await page.leave(line());
+    await page.leave();
     expect(taken).toEqual(['75']);
+  });
+
+  it('in a cell becomes the editor at the first key that a number does not have, with nothing taken yet', async () => {
+    await show({ inCell: '7' });
+    await page.type('7 * t');
+    expect(written()).toBe('7 * t');
+    expect(document.activeElement).toBe(line());
+    expect(editor().state.selection.main.head).toBe(5);
+    expect(taken).toEqual([]);
+    await type('7 * 3');
+    await press('Enter');
+    expect(taken).toEqual(['7 * 3']);
+    expect(steps).toEqual([[{ row: 1, column: 0 }, '7 * 3']]);
+  });
+
+  it('in a cell opened on a formula is the editor from the start', async () => {
+    await show({ inCell: 'total(' });
+    expect(written()).toBe('total(');
+  });
+
+  it('in a cell puts the number back on Escape', async () => {
+    await show({ inCell: '7' });
+    await page.type('75');
+    await page.press('Escape');
+    expect([taken, steps]).toEqual([[], [[undefined, undefined]]]);
   });
 });

@@ -127,7 +127,8 @@ interface StageLinkProps {
   readonly words: string;
 }
 
-function StageLink({ stage: { path, name, icon: Icon, atFoot }, count, words }: StageLinkProps) {
+const StageLink = memo(function StageLink({ stage, count, words }: StageLinkProps) {
+  const { path, name, icon: Icon, atFoot } = stage;
   return (
     <NavLink
       to={path}
@@ -143,7 +144,7 @@ function StageLink({ stage: { path, name, icon: Icon, atFoot }, count, words }: 
       ) : null}
     </NavLink>
   );
-}
+});
 
 /** Below the stages: what is still doubted, as it was when the hands last rested. */
 function SecondLookLink({ stage }: { readonly stage: Stage }) {

@@ -1,5 +1,5 @@
 import { Splitter, useSplitter } from '@chakra-ui/react';
-import type { CSSProperties, ReactNode } from 'react';
+import { type CSSProperties, type ReactNode, createContext, memo, useContext } from 'react';
 import { t } from '../messages/t.ts';
 import { useSetView, useView } from '../stores/context.tsx';
 import { cache } from '../theme/cache.ts';
@@ -19,8 +19,30 @@ interface PanesProps {
 const LEAST_MAIN = '240px';
 const LEAST_SIDE = '200px';
 
-/** The work, and what stands at its side; the edge between them is drawn, by hand or by arrow keys. */
+interface Contents {
+  readonly main: ReactNode;
+  readonly side: ReactNode;
+}
+
+const Contents = createContext<Contents>({ main: null, side: null });
+
+/** The work, and what stands at its side; the edge between them is dragged, by hand or by arrow keys. */
 export function Panes({ name, usual, side, children }: PanesProps) {
+  return (
+    <Contents.Provider value={{ main: children, side }}>
+      <Frame name={name} usual={usual} alone={side === undefined} />
+    </Contents.Provider>
+  );
+}
+
+interface FrameProps {
+  readonly name: string;
+  readonly usual: string;
+  readonly alone: boolean;
+}
+
+/** Drawn when a width changes; what stands in the panes changes at every edit of a cell, and is given past it. */
+const Frame = memo(function Frame({ name, usual, alone }: FrameProps) {
   const kept = useView((state) => state.paneWidths[name]);
   const widths = useView((state) => state.paneWidths);
   const setView = useSetView();
@@ -43,10 +65,12 @@ export function Panes({ name, usual, side, children }: PanesProps) {
     <Splitter.RootProvider
       value={splitter}
       className={layout.panes}
-      data-alone={side === undefined ? 'true' : undefined}
+      data-alone={alone ? 'true' : undefined}
       style={{ '--side': share } as CSSProperties}
     >
-      <Splitter.Panel id="main">{children}</Splitter.Panel>
+      <Splitter.Panel id="main">
+        <Content of="main" />
+      </Splitter.Panel>
       <Splitter.ResizeTrigger
         id="main:side"
         className="panes-edge"
@@ -54,8 +78,10 @@ export function Panes({ name, usual, side, children }: PanesProps) {
         title={t('common.widthOfThePane')}
       />
       <Splitter.Panel id="side" className="panes-side">
-        {side}
+        <Content of="side" />
       </Splitter.Panel>
     </Splitter.RootProvider>
   );
-}
+});
+
+const Content = ({ of }: { readonly of: keyof Contents }): ReactNode => useContext(Contents)[of];
