@@ -1,20 +1,23 @@
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm } from 'react-hook-form';
+import * as z from 'zod';
 import { put } from '@zest/core/job/change';
 import { orderAfter } from '@zest/core/job/job';
 import type { Adjustment } from '@zest/core/job/records/adjustment';
-import { COST_KINDS, type CostKind } from '@zest/core/job/records/assembly';
+import { COST_KINDS } from '@zest/core/job/records/assembly';
 import type { Section } from '@zest/core/job/records/section';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { readFigure } from '@zest/core/formula/readTyped';
 import { KindChoice } from '../../components/KindChoice.tsx';
 import { Labeled } from '../../components/Labeled.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
-import { LabeledText } from '../../components/LabeledText.tsx';
 import { Modal } from '../../components/Modal.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
-import { Select } from '../../parts/fields.tsx';
+import { Select, TextInput } from '../../parts/fields.tsx';
+import { listWith } from '../../messages/lists.ts';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 
@@ -24,24 +27,112 @@ interface AdjustDialogProps {
   readonly onClose: () => void;
 }
 
+const WHERES = ['all', 'section', 'lines'] as const;
+
+/** What a person fills in; a percentage is written with the job's marks. */
+const schemaOf = (numbers: NumberFormat) =>
+  z.object({
+    on: z.enum(WHERES),
+    kinds: z.array(z.enum(COST_KINDS)).min(1, t('estimate.chooseAKindOfCost')),
+    percent: z.string().transform((text, context) => {
+      const read = readFigure(text, numbers, { as: 'percent', least: -99.99, most: 1000 });
+      if (read.ok && read.value !== undefined) return read.value;
+      context.addIssue({
+        code: 'custom',
+        message: read.ok ? t('estimate.typeAPercentage') : describeProblem(read.problem),
+      });
+      return z.NEVER;
+    }),
+    name: z.string().trim(),
+  });
+
+type Asked = z.output<ReturnType<typeof schemaOf>>;
+
 /** A percent change by kind of cost, kept as an adjustment that comes off again. */
 export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
+  const { numbers } = useFormats();
+  const adjust = useAdjust(keys, section);
+  const form = useForm<z.input<ReturnType<typeof schemaOf>>, unknown, Asked>({
+    resolver: zodResolver(schemaOf(numbers)),
+    defaultValues: {
+      on: section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all',
+      kinds: ['material'],
+      percent: '',
+      name: '',
+    },
+  });
+  const submit = form.handleSubmit((asked) => {
+    const refused = adjust(asked);
+    if (refused === undefined) onClose();
+    else form.setError('percent', { message: refused });
+  });
+  const error = form.formState.errors.percent?.message ?? form.formState.errors.kinds?.message;
+  return (
+    <Modal
+      title={t('estimate.adjustByPercent')}
+      onClose={onClose}
+      footer={
+        <DialogButtons onCancel={onClose} onDone={() => void submit()}>
+          {t('estimate.adjust')}
+        </DialogButtons>
+      }
+    >
+      <form className={layout.form} onSubmit={(event) => void submit(event)}>
+        <div className={layout.formTwo}>
+          <Labeled label={t('estimate.percent')} error={error} hint={t('estimate.useMinusForADiscount')}>
+            {(field) => <TextInput {...field} align="end" autoFocus {...form.register('percent')} />}
+          </Labeled>
+          <Labeled label={t('estimate.on')}>
+            {(field) => (
+              <Select {...field} {...form.register('on')}>
+                <WhereOptions keys={keys} section={section} />
+              </Select>
+            )}
+          </Labeled>
+        </div>
+        <Controller
+          name="kinds"
+          control={form.control}
+          render={({ field }) => (
+            <KindChoice
+              legend={t('estimate.kindsOfCost')}
+              kinds={COST_KINDS}
+              chosen={field.value}
+              onChoose={(kinds) => field.onChange([...kinds])}
+            />
+          )}
+        />
+        <Labeled label={t('estimate.why')} hint={t('estimate.shownOnTheLinesItChanges')}>
+          {(field) => (
+            <TextInput {...field} placeholder={t('estimate.steelIsUp')} {...form.register('name')} />
+          )}
+        </Labeled>
+      </form>
+    </Modal>
+  );
+}
+
+const WhereOptions = ({ keys, section }: Omit<AdjustDialogProps, 'onClose'>) => (
+  <>
+    <option value="all">{t('estimate.allLinesOfTheJob')}</option>
+    {section === undefined ? null : (
+      <option value="section">{t('estimate.section', { name: section.name })}</option>
+    )}
+    {keys.length === 0 ? null : (
+      <option value="lines">{t('count.selectedLine', { count: keys.length })}</option>
+    )}
+  </>
+);
+
+/** Keeps an adjustment; gives what is wrong with it, in words. */
+function useAdjust(
+  keys: readonly string[],
+  section: Section | undefined,
+): (asked: Asked) => string | undefined {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const { numbers } = useFormats();
-  const usual = section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all';
-  const [on, setOn] = useState<'all' | 'section' | 'lines'>(usual);
-  const [kinds, setKinds] = useState<readonly CostKind[]>(['material']);
-  const [percent, setPercent] = useState('');
-  const [name, setName] = useState('');
-  const [error, setError] = useState<string | undefined>();
-  const submit = (): void => {
-    const read = readFigure(percent, numbers, { as: 'percent', least: -99.99, most: 1000 });
-    if (!read.ok) return setError(describeProblem(read.problem));
-    const value = read.value;
-    if (value === undefined) return setError(t('estimate.typeAPercentage'));
-    if (kinds.length === 0) return setError(t('estimate.chooseAKindOfCost'));
+  return ({ on, kinds, percent, name }) => {
     const where: Adjustment['on'] =
       on === 'section' && section !== undefined
         ? { what: 'section', sectionId: section.id }
@@ -49,78 +140,22 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
           ? { what: 'lines', lines: [...keys] }
           : { what: 'all' };
     const words =
-      name.trim() || `${kinds.map((kind) => COST_WORDS[kind]).join(', ')} ${value > 0 ? '+' : ''}${value} %`;
-    const refused = settle(
-      `adjust: ${words}`,
+      name ||
+      `${listWith(
+        'and',
+        kinds.map((kind) => COST_WORDS[kind]),
+      )} ${percent > 0 ? '+' : ''}${percent} %`;
+    return settle(
+      t('estimate.adjustLabel', { words }),
       put({
         type: 'adjustment',
         id: services.makeId('adjustment'),
         name: words,
-        kinds: [...kinds],
-        percent: String(value),
+        kinds,
+        percent: String(percent),
         on: where,
         order: orderAfter(job.adjustment.values()),
       }),
     );
-    if (refused === undefined) onClose();
-    else setError(refused);
   };
-  return (
-    <Modal
-      title={t('estimate.adjustByPercent')}
-      onClose={onClose}
-      footer={
-        <DialogButtons onCancel={onClose} onDone={submit}>
-          {t('estimate.adjust')}
-        </DialogButtons>
-      }
-    >
-      <form
-        className={layout.form}
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
-      >
-        <div className={layout.formTwo}>
-          <LabeledText
-            label={t('estimate.percent')}
-            error={error}
-            hint={t('estimate.useMinusForADiscount')}
-            align="end"
-            autoFocus
-            value={percent}
-            onText={setPercent}
-          />
-          <Labeled label={t('estimate.on')}>
-            {(control) => (
-              <Select {...control} value={on} onChange={(event) => setOn(event.target.value as typeof on)}>
-                <option value="all">{t('estimate.allLinesOfTheJob')}</option>
-                {section === undefined ? null : (
-                  <option value="section">{t('estimate.section', { name: section.name })}</option>
-                )}
-                {keys.length === 0 ? null : (
-                  <option value="lines">{t('count.selectedLine', { count: keys.length })}</option>
-                )}
-              </Select>
-            )}
-          </Labeled>
-        </div>
-        <KindChoice
-          legend={t('estimate.kindsOfCost')}
-          kinds={COST_KINDS}
-          chosen={kinds}
-          onChoose={setKinds}
-        />
-        <LabeledText
-          label={t('estimate.why')}
-          hint={t('estimate.shownOnTheLinesItChanges')}
-
-          placeholder={t('estimate.steelIsUp')}
-          value={name}
-          onText={setName}
-        />
-      </form>
-    </Modal>
-  );
 }

@@ -16,6 +16,9 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Alternate } from '@zest/core/job/records/alternate';
+import type { Command } from '@zest/core/job/change';
+import type { MoneyFormat } from '@zest/core/pricing/money';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {
@@ -32,47 +35,15 @@ export function Alternates() {
     <section aria-label={t('estimate.alternates')}>
       {priced.length === 0 ? <p className="soft">{t('estimate.anAlternateIsAnotherWayToDo')}</p> : null}
       {priced.map(({ alternate, change, lines }) => (
-        <div key={alternate.id} className={`${layout.box} ${styles.alternate}`}>
-          <div className={layout.alternateHead}>
-            <CommitInput
-              label={t('estimate.nameOf', { name: alternate.name })}
-              value={alternate.name}
-              onCommit={(name) =>
-                settle(
-                  t('estimate.renameAnAlternate'),
-                  update(alternate, (now) => ({ ...now, name })),
-                )
-              }
-            />
-            <IconAction
-              label={t('estimate.remove', { name: alternate.name })}
-              icon={Trash2}
-              onClick={() =>
-                tell(settle(t('estimate.remove2', { name: alternate.name }), removeAlternate(alternate.id)))
-              }
-            />
-          </div>
-          <div className={layout.alternateHead}>
-            <Checkbox
-              checked={alternate.accepted}
-              onChange={(on) =>
-                tell(
-                  settle(
-                    `${on ? 'accept' : t('estimate.leaveOut')} ${alternate.name}`,
-                    update(alternate, (now) => ({ ...now, accepted: on })),
-                  ),
-                )
-              }
-            >
-              {t('estimate.accepted')}
-            </Checkbox>
-            <span className="soft">{t('count.line', { count: lines })}</span>
-            <b>
-              {change === 0 ? '' : change > 0 ? t('estimate.add') : t('estimate.deduct')}
-              {formatMoney(Math.abs(change), money)}
-            </b>
-          </div>
-        </div>
+        <AlternateBox
+          key={alternate.id}
+          alternate={alternate}
+          settle={settle}
+          tell={tell}
+          lines={lines}
+          change={change}
+          money={money}
+        />
       ))}
       <Button
         size="xs"
@@ -97,6 +68,62 @@ export function Alternates() {
       </Button>
       {priced.length === 0 ? null : <Combination />}
     </section>
+  );
+}
+
+interface AlternateBoxProps {
+  readonly alternate: Alternate;
+  readonly settle: ReturnType<typeof useSettle>;
+  readonly tell: (refused: string | undefined) => void;
+  readonly lines: number;
+  readonly change: number;
+  readonly money: MoneyFormat;
+}
+
+/** One alternate: its name, what it adds or deducts, and whether it is accepted. */
+function AlternateBox({ alternate, settle, tell, lines, change, money }: AlternateBoxProps) {
+  return (
+    <div className={`${layout.box} ${styles.alternate}`}>
+      <div className={layout.alternateHead}>
+        <CommitInput
+          label={t('estimate.nameOf', { name: alternate.name })}
+          value={alternate.name}
+          onCommit={(name) =>
+            settle(
+              t('estimate.renameAnAlternate'),
+              update(alternate, (now) => ({ ...now, name })),
+            )
+          }
+        />
+        <IconAction
+          label={t('estimate.remove', { name: alternate.name })}
+          icon={Trash2}
+          onClick={() =>
+            tell(settle(t('estimate.remove2', { name: alternate.name }), removeAlternate(alternate.id)))
+          }
+        />
+      </div>
+      <div className={layout.alternateHead}>
+        <Checkbox
+          checked={alternate.accepted}
+          onChange={(on) =>
+            tell(
+              settle(
+                `${on ? 'accept' : t('estimate.leaveOut')} ${alternate.name}`,
+                update(alternate, (now) => ({ ...now, accepted: on })),
+              ),
+            )
+          }
+        >
+          {t('estimate.accepted')}
+        </Checkbox>
+        <span className="soft">{t('count.line', { count: lines })}</span>
+        <b>
+          {change === 0 ? '' : change > 0 ? t('estimate.add') : t('estimate.deduct')}
+          {formatMoney(Math.abs(change), money)}
+        </b>
+      </div>
+    </div>
   );
 }
 

@@ -24,6 +24,7 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Dispatch, SetStateAction } from 'react';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -31,45 +32,17 @@ const NOW = 'now';
 
 /** Named states of the job, and what changed the bid from one to another. */
 export function ComparePage() {
-  const { job, jobId, figures } = useOpenJob();
-  const services = useServices();
-  const settle = useSettle();
-  const { money } = useFormats();
-  const [snapshots, setSnapshots] = useState<readonly StoredSnapshot[]>([]);
+  const { job, figures } = useOpenJob();
+  const kept = useSnapshots();
+  const { snapshots } = kept;
   const [name, setName] = useState('');
   const [from, setFrom] = useState('');
   const [to, setTo] = useState(NOW);
-  const refresh = useCallback(
-    async () => setSnapshots(await services.storage.listSnapshots(jobId)),
-    [services, jobId],
-  );
-  useEffect(() => void refresh(), [refresh]);
-  const keep = async (): Promise<void> => {
-    const id = services.makeId('settings').replace('settings:', 'snapshot-');
-    const words = name.trim() || t('estimate.state', { place: snapshots.length + 1 });
-    try {
-      await services.storage.saveSnapshot({
-        jobId,
-        id,
-        name: words,
-        at: services.now(),
-        totalMinor: bidTotal(figures),
-        records: [...listRecords(job)],
-      });
-    } catch {
-      return tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
-    }
+  const save = async (): Promise<void> => {
+    const id = await kept.save(name);
+    if (id === undefined) return;
     setName('');
     setFrom(id);
-    await refresh();
-  };
-  const goBack = (snapshot: StoredSnapshot): void => {
-    const refused = settle(
-      t('estimate.goBackTo', { name: snapshot.name }),
-      restoreJob(createJob(snapshot.records)),
-    );
-    if (refused !== undefined) tellProblem(refused);
-    else tell(t('estimate.theJobIsBackToUndoBrings', { name: snapshot.name }));
   };
   const bridge = useMemo(
     () => bridgeBetween(job, figures, snapshots, from, to),
@@ -88,56 +61,10 @@ export function ComparePage() {
       <div className={`${layout.bar} wraps`}>
         <EstimateTabs />
         <span className="grow" />
-        <form
-          className={layout.barForm}
-          onSubmit={(event) => {
-            event.preventDefault();
-            void keep();
-          }}
-        >
-          <TextInput
-            aria-label={t('estimate.nameOfTheSnapshot')}
-            placeholder={t('estimate.nameThisState')}
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-          />
-          <Button size="sm" type="submit">
-            {t('estimate.saveASnapshot')}
-          </Button>
-        </form>
+        <SaveForm save={save} name={name} setName={setName} />
       </div>
       <div className={layout.split} style={{ gridTemplateColumns: '260px minmax(0, 1fr)' }}>
-        <aside className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.snapshots')}>
-          {snapshots.length === 0 ? (
-            <p className="soft" style={{ padding: 12 }}>
-              {t('estimate.aSnapshotSavesTheJobAsIt')}
-            </p>
-          ) : null}
-          {snapshots.map((each) => (
-            <div key={each.id} className={styles.snapshot}>
-              <b className="cut" title={each.name}>
-                {each.name}
-              </b>
-              <span>{formatMoney(each.totalMinor, money)}</span>
-              <span className="soft">
-                {momentOf(each.at)}
-                {each.unread === undefined
-                  ? ''
-                  : t('estimate.withoutThatCouldNotBeRead', {
-                      records: t('count.record', { count: each.unread }),
-                    })}
-              </span>
-              <span>
-                <TextButton onClick={() => goBack(each)}>{t('estimate.goBackToIt')}</TextButton>
-                <IconAction
-                  label={t('estimate.deleteSnapshot', { name: each.name })}
-                  icon={Trash2}
-                  onClick={() => void services.storage.removeSnapshot(jobId, each.id).then(refresh)}
-                />
-              </span>
-            </div>
-          ))}
-        </aside>
+        <Snapshots snapshots={snapshots} kept={kept} />
         <div className={`${layout.scroll} ${styles.compare}`}>
           <div className={styles.compareChoice}>
             <StateChoice label={t('estimate.from')} value={from} options={options} onChoose={setFrom} />
@@ -153,6 +80,131 @@ export function ComparePage() {
           )}
         </div>
       </div>
+    </div>
+  );
+}
+
+interface SnapshotsProps {
+  readonly snapshots: readonly StoredSnapshot[];
+  readonly kept: ReturnType<typeof useSnapshots>;
+}
+
+function Snapshots({ snapshots, kept }: SnapshotsProps) {
+  return (
+    <aside className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.snapshots')}>
+      {snapshots.length === 0 ? (
+        <p className="soft" style={{ padding: 12 }}>
+          {t('estimate.aSnapshotSavesTheJobAsIt')}
+        </p>
+      ) : null}
+      {snapshots.map((each) => (
+        <SnapshotBox key={each.id} snapshot={each} onGoBack={kept.goBack} onRemove={kept.remove} />
+      ))}
+    </aside>
+  );
+}
+
+interface SaveFormProps {
+  readonly save: () => Promise<void>;
+  readonly name: string;
+  readonly setName: Dispatch<SetStateAction<string>>;
+}
+
+function SaveForm({ save, name, setName }: SaveFormProps) {
+  return (
+    <form
+      className={layout.barForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <TextInput
+        aria-label={t('estimate.nameOfTheSnapshot')}
+        placeholder={t('estimate.nameThisState')}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button size="sm" type="submit">
+        {t('estimate.saveASnapshot')}
+      </Button>
+    </form>
+  );
+}
+
+/** The snapshots of the job; saving one, going back to one, deleting one. */
+function useSnapshots() {
+  const { job, jobId, figures } = useOpenJob();
+  const services = useServices();
+  const settle = useSettle();
+  const [snapshots, setSnapshots] = useState<readonly StoredSnapshot[]>([]);
+  const refresh = useCallback(
+    async () => setSnapshots(await services.storage.listSnapshots(jobId)),
+    [services, jobId],
+  );
+  useEffect(() => void refresh(), [refresh]);
+  return {
+    snapshots,
+    /** Gives the id of what was saved, or undefined where the disk refused. */
+    save: async (name: string): Promise<string | undefined> => {
+      const id = services.makeId('settings').replace('settings:', 'snapshot-');
+      try {
+        await services.storage.saveSnapshot({
+          jobId,
+          id,
+          name: name.trim() || t('estimate.state', { place: snapshots.length + 1 }),
+          at: services.now(),
+          totalMinor: bidTotal(figures),
+          records: [...listRecords(job)],
+        });
+      } catch {
+        tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
+        return undefined;
+      }
+      await refresh();
+      return id;
+    },
+    goBack: (snapshot: StoredSnapshot): void => {
+      const refused = settle(
+        t('estimate.goBackTo', { name: snapshot.name }),
+        restoreJob(createJob(snapshot.records)),
+      );
+      if (refused !== undefined) tellProblem(refused);
+      else tell(t('estimate.theJobIsBackToUndoBrings', { name: snapshot.name }));
+    },
+    remove: ({ id }: StoredSnapshot) => void services.storage.removeSnapshot(jobId, id).then(refresh),
+  };
+}
+
+interface SnapshotBoxProps {
+  readonly snapshot: StoredSnapshot;
+  readonly onGoBack: (snapshot: StoredSnapshot) => void;
+  readonly onRemove: (snapshot: StoredSnapshot) => void;
+}
+
+function SnapshotBox({ snapshot, onGoBack, onRemove }: SnapshotBoxProps) {
+  const { money } = useFormats();
+  const { name, at, totalMinor, unread } = snapshot;
+  return (
+    <div className={styles.snapshot}>
+      <b className="cut" title={name}>
+        {name}
+      </b>
+      <span>{formatMoney(totalMinor, money)}</span>
+      <span className="soft">
+        {momentOf(at)}
+        {unread === undefined
+          ? ''
+          : t('estimate.withoutThatCouldNotBeRead', { records: t('count.record', { count: unread }) })}
+      </span>
+      <span>
+        <TextButton onClick={() => onGoBack(snapshot)}>{t('estimate.goBackToIt')}</TextButton>
+        <IconAction
+          label={t('estimate.deleteSnapshot', { name })}
+          icon={Trash2}
+          onClick={() => onRemove(snapshot)}
+        />
+      </span>
     </div>
   );
 }

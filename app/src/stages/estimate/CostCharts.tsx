@@ -18,12 +18,30 @@ import { hoursByCraft } from '@zest/core/reports/hoursByCraft';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
-import { CHART_FONT, useChartColors } from './chartColors.ts';
+import { CHART_FONT, type ChartColors, useChartColors } from './chartColors.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import type { CraftHours } from '@zest/core/reports/hoursByCraft';
+import type { Figures } from '@zest/core/calculate/figures';
 
 ChartJs.defaults.font.family = CHART_FONT;
 ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
+
+const BARS = {
+  animation: false as const,
+  responsive: true,
+  maintainAspectRatio: false,
+  indexAxis: 'y' as const,
+};
+
+const axesOf = (colors: ChartColors, write: (value: number) => string) => ({
+  x: {
+    stacked: true,
+    grid: { color: colors.line },
+    ticks: { color: colors.soft, callback: (value: string | number) => write(Number(value)) },
+  },
+  y: { stacked: true, grid: { display: false }, ticks: { color: colors.ink } },
+});
 
 /** Cost by section, split by kind; and who works how long. */
 export function CostCharts() {
@@ -52,89 +70,115 @@ export function CostCharts() {
     borderColor: colors.ink,
     borderWidth: 0.5,
   })).filter(({ data }) => data.some((amount) => amount !== 0));
-  const axes = (write: (value: number) => string) => ({
-    x: {
-      stacked: true,
-      grid: { color: colors.line },
-      ticks: { color: colors.soft, callback: (value: string | number) => write(Number(value)) },
-    },
-    y: { stacked: true, grid: { display: false }, ticks: { color: colors.ink } },
-  });
-  const common = {
-    animation: false as const,
-    responsive: true,
-    maintainAspectRatio: false,
-    indexAxis: 'y' as const,
-  };
   const writeMoney = (minor: number): string => formatMoney(Math.round(minor), money);
   const writeAxis = (minor: number): string => formatMoneyShort(Math.round(minor), money);
   const writeHours = (hours: number): string => `${formatNumber(hours, 1, numbers)} h`;
   return (
     <>
-      <section aria-label={t('estimate.costBySectionAndKind')}>
-        <h2>{t('estimate.costBySectionAndKind')}</h2>
-        <div style={{ height: 60 + sections.length * 34 }}>
+      <CostBySection
+        sections={sections}
+        writeMoney={writeMoney}
+        figures={figures}
+        kinds={kinds}
+        colors={colors}
+        writeAxis={writeAxis}
+      />
+      <HoursByCraft crafts={crafts} writeHours={writeHours} colors={colors} />
+    </>
+  );
+}
+
+interface HoursByCraftProps {
+  readonly crafts: readonly CraftHours[];
+  readonly writeHours: (hours: number) => string;
+  readonly colors: ChartColors;
+}
+
+function HoursByCraft({ crafts, writeHours, colors }: HoursByCraftProps) {
+  return (
+    <section aria-label={t('estimate.hoursByCraft')}>
+      <h2>{t('estimate.hoursByCraft')}</h2>
+      {crafts.length === 0 ? (
+        <p className="soft">{t('estimate.noLineHasLaborHoursYet')}</p>
+      ) : (
+        <div style={{ height: 50 + crafts.length * 28 }}>
           <Bar
             role="img"
-            aria-label={sections
-              .map(
-                ({ id, name }) =>
-                  `${name} ${writeMoney(knownValue(figures.figure(sectionNode(id, 'cost'))) ?? 0)}`,
-              )
+            aria-label={crafts
+              .map(({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')} ${writeHours(hours)}`)
               .join(', ')}
-            data={{ labels: sections.map(({ name }) => name), datasets: kinds }}
-            options={{
-              ...common,
-              plugins: {
-                legend: { position: 'top', align: 'start', labels: { color: colors.ink, boxWidth: 12 } },
-                tooltip: {
-                  callbacks: {
-                    label: ({ dataset, raw }) => `${dataset.label ?? ''} ${writeMoney(Number(raw))}`,
-                  },
+            data={{
+              labels: crafts.map(
+                ({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')}, ${writeHours(hours)}`,
+              ),
+              datasets: [
+                {
+                  label: t('estimate.hours'),
+                  data: crafts.map(({ hours }) => hours),
+                  backgroundColor: colors.zest,
+                  borderColor: colors.ink,
+                  borderWidth: 0.5,
                 },
+              ],
+            }}
+            options={{
+              ...BARS,
+              plugins: {
+                legend: { display: false },
+                tooltip: { callbacks: { label: ({ raw }) => writeHours(Number(raw)) } },
               },
-              scales: axes(writeAxis),
+              scales: axesOf(colors, writeHours),
             }}
           />
         </div>
-      </section>
-      <section aria-label={t('estimate.hoursByCraft')}>
-        <h2>{t('estimate.hoursByCraft')}</h2>
-        {crafts.length === 0 ? (
-          <p className="soft">{t('estimate.noLineHasLaborHoursYet')}</p>
-        ) : (
-          <div style={{ height: 50 + crafts.length * 28 }}>
-            <Bar
-              role="img"
-              aria-label={crafts
-                .map(({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')} ${writeHours(hours)}`)
-                .join(', ')}
-              data={{
-                labels: crafts.map(
-                  ({ craft, hours }) => `${craft?.name ?? t('estimate.noCraft')}, ${writeHours(hours)}`,
-                ),
-                datasets: [
-                  {
-                    label: t('estimate.hours'),
-                    data: crafts.map(({ hours }) => hours),
-                    backgroundColor: colors.zest,
-                    borderColor: colors.ink,
-                    borderWidth: 0.5,
-                  },
-                ],
-              }}
-              options={{
-                ...common,
-                plugins: {
-                  legend: { display: false },
-                  tooltip: { callbacks: { label: ({ raw }) => writeHours(Number(raw)) } },
+      )}
+    </section>
+  );
+}
+
+interface CostBySectionProps {
+  readonly sections: { id: string; name: string }[];
+  readonly writeMoney: (minor: number) => string;
+  readonly figures: Figures;
+  readonly kinds: {
+    label: string;
+    data: number[];
+    backgroundColor: string;
+    borderColor: string;
+    borderWidth: number;
+  }[];
+  readonly colors: ChartColors;
+  readonly writeAxis: (minor: number) => string;
+}
+
+function CostBySection({ sections, writeMoney, figures, kinds, colors, writeAxis }: CostBySectionProps) {
+  return (
+    <section aria-label={t('estimate.costBySectionAndKind')}>
+      <h2>{t('estimate.costBySectionAndKind')}</h2>
+      <div style={{ height: 60 + sections.length * 34 }}>
+        <Bar
+          role="img"
+          aria-label={sections
+            .map(
+              ({ id, name }) =>
+                `${name} ${writeMoney(knownValue(figures.figure(sectionNode(id, 'cost'))) ?? 0)}`,
+            )
+            .join(', ')}
+          data={{ labels: sections.map(({ name }) => name), datasets: kinds }}
+          options={{
+            ...BARS,
+            plugins: {
+              legend: { position: 'top', align: 'start', labels: { color: colors.ink, boxWidth: 12 } },
+              tooltip: {
+                callbacks: {
+                  label: ({ dataset, raw }) => `${dataset.label ?? ''} ${writeMoney(Number(raw))}`,
                 },
-                scales: axes(writeHours),
-              }}
-            />
-          </div>
-        )}
-      </section>
-    </>
+              },
+            },
+            scales: axesOf(colors, writeAxis),
+          }}
+        />
+      </div>
+    </section>
   );
 }

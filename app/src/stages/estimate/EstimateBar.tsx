@@ -14,6 +14,7 @@ import { USUAL_COLUMNS, listColumns } from './columns.tsx';
 import { useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Line } from '@zest/core/job/records/line';
 
 interface EstimateBarProps {
   /** How many priced lines there are. */
@@ -70,20 +71,14 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
       <Button size="sm" variant="outline" onClick={onCopy}>
         {t('estimate.copyFromAJob')}
       </Button>
-      <MoreMenu
-        label={t('estimate.moreToAdd')}
-        entries={[
-          [t('estimate.addATextRow'), () => addLine({ is: 'text', description: t('estimate.text') })],
-          [
-            t('estimate.addASubtotal'),
-            () => addLine({ is: 'subtotal', description: t('estimate.subtotal') }),
-          ],
-          [t('estimate.addASectionInside'), () => addSection(currentPlace().sectionId)],
-          [t('estimate.moveTheSectionIntoTheOneAbove'), () => nest(nestSection)],
-          [t('estimate.moveTheSectionOutOneLevel'), () => nest(unnestSection)],
-          [byCode ? t('estimate.showLinesUnderTheirScopes') : t('estimate.showLinesInTheirSections'), spread],
-          [t('estimate.saveTheJobAsATemplate'), onTemplate],
-        ]}
+      <MoreToAdd
+        addLine={addLine}
+        addSection={addSection}
+        currentPlace={currentPlace}
+        nest={nest}
+        byCode={byCode}
+        spread={spread}
+        onTemplate={onTemplate}
       />
       <Button size="sm" variant="outline" onClick={() => addSection(null)}>
         {t('estimate.addASection')}
@@ -94,3 +89,34 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
     </div>
   );
 });
+
+interface MoreToAddProps {
+  readonly addLine: (
+    content?: Parameters<
+      (sectionId: Id<'section'> | null, below: string | undefined, content?: Partial<Line>) => void
+    >[2],
+  ) => void;
+  readonly addSection: (parentId: Id<'section'> | null) => void;
+  readonly currentPlace: () => { readonly key: string | undefined; readonly sectionId: Id<'section'> | null };
+  readonly nest: (how: typeof nestSection) => void;
+  readonly byCode: boolean;
+  readonly spread: () => void;
+  readonly onTemplate: () => void;
+}
+
+function MoreToAdd({ addLine, addSection, currentPlace, nest, byCode, spread, onTemplate }: MoreToAddProps) {
+  return (
+    <MoreMenu
+      label={t('estimate.moreToAdd')}
+      entries={[
+        [t('estimate.addATextRow'), () => addLine({ is: 'text', description: t('estimate.text') })],
+        [t('estimate.addASubtotal'), () => addLine({ is: 'subtotal', description: t('estimate.subtotal') })],
+        [t('estimate.addASectionInside'), () => addSection(currentPlace().sectionId)],
+        [t('estimate.moveTheSectionIntoTheOneAbove'), () => nest(nestSection)],
+        [t('estimate.moveTheSectionOutOneLevel'), () => nest(unnestSection)],
+        [byCode ? t('estimate.showLinesUnderTheirScopes') : t('estimate.showLinesInTheirSections'), spread],
+        [t('estimate.saveTheJobAsATemplate'), onTemplate],
+      ]}
+    />
+  );
+}

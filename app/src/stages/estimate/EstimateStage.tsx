@@ -10,6 +10,7 @@ import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { FormulaInput } from '../../formulas/FormulaInput.tsx';
 import { useChoice } from '../../components/useChoice.ts';
 import { useArrangement } from '../../tables/arrangement.ts';
+import type { GridColumn } from '../../tables/gridProps.ts';
 import { Grid } from '../../tables/Grid.tsx';
 import { ItemChoice } from '../assemblies/ItemChoice.tsx';
 import {
@@ -32,17 +33,30 @@ import { isBlank, useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { Panes } from '../../parts/Panes.tsx';
+import type { ComponentRow } from '@zest/core/estimate/rows';
+import type { LineKey } from '@zest/core/job/lineKey';
+import type { Line } from '@zest/core/job/records/line';
+import type { Cell } from '../../tables/cells.ts';
+import type { GridEdit } from '../../tables/gridProps.ts';
+import type { Pasted } from '../../tables/paste.ts';
+import type { LineChange } from '@zest/core/job/commands/changeLines';
+import type { Item } from '@zest/core/job/records/item';
+import type { Side } from '@zest/core/estimate/moveRows';
+import type { Command } from '@zest/core/job/change';
+import type { Figures } from '@zest/core/calculate/figures';
+import type { Job } from '@zest/core/job/job';
+import type { Formats } from '../../stores/context.tsx';
+import type { Arrangement } from '../../tables/arrangement.ts';
+import type { Dispatch, SetStateAction } from 'react';
+import type { JobActions } from '../../stores/jobStore.ts';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
 /** The priced lines by section, and what the bid makes of them. */
 export function EstimateStage() {
   const open = useOpenJob();
-  const { job, figures } = open;
   const selection = useJobState((state) => state.selection);
-  const actions = useJobActions();
   const formats = useFormats();
-  const arrangement = useArrangement('estimate');
   const [shown, choose] = useChoice('estimate-columns', USUAL_COLUMNS, columnsSchema);
   // A rule may say anew what applies: rows follow figures, not records alone.
   const rows = useMemo(() => rowsAt(open), [open]);
@@ -52,22 +66,13 @@ export function EstimateStage() {
   const lines = useMemo(() => rows.filter(isPriced).length, [rows]);
   // The table begins at its first row.
   const [block, setBlock] = useState<readonly EstimateRow[]>(() => rows.slice(0, 1));
-  const typing = useView((state) => state.typing);
   const setView = useSetView();
   // Another time on this page nothing was just added.
   useEffect(() => () => setView({ typing: undefined }), [setView]);
   const [asking, setAsking] = useState<'copy' | 'template' | undefined>();
   // What is not selected is current all the same: the first row of the block that is marked.
   const current = rowAt(rows, selection)?.key ?? block[0]?.key;
-  // Asked for when something is added, so that the bar is not drawn anew with every step through the rows.
-  const latest = useRef({ rows, current });
-  useEffect(() => {
-    latest.current = { rows, current };
-  });
-  const currentPlace = useCallback(() => {
-    const { rows: among, current: key } = latest.current;
-    return { key, sectionId: sectionAt(among, key) };
-  }, []);
+  const currentPlace = useCurrentPlace(rows, current);
   const copy = useCallback(() => setAsking('copy'), []);
   const template = useCallback(() => setAsking('template'), []);
   const stage = useRef<HTMLDivElement>(null);
@@ -83,80 +88,169 @@ export function EstimateStage() {
         onTemplate={template}
         onAdded={toLines}
       />
-      <Panes
-        name="estimate"
-        usual="288px"
-        side={<SidePanel row={rowAt(rows, selection)} estimate={estimate} />}
-      >
-        <div className={layout.stage}>
-          <SelectionBar block={block} estimate={estimate} />
-          {rows.length === 0 ? (
-            <div className={layout.empty}>
-              <h2>{t('estimate.noLinesYet')}</h2>
-              <p>{t('estimate.assembliesOnMeasuredScopesAddLines')}</p>
-            </div>
-          ) : (
-            <Grid
-              label={t('estimate.estimate')}
-              columns={columns}
-              rows={rows}
-              keyOf={({ key }) => key}
-              arrangement={arrangement}
-              classOf={(row) => `${row.type} ${countsInBid(figures, row) ? '' : 'left-out'}`}
-              onEdit={estimate.edit}
-              onPaste={estimate.paste}
-              onRemove={estimate.removeRows}
-              onMove={estimate.move}
-              isMovable={isMovable}
-              onBlock={setBlock}
-              onSelect={(row) => actions.select(selectionOf(row))}
-              selectedKey={keyOfSelection(selection)}
-              typing={typing}
-              editorOf={(row, column, done, first) =>
-                column === 'quantity' && row.type === 'line' ? (
-                  <FormulaInput
-                    label={t('estimate.quantity')}
-                    align="end"
-                    value={pinnedOfRow(job, row) ?? row.line.quantity}
-                    place={{ in: 'job' }}
-                    unit={unitOrLabel(row.line.unit).symbol}
-                    inCell={{ first, onLeave: done }}
-                    onCommit={(kept) =>
-                      estimate.edit([{ row, column, text: plainToLocal(kept, formats.numbers) }])
-                    }
-                  />
-                ) : column === 'code' && (row.type === 'line' || row.type === 'component') ? (
-                  <ItemChoice
-                    code={row.type === 'line' ? row.line.itemCode : row.component.itemCode}
-                    label={t('estimate.itemOfThePriceBook')}
-                    inCell={{ first, onLeave: () => done() }}
-                    // Someone adds a line and types what it is: where that is no item, it is its description.
-                    {...(row.type === 'line' && isBlank(row.line)
-                      ? {
-                          onUnknown: (text: string) =>
-                            estimate.tellRefused(estimate.edit([{ row, column: 'description', text }])),
-                        }
-                      : {})}
-                    onChoose={(itemCode) => {
-                      const item = figures.findItem(itemCode);
-                      const isNew = row.type === 'line' && isBlank(row.line);
-                      const refused = estimate.takeItem(row, itemCode, isNew ? item : undefined);
-                      done();
-                      return refused;
-                    }}
-                  />
-                ) : null
-              }
-            />
-          )}
-        </div>
-      </Panes>
+      <LinesAndPanel
+        rows={rows}
+        selection={selection}
+        estimate={estimate}
+        block={block}
+        columns={columns}
+        setBlock={setBlock}
+      />
       {asking === 'copy' ? (
         <CopyDialog sectionId={sectionAt(rows, current)} onClose={() => setAsking(undefined)} />
       ) : null}
       {asking === 'template' ? <TemplateDialog onClose={() => setAsking(undefined)} /> : null}
     </div>
   );
+}
+
+interface LinesAndPanelProps {
+  readonly rows: readonly EstimateRow[];
+  readonly selection: Selection | undefined;
+  readonly estimate: ReturnType<typeof useEstimate>;
+  readonly block: readonly EstimateRow[];
+  readonly columns: GridColumn<EstimateRow>[];
+  readonly setBlock: Dispatch<SetStateAction<readonly EstimateRow[]>>;
+}
+
+function LinesAndPanel({ rows, selection, estimate, block, columns, setBlock }: LinesAndPanelProps) {
+  return (
+    <Panes
+      name="estimate"
+      usual="288px"
+      side={<SidePanel row={rowAt(rows, selection)} estimate={estimate} />}
+    >
+      <div className={layout.stage}>
+        <SelectionBar block={block} estimate={estimate} />
+        {rows.length === 0 ? (
+          <div className={layout.empty}>
+            <h2>{t('estimate.noLinesYet')}</h2>
+            <p>{t('estimate.assembliesOnMeasuredScopesAddLines')}</p>
+          </div>
+        ) : (
+          <LinesGrid
+            columns={columns}
+            rows={rows}
+            estimate={estimate}
+            setBlock={setBlock}
+            selection={selection}
+          />
+        )}
+      </div>
+    </Panes>
+  );
+}
+
+interface LinesGridProps {
+  readonly columns: GridColumn<EstimateRow>[];
+  readonly rows: readonly EstimateRow[];
+  readonly estimate: ReturnType<typeof useEstimate>;
+  readonly setBlock: Dispatch<SetStateAction<readonly EstimateRow[]>>;
+  readonly selection: Selection | undefined;
+}
+
+function LinesGrid({ columns, rows, estimate, setBlock, selection }: LinesGridProps) {
+  const { job, figures } = useOpenJob();
+  const actions = useJobActions();
+  const formats = useFormats();
+  const arrangement = useArrangement('estimate');
+  const typing = useView((state) => state.typing);
+  return (
+    <Grid
+      label={t('estimate.estimate')}
+      columns={columns}
+      rows={rows}
+      keyOf={({ key }) => key}
+      arrangement={arrangement}
+      classOf={(row) => `${row.type} ${countsInBid(figures, row) ? '' : 'left-out'}`}
+      onEdit={estimate.edit}
+      onPaste={estimate.paste}
+      onRemove={estimate.removeRows}
+      onMove={estimate.move}
+      isMovable={isMovable}
+      onBlock={setBlock}
+      onSelect={(row) => actions.select(selectionOf(row))}
+      selectedKey={keyOfSelection(selection)}
+      typing={typing}
+      editorOf={(row, column, done, first) =>
+        column === 'quantity' && row.type === 'line' ? (
+          <QuantityEditor row={row} first={first} done={done} estimate={estimate} column={column} />
+        ) : column === 'code' && (row.type === 'line' || row.type === 'component') ? (
+          <ItemEditor row={row} first={first} done={done} estimate={estimate} />
+        ) : null
+      }
+    />
+  );
+}
+
+interface ItemEditorProps {
+  readonly row:
+    | ComponentRow
+    | { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number };
+  readonly first: string | undefined;
+  readonly done: (step?: Cell, taken?: string) => void;
+  readonly estimate: ReturnType<typeof useEstimate>;
+}
+
+function ItemEditor({ row, first, done, estimate }: ItemEditorProps) {
+  const { figures } = useOpenJob();
+  return (
+    <ItemChoice
+      code={row.type === 'line' ? row.line.itemCode : row.component.itemCode}
+      label={t('estimate.itemOfThePriceBook')}
+      inCell={{ first, onLeave: () => done() }}
+      // Someone adds a line and types what it is: where that is no item, it is its description.
+      {...(row.type === 'line' && isBlank(row.line)
+        ? {
+            onUnknown: (text: string) =>
+              estimate.tellRefused(estimate.edit([{ row, column: 'description', text }])),
+          }
+        : {})}
+      onChoose={(itemCode) => {
+        const item = figures.findItem(itemCode);
+        const isNew = row.type === 'line' && isBlank(row.line);
+        const refused = estimate.takeItem(row, itemCode, isNew ? item : undefined);
+        done();
+        return refused;
+      }}
+    />
+  );
+}
+
+interface QuantityEditorProps {
+  readonly row: { readonly type: 'line'; readonly key: LineKey; readonly line: Line; readonly depth: number };
+  readonly first: string | undefined;
+  readonly done: (step?: Cell, taken?: string) => void;
+  readonly estimate: ReturnType<typeof useEstimate>;
+  readonly column: string;
+}
+
+function QuantityEditor({ row, first, done, estimate, column }: QuantityEditorProps) {
+  const { job } = useOpenJob();
+  const { numbers } = useFormats();
+  return (
+    <FormulaInput
+      label={t('estimate.quantity')}
+      align="end"
+      value={pinnedOfRow(job, row) ?? row.line.quantity}
+      place={{ in: 'job' }}
+      unit={unitOrLabel(row.line.unit).symbol}
+      inCell={{ first, onLeave: done }}
+      onCommit={(kept) => estimate.edit([{ row, column, text: plainToLocal(kept, numbers) }])}
+    />
+  );
+}
+
+/** Where a new line goes: asked for when something is added, so that the bar is not drawn at every step through the rows. */
+function useCurrentPlace(rows: readonly EstimateRow[], current: string | undefined) {
+  const latest = useRef({ rows, current });
+  useEffect(() => {
+    latest.current = { rows, current };
+  });
+  return useCallback(() => {
+    const { rows: among, current: key } = latest.current;
+    return { key, sectionId: sectionAt(among, key) };
+  }, []);
 }
 
 const rowsAt = ({ figures }: OpenJob): readonly EstimateRow[] => listShownRows(figures);

@@ -26,6 +26,8 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Leveled } from '@zest/core/estimate/quotes';
+import type { MoneyFormat } from '@zest/core/pricing/money';
 
 interface LevelingProps {
   readonly each: Package;
@@ -43,42 +45,9 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
   const lowest = Math.min(...leveled.filter(({ open }) => open === 0).map(({ total }) => total));
   return (
     <table className={styles.leveling}>
-      <thead>
-        <tr>
-          <th scope="col">{quotes.length === 0 ? t('estimate.noQuoteYet') : ''}</th>
-          {quotes.map((quote) => (
-            <QuoteHead key={quote.id} quote={quote} />
-          ))}
-        </tr>
-      </thead>
+      <LevelingHead quotes={quotes} />
       <tbody>
-        <QuoteRow name={t('estimate.quoted')} quotes={quotes}>
-          {(quote, change_) => (
-            <MoneyInput
-              label={t('estimate.quotedBy', { company: quote.company })}
-              value={quote.amount}
-              onCommit={(amount) => change_({ amount })}
-            />
-          )}
-        </QuoteRow>
-        <QuoteRow name={t('estimate.dated')} quotes={quotes}>
-          {(quote, change_) => (
-            <DateInput
-              label={t('estimate.dateOf', { company: quote.company })}
-              value={quote.date}
-              onCommit={(date) => change_({ date })}
-            />
-          )}
-        </QuoteRow>
-        <QuoteRow name={t('estimate.validUntilRow')} quotes={quotes}>
-          {(quote, change_) => (
-            <DateInput
-              label={t('estimate.validUntil', { company: quote.company })}
-              value={quote.validUntil}
-              onCommit={(validUntil) => change_({ validUntil })}
-            />
-          )}
-        </QuoteRow>
+        <QuotedRows quotes={quotes} />
         {each.asks.map(({ key, text }) => (
           <AskRow key={key} each={each} ask={key} text={text} quotes={quotes} change={change} />
         ))}
@@ -104,32 +73,101 @@ export function Leveling({ each, quotes, change }: LevelingProps) {
         </QuoteRow>
       </tbody>
       <tfoot>
-        <tr>
-          <th scope="row">{t('estimate.leveled')}</th>
-          {leveled.map(({ total, open }, at) => (
-            <td
-              key={quotes[at]?.id}
-              className={`right ${open === 0 && total === lowest && quotes.length > 1 ? 'lowest' : ''}`}
-            >
-              <b>{formatMoney(total, money)}</b>
-              {open > 0 ? (
-                <div className="warn">
-                  {t('estimate.withoutAnAllowanceNotComparableYet', {
-                    exclusions: t('count.exclusion', { count: open }),
-                  })}
-                </div>
-              ) : total === lowest ? null : (
-                <div className="soft">
-                  {t('estimate.aboveTheLowest', { money: formatMoney(total - lowest, money) })}
-                </div>
-              )}
-            </td>
-          ))}
-        </tr>
+        <LeveledRow leveled={leveled} quotes={quotes} lowest={lowest} money={money} />
         <TakenRow each={each} quotes={quotes} change={change} />
         <OwnRow each={each} span={quotes.length} change={change} />
       </tfoot>
     </table>
+  );
+}
+
+interface LeveledRowProps {
+  readonly leveled: Leveled[];
+  readonly quotes: readonly Quote[];
+  readonly lowest: number;
+  readonly money: MoneyFormat;
+}
+
+/** What each quote comes to once what it leaves out is added. */
+function LeveledRow({ leveled, quotes, lowest, money }: LeveledRowProps) {
+  return (
+    <tr>
+      <th scope="row">{t('estimate.leveled')}</th>
+      {leveled.map(({ total, open }, at) => (
+        <td
+          key={quotes[at]?.id}
+          className={`right ${open === 0 && total === lowest && quotes.length > 1 ? 'lowest' : ''}`}
+        >
+          <b>{formatMoney(total, money)}</b>
+          {open > 0 ? (
+            <div className="warn">
+              {t('estimate.withoutAnAllowanceNotComparableYet', {
+                exclusions: t('count.exclusion', { count: open }),
+              })}
+            </div>
+          ) : total === lowest ? null : (
+            <div className="soft">
+              {t('estimate.aboveTheLowest', { money: formatMoney(total - lowest, money) })}
+            </div>
+          )}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+interface QuotedRowsProps {
+  readonly quotes: readonly Quote[];
+}
+
+function QuotedRows({ quotes }: QuotedRowsProps) {
+  return (
+    <>
+      <QuoteRow name={t('estimate.quoted')} quotes={quotes}>
+        {(quote, change_) => (
+          <MoneyInput
+            label={t('estimate.quotedBy', { company: quote.company })}
+            value={quote.amount}
+            onCommit={(amount) => change_({ amount })}
+          />
+        )}
+      </QuoteRow>
+      <QuoteRow name={t('estimate.dated')} quotes={quotes}>
+        {(quote, change_) => (
+          <DateInput
+            label={t('estimate.dateOf', { company: quote.company })}
+            value={quote.date}
+            onCommit={(date) => change_({ date })}
+          />
+        )}
+      </QuoteRow>
+      <QuoteRow name={t('estimate.validUntilRow')} quotes={quotes}>
+        {(quote, change_) => (
+          <DateInput
+            label={t('estimate.validUntil', { company: quote.company })}
+            value={quote.validUntil}
+            onCommit={(validUntil) => change_({ validUntil })}
+          />
+        )}
+      </QuoteRow>
+    </>
+  );
+}
+
+interface LevelingHeadProps {
+  readonly quotes: readonly Quote[];
+}
+
+function LevelingHead({ quotes }: LevelingHeadProps) {
+  return (
+    <thead>
+      <tr>
+        <th scope="col">{quotes.length === 0 ? t('estimate.noQuoteYet') : ''}</th>
+        {quotes.map((quote) => (
+          <QuoteHead key={quote.id} quote={quote} />
+        ))}
+      </tr>
+    </thead>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { Figures } from '@zest/core/calculate/figures';
 import { Button } from '@chakra-ui/react';
 import {
   actingOnRow,
@@ -39,6 +40,18 @@ import type { Estimate } from './useEstimate.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Scope } from '@zest/core/job/records/scope';
+import type { GridEdit } from '../../tables/gridProps.ts';
+import type { EstimateRow } from '@zest/core/estimate/rows';
+import type { Pasted } from '../../tables/paste.ts';
+import type { LineChange } from '@zest/core/job/commands/changeLines';
+import type { Item } from '@zest/core/job/records/item';
+import type { Line } from '@zest/core/job/records/line';
+import type { Side } from '@zest/core/estimate/moveRows';
+import type { Command } from '@zest/core/job/change';
+import type { LineFacts, ReportLine } from '@zest/core/reports/estimateReport';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import type { MoneyFormat } from '@zest/core/pricing/money';
 
 interface LinePanelProps {
   readonly row: PricedRow;
@@ -58,18 +71,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
   return (
     <div className={`${layout.form} ${layout.linePanel}`}>
       <h2>{describeRow(line)}</h2>
-      <dl className={layout.facts}>
-        <dt>{t('estimate.cost')}</dt>
-        <dd>
-          {line.failure === undefined ? (
-            formatMoney(line.extension ?? 0, money)
-          ) : (
-            <FailureText failure={line.failure} />
-          )}
-        </dd>
-        <dt>{t('estimate.priceToTheClient')}</dt>
-        <dd>{price === undefined ? '' : formatMoney(price, money)}</dd>
-      </dl>
+      <LineCost line={line} money={money} price={price} />
       {line.failure === undefined ? null : <p className="warn">{describeFailure(line.failure, job)}</p>}
       <LaborUnknown row={row} />
       {row.type === 'quote' ? <p className="soft">{t('estimate.itsCostComesFromItsQuotesUnder')}</p> : null}
@@ -91,66 +93,9 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
           }}
         />
       ) : null}
-      {row.type === 'purchase' ? null : (
-        <label>
-          <span className="soft">{t('estimate.section2')}</span>
-          <Select
-            value={placeOf(row, job) ?? ''}
-            onChange={(event) => {
-              const id = event.target.value;
-              estimate.tellRefused(
-                change(t('estimate.moveALine'), { sectionId: id === '' ? null : (id as Id<'section'>) }),
-              );
-            }}
-          >
-            <option value="">
-              {row.type === 'component'
-                ? t('estimate.with', { name: row.scope.name })
-                : t('estimate.noSection')}
-            </option>
-            {inOrder(job.section.values()).map(({ id, code, name }) => (
-              <option key={id} value={id}>
-                {`${code} ${name}`.trim()}
-              </option>
-            ))}
-          </Select>
-        </label>
-      )}
-      <div className={layout.formTwo}>
-        <label>
-          <span className="soft">{t('estimate.costCode')}</span>
-          <CommitInput
-            label={t('estimate.costCode')}
-            value={facts?.costCode ?? ''}
-            onCommit={(text) =>
-              change(t('estimate.costCode2'), { costCode: text.trim() === '' ? undefined : text.trim() })
-            }
-          />
-        </label>
-        <label>
-          <span className="soft">{t('estimate.waste')}</span>
-          <CommitInput
-            label={t('estimate.wastePercent')}
-            align="end"
-            disabled={row.type === 'quote' || row.type === 'purchase'}
-            value={plainToLocal(String(facts?.wastePercent ?? ''), numbers)}
-            onCommit={(text) => estimate.edit([{ row, column: 'waste', text }])}
-          />
-        </label>
-      </div>
-      {row.type === 'purchase' ? null : (
-        <label>
-          <span className="soft">{t('estimate.alternate2')}</span>
-          <Select
-            value={writePlace(alternate)}
-            onChange={(event) => {
-              estimate.tellRefused(change('alternate', { alternate: readPlace(event.target.value) }));
-            }}
-          >
-            <AlternateOptions />
-          </Select>
-        </label>
-      )}
+      <SectionChoice row={row} job={job} estimate={estimate} change={change} />
+      <CodeAndWaste facts={facts} change={change} row={row} numbers={numbers} estimate={estimate} />
+      <AlternateChoice row={row} alternate={alternate} estimate={estimate} change={change} />
       <label>
         <span className="soft">{t('estimate.note')}</span>
         <CommitInput
@@ -161,6 +106,120 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
         />
       </label>
     </div>
+  );
+}
+
+interface AlternateChoiceProps {
+  readonly row: PricedRow;
+  readonly alternate: NonNullable<Scope['alternate']> | undefined;
+  readonly estimate: LinePanelProps['estimate'];
+  readonly change: (label: string, how: Parameters<Estimate['change']>[2]) => string | undefined;
+}
+
+function AlternateChoice({ row, alternate, estimate, change }: AlternateChoiceProps) {
+  return row.type === 'purchase' ? null : (
+    <label>
+      <span className="soft">{t('estimate.alternate2')}</span>
+      <Select
+        value={writePlace(alternate)}
+        onChange={(event) => {
+          estimate.tellRefused(change('alternate', { alternate: readPlace(event.target.value) }));
+        }}
+      >
+        <AlternateOptions />
+      </Select>
+    </label>
+  );
+}
+
+interface CodeAndWasteProps {
+  readonly facts: LineFacts | undefined;
+  readonly change: (label: string, how: Parameters<Estimate['change']>[2]) => string | undefined;
+  readonly row: PricedRow;
+  readonly numbers: NumberFormat;
+  readonly estimate: LinePanelProps['estimate'];
+}
+
+function CodeAndWaste({ facts, change, row, numbers, estimate }: CodeAndWasteProps) {
+  return (
+    <div className={layout.formTwo}>
+      <label>
+        <span className="soft">{t('estimate.costCode')}</span>
+        <CommitInput
+          label={t('estimate.costCode')}
+          value={facts?.costCode ?? ''}
+          onCommit={(text) =>
+            change(t('estimate.costCode2'), { costCode: text.trim() === '' ? undefined : text.trim() })
+          }
+        />
+      </label>
+      <label>
+        <span className="soft">{t('estimate.waste')}</span>
+        <CommitInput
+          label={t('estimate.wastePercent')}
+          align="end"
+          disabled={row.type === 'quote' || row.type === 'purchase'}
+          value={plainToLocal(String(facts?.wastePercent ?? ''), numbers)}
+          onCommit={(text) => estimate.edit([{ row, column: 'waste', text }])}
+        />
+      </label>
+    </div>
+  );
+}
+
+interface SectionChoiceProps {
+  readonly row: PricedRow;
+  readonly job: Job;
+  readonly estimate: LinePanelProps['estimate'];
+  readonly change: (label: string, how: Parameters<Estimate['change']>[2]) => string | undefined;
+}
+
+function SectionChoice({ row, job, estimate, change }: SectionChoiceProps) {
+  return row.type === 'purchase' ? null : (
+    <label>
+      <span className="soft">{t('estimate.section2')}</span>
+      <Select
+        value={placeOf(row, job) ?? ''}
+        onChange={(event) => {
+          const id = event.target.value;
+          estimate.tellRefused(
+            change(t('estimate.moveALine'), { sectionId: id === '' ? null : (id as Id<'section'>) }),
+          );
+        }}
+      >
+        <option value="">
+          {row.type === 'component' ? t('estimate.with', { name: row.scope.name }) : t('estimate.noSection')}
+        </option>
+        {inOrder(job.section.values()).map(({ id, code, name }) => (
+          <option key={id} value={id}>
+            {`${code} ${name}`.trim()}
+          </option>
+        ))}
+      </Select>
+    </label>
+  );
+}
+
+interface LineCostProps {
+  readonly line: ReportLine;
+  readonly money: MoneyFormat;
+  readonly price: number | undefined;
+}
+
+function LineCost({ line, money, price }: LineCostProps) {
+  return (
+    <dl className={layout.facts}>
+      <dt>{t('estimate.cost')}</dt>
+      <dd>
+        {line.failure === undefined ? (
+          formatMoney(line.extension ?? 0, money)
+        ) : (
+          <FailureText failure={line.failure} />
+        )}
+      </dd>
+      <dt>{t('estimate.priceToTheClient')}</dt>
+      <dd>{price === undefined ? '' : formatMoney(price, money)}</dd>
+    </dl>
   );
 }
 
@@ -239,15 +298,9 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
   const price = priceOfRow(figures, row);
   if (!price.ok) return null;
   const pricing = pricingOfRow(figures, row);
-  const acting = actingOnRow(figures, row);
   const item = pricing.quoted === undefined ? itemOfRow(figures, row) : undefined;
   const factor = item === undefined ? undefined : unitFactor(pricing.unit, item.unit);
-  const percent = (times: number): string =>
-    `${times > 1 ? '+' : ''}${formatNumber((times - 1) * 100, 1, numbers, true)} %`;
-  const { regionId } = settingsOf(job);
-  const region = regionId === undefined ? undefined : job.region.get(regionId);
   const { gang } = price.value;
-  const sectionId = row.type === 'line' ? row.line.sectionId : sectionOf(job, row.placed);
   const lines: (readonly [string, string])[] = [];
   if (pricing.quoted !== undefined)
     lines.push([t('estimate.quoteOf', { company: pricing.quoted.company }), '']);
@@ -272,25 +325,7 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
     if (gang.machines > 0)
       lines.push([t('estimate.machinesACrewHour'), formatUnitCost(gang.machines, money)]);
   }
-  const own = hoursFactorOf(figures, row);
-  if (own !== 1 && price.value.hours !== 0) lines.push([t('estimate.hoursForThisComponent'), percent(own)]);
-  const worked = workedOf(figures, row);
-  const bought = knownValue(figures.figure(lineNode(row.key, 'quantity')));
-  if (worked !== undefined && bought !== undefined && worked !== bought)
-    lines.push([
-      t('estimate.workedBeforeWasteAndRounding'),
-      `${writeQuantity(worked, pricing.unit, numbers)} ${pricing.unit}`,
-    ]);
-  if (acting.difficulty !== 1) lines.push([t('estimate.hoursForDifficulty'), percent(acting.difficulty)]);
-  if (region !== undefined)
-    for (const kind of ['material', 'labor', 'equipment'] as const)
-      if (region[kind] !== 1)
-        lines.push([
-          t('estimate.in2', { costwords: COST_WORDS[kind], name: region.name }),
-          percent(region[kind]),
-        ]);
-  for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
-    lines.push([`Adjusted: ${name}`, `${plainToLocal(by, numbers)} %`]);
+  lines.push(...conditionsOn(figures, row, numbers));
   return (
     <dl className={`${layout.facts} why`} aria-label={t('estimate.whyThisPrice')}>
       {lines.map(([what, figure], index) => (
@@ -301,6 +336,41 @@ function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
       ))}
     </dl>
   );
+}
+
+/** What acts on a price besides its item: work that differs from what is bought, difficulty, region, adjustments. */
+function conditionsOn(figures: Figures, row: BuiltRow, numbers: NumberFormat): (readonly [string, string])[] {
+  const { job } = figures;
+  const { unit } = pricingOfRow(figures, row);
+  const price = priceOfRow(figures, row);
+  const hours = price.ok ? price.value.hours : 0;
+  const acting = actingOnRow(figures, row);
+  const percent = (times: number): string =>
+    `${times > 1 ? '+' : ''}${formatNumber((times - 1) * 100, 1, numbers, true)} %`;
+  const { regionId } = settingsOf(job);
+  const region = regionId === undefined ? undefined : job.region.get(regionId);
+  const sectionId = row.type === 'line' ? row.line.sectionId : sectionOf(job, row.placed);
+  const lines: (readonly [string, string])[] = [];
+  const own = hoursFactorOf(figures, row);
+  if (own !== 1 && hours !== 0) lines.push([t('estimate.hoursForThisComponent'), percent(own)]);
+  const worked = workedOf(figures, row);
+  const bought = knownValue(figures.figure(lineNode(row.key, 'quantity')));
+  if (worked !== undefined && bought !== undefined && worked !== bought)
+    lines.push([
+      t('estimate.workedBeforeWasteAndRounding'),
+      `${writeQuantity(worked, unit, numbers)} ${unit}`,
+    ]);
+  if (acting.difficulty !== 1) lines.push([t('estimate.hoursForDifficulty'), percent(acting.difficulty)]);
+  if (region !== undefined)
+    for (const kind of ['material', 'labor', 'equipment'] as const)
+      if (region[kind] !== 1)
+        lines.push([
+          t('estimate.in2', { costwords: COST_WORDS[kind], name: region.name }),
+          percent(region[kind]),
+        ]);
+  for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
+    lines.push([t('estimate.adjustedFor', { name }), `${plainToLocal(by, numbers)} %`]);
+  return lines;
 }
 
 /** Why this size: what was asked for beside what the item has, in the unit of the price book. */

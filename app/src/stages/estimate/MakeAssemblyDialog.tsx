@@ -21,6 +21,8 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import type { FromLines } from '@zest/core/assemblies/fromLines';
+import type { Dispatch, SetStateAction } from 'react';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];
@@ -43,18 +45,11 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
   const [error, setError] = useState<string | undefined>();
   const driver = scope === undefined ? undefined : drivers.of(scope.id, measure);
   const [id] = useState(() => makeId('assembly'));
+  const order = orderAfter(job.assembly.values());
   const made =
     driver === undefined
       ? undefined
-      : assemblyFromLines(
-          lines,
-          driver,
-          name.trim(),
-          id,
-          orderAfter(job.assembly.values()),
-          job.item.values(),
-          makeId,
-        );
+      : assemblyFromLines(lines, driver, name.trim(), id, order, job.item.values(), makeId);
   const create = (): void => {
     if (made === undefined) return;
     const refused = settle(t('estimate.makeFromLines', { name }), put(...made.items, made.assembly));
@@ -75,74 +70,118 @@ export function MakeAssemblyDialog({ lines, onClose }: MakeAssemblyDialogProps) 
       }
     >
       <div className={layout.form}>
-        <LabeledText
-          label={t('estimate.name')}
-          error={error}
-
-          value={name}
-          onText={setName}
+        <NameField error={error} name={name} setName={setName} />
+        <DriverChoice
+          scopeId={scopeId}
+          setScopeId={setScopeId}
+          setMeasure={setMeasure}
+          drivers={drivers}
+          driver={driver}
+          scope={scope}
         />
-        <div className={layout.formTwo}>
-          <Labeled label={t('estimate.theLinesAreFor')} hint={t('estimate.theirQuantitiesScaleWithIt')}>
-            {(control) => (
-              <Select
-                {...control}
-                value={scopeId}
-                onChange={(event) => {
-                  setScopeId(event.target.value as typeof scopeId);
-                  setMeasure(undefined);
-                }}
-              >
-                {drivers.scopes.map((each) => (
-                  <option key={each.id} value={each.id}>
-                    {each.name}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Labeled>
-          <Labeled
-            label={t('estimate.byIts')}
-            hint={driver === undefined ? '' : t('estimate.itIs', { figure: driver.figure })}
-          >
-            {(control) => (
-              <Select
-                {...control}
-                value={driver?.measure ?? ''}
-                onChange={(event) => setMeasure(event.target.value as Measure)}
-              >
-                {scope === undefined
-                  ? null
-                  : drivers.measures(scope.id).map((each) => (
-                      <option key={each} value={each}>
-                        {MEASURE_WORDS[each]}
-                      </option>
-                    ))}
-              </Select>
-            )}
-          </Labeled>
-        </div>
         {made === undefined ? (
           <p className="soft">{t('estimate.thereIsNothingMeasuredYetThatThese')}</p>
         ) : (
-          <table className={layout.lines}>
-            <tbody>
-              {made.assembly.components.map(({ key, name: component, formula, unit }) => (
-                <tr key={key}>
-                  <td>{component}</td>
-                  <td>
-                    <code>{formula}</code>
-                  </td>
-                  <td className="unit" style={{ width: 60 }}>
-                    {unit}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <MadeComponents made={made} />
         )}
       </div>
     </Modal>
+  );
+}
+
+interface MadeComponentsProps {
+  readonly made: FromLines;
+}
+
+function MadeComponents({ made }: MadeComponentsProps) {
+  return (
+    <table className={layout.lines}>
+      <tbody>
+        {made.assembly.components.map(({ key, name: component, formula, unit }) => (
+          <tr key={key}>
+            <td>{component}</td>
+            <td>
+              <code>{formula}</code>
+            </td>
+            <td className="unit" style={{ width: 60 }}>
+              {unit}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface DriverChoiceProps {
+  readonly scopeId: string;
+  readonly setScopeId: Dispatch<SetStateAction<string>>;
+  readonly setMeasure: Dispatch<SetStateAction<Measure | undefined>>;
+  readonly drivers: ReturnType<typeof useDrivers>;
+  readonly driver: Driver | undefined;
+  readonly scope: Scope | undefined;
+}
+
+function DriverChoice({ scopeId, setScopeId, setMeasure, drivers, driver, scope }: DriverChoiceProps) {
+  return (
+    <div className={layout.formTwo}>
+      <Labeled label={t('estimate.theLinesAreFor')} hint={t('estimate.theirQuantitiesScaleWithIt')}>
+        {(control) => (
+          <Select
+            {...control}
+            value={scopeId}
+            onChange={(event) => {
+              setScopeId(event.target.value as typeof scopeId);
+              setMeasure(undefined);
+            }}
+          >
+            {drivers.scopes.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Labeled>
+      <Labeled
+        label={t('estimate.byIts')}
+        hint={driver === undefined ? '' : t('estimate.itIs', { figure: driver.figure })}
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={driver?.measure ?? ''}
+            onChange={(event) => setMeasure(event.target.value as Measure)}
+          >
+            {scope === undefined
+              ? null
+              : drivers.measures(scope.id).map((each) => (
+                  <option key={each} value={each}>
+                    {MEASURE_WORDS[each]}
+                  </option>
+                ))}
+          </Select>
+        )}
+      </Labeled>
+    </div>
+  );
+}
+
+interface NameFieldProps {
+  readonly error: string | undefined;
+  readonly name: string;
+  readonly setName: Dispatch<SetStateAction<string>>;
+}
+
+function NameField({ error, name, setName }: NameFieldProps) {
+  return (
+    <LabeledText
+      label={t('estimate.name')}
+      error={error}
+
+      value={name}
+      onText={setName}
+    />
   );
 }
 

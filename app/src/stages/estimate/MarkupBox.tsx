@@ -22,6 +22,9 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import type { Dispatch, SetStateAction } from 'react';
+import type { JobActions } from '../../stores/jobStore.ts';
 
 const AS_WORDS = {
   markup: t('estimate.ofTheBase'),
@@ -66,72 +69,107 @@ export function MarkupBox({ markup }: { readonly markup: Markup }) {
           <MoneyAt node={markupNode(markup.id)} />
         </span>
       </div>
-      <div className={styles.markupRow}>
-        {as === 'graded' ? (
-          <span className="soft" style={{ flex: 1 }}>
-            {t('estimate.graded')}
-          </span>
-        ) : (
-          <>
-            <CommitInput
-              label={`${markup.name}, ${as === 'sum' ? t('estimate.sum') : t('estimate.percent2')}`}
-              align="end"
-              style={{ width: as === 'sum' ? 76 : 46 }}
-              value={plainToLocal(markup.percent, numbers)}
-              onCommit={(text) =>
-                takeFigure(text, numbers, { as: as === 'sum' ? 'amount' : 'percent' }, (percent) =>
-                  change({ percent }),
-                )
-              }
-            />
-            <span className="unit">{as === 'sum' ? '' : '%'}</span>
-          </>
-        )}
-        <Select
-          aria-label={t('estimate.baseOf', { name: markup.name })}
-          value={markup.base}
-          onChange={(event) => change({ base: event.target.value as Markup['base'] })}
-        >
-          {MARKUP_BASES.map((base) => (
-            <option key={base} value={base}>
-              {BASE_WORDS[base]}
-            </option>
-          ))}
-        </Select>
-        <MoreButton
-          label={t('estimate.moreOn', { name: markup.name })}
-          open={open}
-          onToggle={() => setOpen(!open)}
-        />
-        <IconAction
-          label={t('estimate.remove', { name: markup.name })}
-          icon={Trash2}
-          onClick={() => {
-            const done = actions.transact(t('estimate.remove2', { name: markup.name }), remove(markup.id));
-            if (!done.ok) tellProblem(t('estimate.itCouldNotBeRemoved'));
-          }}
-        />
-      </div>
+      <MarkupRow
+        as={as}
+        markup={markup}
+        numbers={numbers}
+        change={change}
+        open={open}
+        setOpen={setOpen}
+        actions={actions}
+      />
       <p className={`soft ${styles.markupWords}`}>{words}</p>
-      {open ? (
-        <div className={styles.markupMore}>
-          <Select
-            aria-label={t('estimate.howIsReckoned', { name: markup.name })}
-            value={as}
-            onChange={(event) => setAs(event.target.value as As)}
-          >
-            {(Object.keys(AS_WORDS) as As[]).map((each) => (
-              <option key={each} value={each}>
-                {AS_WORDS[each]}
-              </option>
-            ))}
-          </Select>
-          {as === 'graded' ? <Grades markup={markup} onChange={(grades) => change({ grades })} /> : null}
-          {as === 'markup' || as === 'margin' ? (
-            <Rates markup={markup} onChange={(rates) => change({ rates })} />
-          ) : null}
-        </div>
+      {open ? <MarkupMore markup={markup} as={as} setAs={setAs} change={change} /> : null}
+    </div>
+  );
+}
+
+interface MarkupMoreProps {
+  readonly markup: Markup;
+  readonly as: 'markup' | 'margin' | 'graded' | 'sum';
+  readonly setAs: (next: As) => void;
+  readonly change: (changed: Partial<Markup>) => string | undefined;
+}
+
+function MarkupMore({ markup, as, setAs, change }: MarkupMoreProps) {
+  return (
+    <div className={styles.markupMore}>
+      <Select
+        aria-label={t('estimate.howIsReckoned', { name: markup.name })}
+        value={as}
+        onChange={(event) => setAs(event.target.value as As)}
+      >
+        {(Object.keys(AS_WORDS) as As[]).map((each) => (
+          <option key={each} value={each}>
+            {AS_WORDS[each]}
+          </option>
+        ))}
+      </Select>
+      {as === 'graded' ? <Grades markup={markup} onChange={(grades) => change({ grades })} /> : null}
+      {as === 'markup' || as === 'margin' ? (
+        <Rates markup={markup} onChange={(rates) => change({ rates })} />
       ) : null}
+    </div>
+  );
+}
+
+interface MarkupRowProps {
+  readonly as: 'markup' | 'margin' | 'graded' | 'sum';
+  readonly markup: Markup;
+  readonly numbers: NumberFormat;
+  readonly change: (changed: Partial<Markup>) => string | undefined;
+  readonly open: boolean;
+  readonly setOpen: Dispatch<SetStateAction<boolean>>;
+  readonly actions: JobActions;
+}
+
+function MarkupRow({ as, markup, numbers, change, open, setOpen, actions }: MarkupRowProps) {
+  return (
+    <div className={styles.markupRow}>
+      {as === 'graded' ? (
+        <span className="soft" style={{ flex: 1 }}>
+          {t('estimate.graded')}
+        </span>
+      ) : (
+        <>
+          <CommitInput
+            label={`${markup.name}, ${as === 'sum' ? t('estimate.sum') : t('estimate.percent2')}`}
+            align="end"
+            style={{ width: as === 'sum' ? 76 : 46 }}
+            value={plainToLocal(markup.percent, numbers)}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: as === 'sum' ? 'amount' : 'percent' }, (percent) =>
+                change({ percent }),
+              )
+            }
+          />
+          <span className="unit">{as === 'sum' ? '' : '%'}</span>
+        </>
+      )}
+      <Select
+        aria-label={t('estimate.baseOf', { name: markup.name })}
+        value={markup.base}
+        onChange={(event) => change({ base: event.target.value as Markup['base'] })}
+      >
+        {MARKUP_BASES.map((base) => (
+          <option key={base} value={base}>
+            {BASE_WORDS[base]}
+          </option>
+        ))}
+      </Select>
+      <MoreButton
+        label={t('estimate.moreOn', { name: markup.name })}
+        open={open}
+        onToggle={() => setOpen(!open)}
+      />
+      <IconAction
+        label={t('estimate.remove', { name: markup.name })}
+        icon={Trash2}
+        onClick={() => {
+          const done = actions.transact(t('estimate.remove2', { name: markup.name }), remove(markup.id));
+          if (!done.ok) tellProblem(t('estimate.itCouldNotBeRemoved'));
+        }}
+      />
     </div>
   );
 }

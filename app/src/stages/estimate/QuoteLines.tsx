@@ -23,6 +23,9 @@ import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { MoneyFormat } from '@zest/core/pricing/money';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import type { ChangeQuote } from './quoteFields.tsx';
 
 interface QuoteLinesProps {
   readonly each: Package;
@@ -51,61 +54,20 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
   return (
     <>
       <table className={styles.leveling}>
-        <thead>
-          <tr>
-            <th scope="col">{t('estimate.line')}</th>
-            <th scope="col" className="right tight">
-              {t('estimate.quantity')}
-            </th>
-            {quotes.map((quote) => (
-              <QuoteHead key={quote.id} quote={quote} />
-            ))}
-          </tr>
-        </thead>
+        <QuoteLinesHead quotes={quotes} />
         <tbody>
           {lines.map((line) => (
-            <tr key={line.row.key}>
-              <th scope="row">{describeAlone(line)}</th>
-              <td className="right tight">
-                {line.quantity === undefined ? '' : writeQuantity(line.quantity, line.unit, numbers)}{' '}
-                <span className="unit">{line.unit}</span>
-              </td>
-              {quotes.map((quote) => (
-                <td key={quote.id}>
-                  <MoneyInput
-                    label={t('estimate.oneBy', {
-                      line: describeAlone(line),
-                      unit: line.unit,
-                      company: quote.company,
-                    })}
-                    value={own(quote.prices, line.row.key) ?? ''}
-                    onCommit={(amount) => {
-                      const { [line.row.key]: _before, ...others } = quote.prices;
-                      return changeQuote(quote)({
-                        prices: amount === '' ? others : { ...others, [line.row.key]: amount },
-                      });
-                    }}
-                  />
-                </td>
-              ))}
-            </tr>
+            <PricedLine
+              key={line.row.key}
+              line={line}
+              numbers={numbers}
+              quotes={quotes}
+              changeQuote={changeQuote}
+            />
           ))}
         </tbody>
         <tfoot>
-          <tr>
-            <th scope="row">{t('estimate.together')}</th>
-            <td className="tight" />
-            {sums.map(({ total, missing }, at) => (
-              <td key={quotes[at]?.id} className="right">
-                <b>{formatMoney(total, money)}</b>
-                <div className="soft">
-                  {missing === 0
-                    ? ''
-                    : t('estimate.notQuoted', { lines: t('count.line', { count: missing }) })}
-                </div>
-              </td>
-            ))}
-          </tr>
+          <SumsRow sums={sums} quotes={quotes} money={money} />
           <TakenRow each={each} quotes={quotes} change={change} under={1} />
         </tfoot>
       </table>
@@ -128,6 +90,86 @@ export function QuoteLines({ each, quotes }: QuoteLinesProps) {
         />
       ) : null}
     </>
+  );
+}
+
+interface SumsRowProps {
+  readonly sums: { readonly total: number; readonly missing: number }[];
+  readonly quotes: readonly Quote[];
+  readonly money: MoneyFormat;
+}
+
+function SumsRow({ sums, quotes, money }: SumsRowProps) {
+  return (
+    <tr>
+      <th scope="row">{t('estimate.together')}</th>
+      <td className="tight" />
+      {sums.map(({ total, missing }, at) => (
+        <td key={quotes[at]?.id} className="right">
+          <b>{formatMoney(total, money)}</b>
+          <div className="soft">
+            {missing === 0 ? '' : t('estimate.notQuoted', { lines: t('count.line', { count: missing }) })}
+          </div>
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+interface PricedLineProps {
+  readonly line: ReportLine;
+  readonly numbers: NumberFormat;
+  readonly quotes: readonly Quote[];
+  readonly changeQuote: (quote: Quote) => ChangeQuote;
+}
+
+function PricedLine({ line, numbers, quotes, changeQuote }: PricedLineProps) {
+  return (
+    <tr>
+      <th scope="row">{describeAlone(line)}</th>
+      <td className="right tight">
+        {line.quantity === undefined ? '' : writeQuantity(line.quantity, line.unit, numbers)}{' '}
+        <span className="unit">{line.unit}</span>
+      </td>
+      {quotes.map((quote) => (
+        <td key={quote.id}>
+          <MoneyInput
+            label={t('estimate.oneBy', {
+              line: describeAlone(line),
+              unit: line.unit,
+              company: quote.company,
+            })}
+            value={own(quote.prices, line.row.key) ?? ''}
+            onCommit={(amount) => {
+              const { [line.row.key]: _before, ...others } = quote.prices;
+              return changeQuote(quote)({
+                prices: amount === '' ? others : { ...others, [line.row.key]: amount },
+              });
+            }}
+          />
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+interface QuoteLinesHeadProps {
+  readonly quotes: readonly Quote[];
+}
+
+function QuoteLinesHead({ quotes }: QuoteLinesHeadProps) {
+  return (
+    <thead>
+      <tr>
+        <th scope="col">{t('estimate.line')}</th>
+        <th scope="col" className="right tight">
+          {t('estimate.quantity')}
+        </th>
+        {quotes.map((quote) => (
+          <QuoteHead key={quote.id} quote={quote} />
+        ))}
+      </tr>
+    </thead>
   );
 }
 
@@ -174,9 +216,7 @@ export function ChooseLines({ chosen, sectionId, onClose, onChoose }: ChooseLine
   }, [figures, lines, chosen, section]);
   return (
     <Modal
-      title={
-        sectionId === undefined ? t('estimate.linesOfThePackage') : t('estimate.linesThatTheQuoteReplaces')
-      }
+      title={t(sectionId === undefined ? 'estimate.linesOfThePackage' : 'estimate.linesThatTheQuoteReplaces')}
       size="xl"
       onClose={onClose}
       footer={

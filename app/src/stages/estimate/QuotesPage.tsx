@@ -21,6 +21,8 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Job } from '@zest/core/job/job';
+import type { Command } from '@zest/core/job/change';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -73,21 +75,34 @@ export function QuotesPage() {
         </div>
       ) : (
         <div className={layout.split} style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
-          <nav className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.packages')}>
-            {packages.map((each) => (
-              <ListButton key={each.id} aria-current={each.id === chosen.id} onClick={() => show(each.id)}>
-                <span className="cut">{each.name}</span>
-                <small>
-                  {t('count.quote', { count: quotesOf(job, each.id).length })}
-                  {each.takenId === null ? t('estimate.noneTaken') : ''}
-                </small>
-              </ListButton>
-            ))}
-          </nav>
+          <PackageList packages={packages} chosen={chosen} show={show} job={job} />
           <PackageView key={chosen.id} each={chosen} />
         </div>
       )}
     </div>
+  );
+}
+
+interface PackageListProps {
+  readonly packages: readonly Package[];
+  readonly chosen: Package;
+  readonly show: (id: string) => void;
+  readonly job: Job;
+}
+
+function PackageList({ packages, chosen, show, job }: PackageListProps) {
+  return (
+    <nav className={`${layout.list} ${layout.scroll}`} aria-label={t('estimate.packages')}>
+      {packages.map((each) => (
+        <ListButton key={each.id} aria-current={each.id === chosen.id} onClick={() => show(each.id)}>
+          <span className="cut">{each.name}</span>
+          <small>
+            {t('count.quote', { count: quotesOf(job, each.id).length })}
+            {each.takenId === null ? t('estimate.noneTaken') : ''}
+          </small>
+        </ListButton>
+      ))}
+    </nav>
   );
 }
 
@@ -123,66 +138,80 @@ function PackageView({ each }: { readonly each: Package }) {
   };
   return (
     <div className={`${layout.scroll} ${styles.package}`}>
-      <div className={styles.packageHead}>
-        <label>
-          <span className="soft">{t('estimate.package3')}</span>
-          <CommitInput
-            label={t('estimate.nameOfThePackage')}
-            value={each.name}
-            onCommit={(name) => change({ name })}
-          />
-        </label>
-        <label>
-          <span className="soft">{t('estimate.section2')}</span>
-          <Select
-            value={each.sectionId ?? ''}
-            onChange={(event) =>
-              change({ sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })
-            }
-          >
-            <option value="">{t('estimate.noSection')}</option>
-            {inOrder(job.section.values()).map(({ id, code, name }) => (
-              <option key={id} value={id}>
-                {`${code} ${name}`.trim()}
-              </option>
-            ))}
-          </Select>
-        </label>
-        <label>
-          <span className="soft">{t('estimate.kindOfCost')}</span>
-          <Select
-            value={each.kind}
-            onChange={(event) => change({ kind: event.target.value as Package['kind'] })}
-          >
-            <option value="subcontract">{t('estimate.subcontract')}</option>
-            <option value="material">{t('estimate.material')}</option>
-          </Select>
-        </label>
-        <label>
-          <span className="soft">{t('estimate.priced')}</span>
-          <Select value={each.by} onChange={(event) => change({ by: event.target.value as Package['by'] })}>
-            <option value="sum">{t('estimate.asOneSum')}</option>
-            <option value="lines">{t('estimate.lineByLine')}</option>
-          </Select>
-        </label>
-        <span className="grow" />
-        <Button size="sm" variant="outline" onClick={addQuote}>
-          {t('estimate.addAQuote2')}
-        </Button>
-        <IconAction
-          label={t('estimate.removePackage', { name: each.name })}
-          icon={Trash2}
-          onClick={() => {
-            const refused = settle(t('estimate.removePackage2', { name: each.name }), removePackage(each.id));
-            if (refused !== undefined) tellProblem(refused);
-          }}
-        />
-      </div>
+      <PackageHead each={each} change={change} job={job} addQuote={addQuote} settle={settle} />
       {each.by === 'lines' ? (
         <QuoteLines each={each} quotes={quotes} />
       ) : (
         <Leveling each={each} quotes={quotes} change={change} />
       )}
+    </div>
+  );
+}
+
+interface PackageHeadProps {
+  readonly each: Package;
+  readonly change: (changed: Partial<Package>) => string | undefined;
+  readonly job: Job;
+  readonly addQuote: () => void;
+  readonly settle: ReturnType<typeof useSettle>;
+}
+
+function PackageHead({ each, change, job, addQuote, settle }: PackageHeadProps) {
+  return (
+    <div className={styles.packageHead}>
+      <label>
+        <span className="soft">{t('estimate.package3')}</span>
+        <CommitInput
+          label={t('estimate.nameOfThePackage')}
+          value={each.name}
+          onCommit={(name) => change({ name })}
+        />
+      </label>
+      <label>
+        <span className="soft">{t('estimate.section2')}</span>
+        <Select
+          value={each.sectionId ?? ''}
+          onChange={(event) =>
+            change({ sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>) })
+          }
+        >
+          <option value="">{t('estimate.noSection')}</option>
+          {inOrder(job.section.values()).map(({ id, code, name }) => (
+            <option key={id} value={id}>
+              {`${code} ${name}`.trim()}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <label>
+        <span className="soft">{t('estimate.kindOfCost')}</span>
+        <Select
+          value={each.kind}
+          onChange={(event) => change({ kind: event.target.value as Package['kind'] })}
+        >
+          <option value="subcontract">{t('estimate.subcontract')}</option>
+          <option value="material">{t('estimate.material')}</option>
+        </Select>
+      </label>
+      <label>
+        <span className="soft">{t('estimate.priced')}</span>
+        <Select value={each.by} onChange={(event) => change({ by: event.target.value as Package['by'] })}>
+          <option value="sum">{t('estimate.asOneSum')}</option>
+          <option value="lines">{t('estimate.lineByLine')}</option>
+        </Select>
+      </label>
+      <span className="grow" />
+      <Button size="sm" variant="outline" onClick={addQuote}>
+        {t('estimate.addAQuote2')}
+      </Button>
+      <IconAction
+        label={t('estimate.removePackage', { name: each.name })}
+        icon={Trash2}
+        onClick={() => {
+          const refused = settle(t('estimate.removePackage2', { name: each.name }), removePackage(each.id));
+          if (refused !== undefined) tellProblem(refused);
+        }}
+      />
     </div>
   );
 }

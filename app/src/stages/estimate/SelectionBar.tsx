@@ -17,6 +17,14 @@ import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import type { GridEdit } from '../../tables/gridProps.ts';
+import type { Pasted } from '../../tables/paste.ts';
+import type { LineChange } from '@zest/core/job/commands/changeLines';
+import type { Item } from '@zest/core/job/records/item';
+import type { Id } from '@zest/core/job/id';
+import type { Side } from '@zest/core/estimate/moveRows';
+import type { Command } from '@zest/core/job/change';
+import type { Section } from '@zest/core/job/records/section';
 
 interface SelectionBarProps {
   readonly block: readonly EstimateRow[];
@@ -25,8 +33,6 @@ interface SelectionBarProps {
 
 /** What can be done to all the lines that are selected at once. */
 export const SelectionBar = memo(function SelectionBar({ block, estimate }: SelectionBarProps) {
-  const jobNow = useJobNow();
-  const services = useServices();
   const [asking, setAsking] = useState<'adjust' | 'assembly' | undefined>();
   const priced = block.filter(isPriced);
   const keys = priced.map(({ key }) => key);
@@ -42,54 +48,11 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
   const unconfirmed = typed.filter((line) => line.unconfirmed === true).map(({ id }) => id);
   const only = block.length === 1 ? block[0] : undefined;
   const onSection = only?.type === 'section' && only.section !== null ? only.section : undefined;
-  const label = (what: string): string =>
-    t('estimate.of2', { what, lines: t('count.line', { count: keys.length }) });
-  const toAlternate = (choice: string): void => {
-    if (choice === 'new') return addAlternate();
-    const alternate = readPlace(choice);
-    placeIn(alternate);
-  };
-  /** What was measured goes whole; its lines follow it. */
-  const placeIn = (alternate: Scope['alternate']): void => {
-    // As it is by now: it may have been measured on in the split view since it was selected.
-    const moved = scopes.map((scope) =>
-      update(scope, ({ alternate: _before, ...now }) =>
-        alternate === undefined ? now : { ...now, alternate },
-      ),
-    );
-    const changes = ownKeys.map((key) => [key, { alternate }] as const);
-    estimate.tellRefused(
-      estimate.settle(label('alternate'), sequence(...moved, changeLines(changes, services.makeId))),
-    );
-  };
-  const addAlternate = (): void => {
-    const id = services.makeId('alternate');
-    const { alternate: alternates } = jobNow();
-    const name = t('estimate.alternate', { place: alternates.size + 1 });
-    estimate.tellRefused(
-      estimate.settle(
-        t('estimate.add2', { name }),
-        put({
-          type: 'alternate',
-          id,
-          name,
-          note: '',
-          accepted: false,
-          order: orderAfter(alternates.values()),
-        }),
-      ),
-    );
-    placeIn({ id, as: 'adds' });
-  };
+  const lines = t('count.line', { count: keys.length });
+  const toAlternate = useToAlternate(estimate, scopes, ownKeys, t('estimate.alternateOf', { lines }));
   return (
     <div className={styles.selectionBar} role="toolbar" aria-label={t('estimate.selectedLines')}>
-      <span className="soft">
-        {onSection !== undefined
-          ? t('estimate.section', { name: onSection.name })
-          : keys.length === 0
-            ? t('estimate.selectLinesHoldShiftForSeveral')
-            : t('count.line', { count: keys.length })}
-      </span>
+      <SelectedCount onSection={onSection} keys={keys} />
       <Button
         size="xs"
         variant="outline"
@@ -108,22 +71,36 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         <AlternateOptions />
         <option value="new">{t('estimate.addedByANewAlternate')}</option>
       </Select>
-      <Select
-        aria-label={t('estimate.taxOfTheSelectedLines')}
-        disabled={keys.length === 0}
-        value=""
-        onChange={(event) =>
-          estimate.tellRefused(
-            estimate.change(label('tax'), keys, {
-              taxPercent: event.target.value === 'exempt' ? '0' : undefined,
-            }),
-          )
-        }
+      <TaxChoice keys={keys} estimate={estimate} lines={lines} />
+      <UnpinAndConfirm pinned={pinned} estimate={estimate} unconfirmed={unconfirmed} />
+      <Button
+        size="xs"
+        variant="outline"
+        disabled={typed.length === 0}
+        title={t('estimate.fromTypedLines')}
+        onClick={() => setAsking('assembly')}
       >
-        <option value="">{t('estimate.tax2')}</option>
-        <option value="usual">{t('estimate.asTheJobSays')}</option>
-        <option value="exempt">{t('estimate.exempt')}</option>
-      </Select>
+        {t('estimate.makeAnAssembly')}
+      </Button>
+      {asking === 'adjust' ? (
+        <AdjustDialog keys={keys} section={onSection} onClose={() => setAsking(undefined)} />
+      ) : null}
+      {asking === 'assembly' ? (
+        <MakeAssemblyDialog lines={typed satisfies readonly Line[]} onClose={() => setAsking(undefined)} />
+      ) : null}
+    </div>
+  );
+});
+
+interface UnpinAndConfirmProps {
+  readonly pinned: string[];
+  readonly estimate: SelectionBarProps['estimate'];
+  readonly unconfirmed: Id<'line'>[];
+}
+
+function UnpinAndConfirm({ pinned, estimate, unconfirmed }: UnpinAndConfirmProps) {
+  return (
+    <>
       {pinned.length === 0 ? null : (
         <Button
           size="xs"
@@ -150,21 +127,86 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
           {t('estimate.confirm', { quantities: t('count.quantity', { count: unconfirmed.length }) })}
         </Button>
       )}
-      <Button
-        size="xs"
-        variant="outline"
-        disabled={typed.length === 0}
-        title={t('estimate.fromTypedLines')}
-        onClick={() => setAsking('assembly')}
-      >
-        {t('estimate.makeAnAssembly')}
-      </Button>
-      {asking === 'adjust' ? (
-        <AdjustDialog keys={keys} section={onSection} onClose={() => setAsking(undefined)} />
-      ) : null}
-      {asking === 'assembly' ? (
-        <MakeAssemblyDialog lines={typed satisfies readonly Line[]} onClose={() => setAsking(undefined)} />
-      ) : null}
-    </div>
+    </>
   );
-});
+}
+
+interface TaxChoiceProps {
+  readonly keys: string[];
+  readonly estimate: SelectionBarProps['estimate'];
+  readonly lines: string;
+}
+
+function TaxChoice({ keys, estimate, lines }: TaxChoiceProps) {
+  return (
+    <Select
+      aria-label={t('estimate.taxOfTheSelectedLines')}
+      disabled={keys.length === 0}
+      value=""
+      onChange={(event) =>
+        estimate.tellRefused(
+          estimate.change(t('estimate.taxOf', { lines }), keys, {
+            taxPercent: event.target.value === 'exempt' ? '0' : undefined,
+          }),
+        )
+      }
+    >
+      <option value="">{t('estimate.tax2')}</option>
+      <option value="usual">{t('estimate.asTheJobSays')}</option>
+      <option value="exempt">{t('estimate.exempt')}</option>
+    </Select>
+  );
+}
+
+interface SelectedCountProps {
+  readonly onSection: Section | undefined;
+  readonly keys: string[];
+}
+
+function SelectedCount({ onSection, keys }: SelectedCountProps) {
+  return (
+    <span className="soft">
+      {onSection !== undefined
+        ? t('estimate.section', { name: onSection.name })
+        : keys.length === 0
+          ? t('estimate.selectLinesHoldShiftForSeveral')
+          : t('count.line', { count: keys.length })}
+    </span>
+  );
+}
+
+/** Puts lines and scopes into an alternate, one that is there or a new one. */
+function useToAlternate(
+  estimate: Estimate,
+  scopes: readonly Scope[],
+  ownKeys: readonly string[],
+  label: string,
+): (choice: string) => void {
+  const jobNow = useJobNow();
+  const services = useServices();
+  /** What was measured goes whole; its lines follow it. */
+  const placeIn = (alternate: Scope['alternate']): void => {
+    // As it is by now: it may have been measured on in the split view since it was selected.
+    const moved = scopes.map((scope) =>
+      update(scope, ({ alternate: _before, ...now }) =>
+        alternate === undefined ? now : { ...now, alternate },
+      ),
+    );
+    const changes = ownKeys.map((key) => [key, { alternate }] as const);
+    estimate.tellRefused(estimate.settle(label, sequence(...moved, changeLines(changes, services.makeId))));
+  };
+  return (choice) => {
+    if (choice !== 'new') return placeIn(readPlace(choice));
+    const id = services.makeId('alternate');
+    const { alternate: alternates } = jobNow();
+    const name = t('estimate.alternate', { place: alternates.size + 1 });
+    const added = { type: 'alternate' as const, id, name, note: '', accepted: false };
+    estimate.tellRefused(
+      estimate.settle(
+        t('estimate.add2', { name }),
+        put({ ...added, order: orderAfter(alternates.values()) }),
+      ),
+    );
+    placeIn({ id, as: 'adds' });
+  };
+}

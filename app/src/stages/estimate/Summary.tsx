@@ -30,6 +30,10 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Settings } from '@zest/core/job/records/settings';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import type { Markup } from '@zest/core/job/records/markup';
+import type { Table } from '@zest/core/job/job';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
@@ -51,40 +55,8 @@ export function Summary() {
         <Row name={t('estimate.directCost')} node={bidNode('cost')} strong />
       </dl>
       <Adjustments />
-      <div className={styles.taxRow}>
-        <span>{t('estimate.taxOnMaterials')}</span>
-        <CommitInput
-          label={t('estimate.taxOnMaterialsPercent')}
-          align="end"
-          value={plainToLocal(settings.taxOnMaterials, numbers)}
-          onCommit={(text) =>
-            takeFigure(text, numbers, { as: 'percent', least: 0, most: 1000 }, (taxOnMaterials) =>
-              change(t('estimate.taxOnMaterials2'), { ...settings, taxOnMaterials }),
-            )
-          }
-        />
-        <span className="unit">%</span>
-        <span className="right">
-          <MoneyAt node={bidNode('tax')} />
-        </span>
-      </div>
-      <DragList
-        ids={markups.map(({ id }) => id)}
-        nameOf={(id) => table.get(id as Id<'markup'>)?.name ?? ''}
-        onOrder={(ids) => {
-          const moved = ids.flatMap((id, index) => {
-            const markup = table.get(id as Id<'markup'>);
-            return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
-          });
-          const refused = change(t('estimate.orderOfMarkups'), ...moved);
-          if (refused !== undefined) tellProblem(refused);
-        }}
-      >
-        {(id) => {
-          const markup = table.get(id as Id<'markup'>);
-          return markup === undefined ? null : <MarkupBox markup={markup} />;
-        }}
-      </DragList>
+      <TaxRow settings={settings} numbers={numbers} change={change} />
+      <MarkupList markups={markups} table={table} change={change} />
       <Button
         size="xs"
         variant="outline"
@@ -101,35 +73,7 @@ export function Summary() {
       >
         {t('estimate.addAMarkup')}
       </Button>
-      <div className={`${styles.taxRow} round-row`}>
-        <Select
-          aria-label={t('estimate.howTheBidIsRounded')}
-          value={settings.bidRounding ?? 'nearest'}
-          onChange={(event) =>
-            change(t('estimate.roundTheBid'), {
-              ...settings,
-              bidRounding: event.target.value as NonNullable<typeof settings.bidRounding>,
-            })
-          }
-        >
-          <option value="nearest">{t('estimate.roundedTo')}</option>
-          <option value="up">{t('estimate.roundedUp')}</option>
-          <option value="down">{t('estimate.roundedDown')}</option>
-        </Select>
-        <CommitInput
-          label={t('estimate.theBidIsAMultipleOf')}
-          align="end"
-          placeholder={t('estimate.no')}
-          value={plainToLocal(settings.bidStep ?? '', numbers)}
-          onCommit={(text) =>
-            takeFigure(text, numbers, { as: 'amount', least: 0 }, (bidStep) =>
-              change(t('estimate.roundTheBid'), { ...settings, bidStep }),
-            )
-          }
-        />
-        <span />
-        <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>
-      </div>
+      <RoundRow settings={settings} change={change} numbers={numbers} rounding={rounding} />
       <dl
         className={layout.facts}
         style={{ margin: '10px 0', borderTop: '2px solid var(--ink)', paddingTop: 6, fontSize: 15 }}
@@ -137,6 +81,103 @@ export function Summary() {
         <Row name={t('estimate.bid')} node={bidNode('total')} strong />
       </dl>
       <Unpriced />
+    </div>
+  );
+}
+
+interface RoundRowProps {
+  readonly settings: Settings;
+  readonly change: (label: string, ...changed: readonly JobRecord[]) => string | undefined;
+  readonly numbers: NumberFormat;
+  readonly rounding: number;
+}
+
+function RoundRow({ settings, change, numbers, rounding }: RoundRowProps) {
+  return (
+    <div className={`${styles.taxRow} round-row`}>
+      <Select
+        aria-label={t('estimate.howTheBidIsRounded')}
+        value={settings.bidRounding ?? 'nearest'}
+        onChange={(event) =>
+          change(t('estimate.roundTheBid'), {
+            ...settings,
+            bidRounding: event.target.value as NonNullable<typeof settings.bidRounding>,
+          })
+        }
+      >
+        <option value="nearest">{t('estimate.roundedTo')}</option>
+        <option value="up">{t('estimate.roundedUp')}</option>
+        <option value="down">{t('estimate.roundedDown')}</option>
+      </Select>
+      <CommitInput
+        label={t('estimate.theBidIsAMultipleOf')}
+        align="end"
+        placeholder={t('estimate.no')}
+        value={plainToLocal(settings.bidStep ?? '', numbers)}
+        onCommit={(text) =>
+          takeFigure(text, numbers, { as: 'amount', least: 0 }, (bidStep) =>
+            change(t('estimate.roundTheBid'), { ...settings, bidStep }),
+          )
+        }
+      />
+      <span />
+      <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>
+    </div>
+  );
+}
+
+interface MarkupListProps {
+  readonly markups: readonly Markup[];
+  readonly table: Table<'markup'>;
+  readonly change: (label: string, ...changed: readonly JobRecord[]) => string | undefined;
+}
+
+function MarkupList({ markups, table, change }: MarkupListProps) {
+  return (
+    <DragList
+      ids={markups.map(({ id }) => id)}
+      nameOf={(id) => table.get(id as Id<'markup'>)?.name ?? ''}
+      onOrder={(ids) => {
+        const moved = ids.flatMap((id, index) => {
+          const markup = table.get(id as Id<'markup'>);
+          return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
+        });
+        const refused = change(t('estimate.orderOfMarkups'), ...moved);
+        if (refused !== undefined) tellProblem(refused);
+      }}
+    >
+      {(id) => {
+        const markup = table.get(id as Id<'markup'>);
+        return markup === undefined ? null : <MarkupBox markup={markup} />;
+      }}
+    </DragList>
+  );
+}
+
+interface TaxRowProps {
+  readonly settings: Settings;
+  readonly numbers: NumberFormat;
+  readonly change: (label: string, ...changed: readonly JobRecord[]) => string | undefined;
+}
+
+function TaxRow({ settings, numbers, change }: TaxRowProps) {
+  return (
+    <div className={styles.taxRow}>
+      <span>{t('estimate.taxOnMaterials')}</span>
+      <CommitInput
+        label={t('estimate.taxOnMaterialsPercent')}
+        align="end"
+        value={plainToLocal(settings.taxOnMaterials, numbers)}
+        onCommit={(text) =>
+          takeFigure(text, numbers, { as: 'percent', least: 0, most: 1000 }, (taxOnMaterials) =>
+            change(t('estimate.taxOnMaterials2'), { ...settings, taxOnMaterials }),
+          )
+        }
+      />
+      <span className="unit">%</span>
+      <span className="right">
+        <MoneyAt node={bidNode('tax')} />
+      </span>
     </div>
   );
 }

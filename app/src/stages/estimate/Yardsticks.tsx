@@ -19,6 +19,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Job } from '@zest/core/job/job';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
   price: t('estimate.bid'),
@@ -108,58 +109,82 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
         />
       </div>
       <Reading reading={reading} />
-      <div className={styles.yardstickRow}>
-        <Select
-          aria-label={t('estimate.whatTakes', { name: yardstick.name })}
-          value={yardstick.of}
-          onChange={(event) => change({ of: event.target.value as Yardstick['of'] })}
-        >
-          {(['price', 'cost', 'hours'] as const).map((of) => (
-            <option key={of} value={of}>
-              {of === 'price' && yardstick.on.what !== 'bid' ? t('estimate.price') : OF_WORDS[of]}
-            </option>
-          ))}
-        </Select>
-        <Select
-          aria-label={t('estimate.whatIsOf', { name: yardstick.name })}
-          value={yardstick.on.what === 'section' ? yardstick.on.sectionId : yardstick.on.what}
-          onChange={(event) => {
-            const id = event.target.value;
-            change({
-              on: id === 'bid' ? { what: 'bid' } : { what: 'section', sectionId: id as Id<'section'> },
-            });
-          }}
-        >
-          <option value="bid">{t('estimate.ofTheJob')}</option>
-          {yardstick.on.what === 'line' ? <option value="line">{t('estimate.ofOneLine')}</option> : null}
-          {inOrder(job.section.values()).map(({ id, code, name }) => (
-            <option key={id} value={id}>
-              {t('estimate.of4', { value: `${code} ${name}`.trim() })}
-            </option>
-          ))}
-        </Select>
-      </div>
-      <div className={styles.yardstickRow}>
-        <FormulaInput
-          label={t('estimate.driverOf', { name: yardstick.name })}
-          value={yardstick.driver}
-          place={{ in: 'job' }}
-          unit={yardstick.unit}
-          onCommit={(driver) => change({ driver })}
-        />
-        <CommitInput
-          label={t('estimate.unitOf', { name: yardstick.name })}
-          placeholder={t('estimate.ftSeat')}
-          style={{ width: 96 }}
-          value={yardstick.unit}
-          onCommit={(unit) => change({ unit: unit.trim() })}
-        />
-      </div>
+      <YardstickOf yardstick={yardstick} change={change} job={job} />
+      <YardstickDriver yardstick={yardstick} change={change} />
       <div className={styles.yardstickRow}>
         {limit(t('estimate.low'), 'low')}
         <span className="soft">{t('estimate.to2')}</span>
         {limit(t('estimate.high'), 'high')}
       </div>
+    </div>
+  );
+}
+
+interface YardstickDriverProps {
+  readonly yardstick: Yardstick;
+  readonly change: (changed: Partial<Yardstick>) => string | undefined;
+}
+
+function YardstickDriver({ yardstick, change }: YardstickDriverProps) {
+  return (
+    <div className={styles.yardstickRow}>
+      <FormulaInput
+        label={t('estimate.driverOf', { name: yardstick.name })}
+        value={yardstick.driver}
+        place={{ in: 'job' }}
+        unit={yardstick.unit}
+        onCommit={(driver) => change({ driver })}
+      />
+      <CommitInput
+        label={t('estimate.unitOf', { name: yardstick.name })}
+        placeholder={t('estimate.ftSeat')}
+        style={{ width: 96 }}
+        value={yardstick.unit}
+        onCommit={(unit) => change({ unit: unit.trim() })}
+      />
+    </div>
+  );
+}
+
+interface YardstickOfProps {
+  readonly yardstick: Yardstick;
+  readonly change: (changed: Partial<Yardstick>) => string | undefined;
+  readonly job: Job;
+}
+
+/** What it takes, and of what. */
+function YardstickOf({ yardstick, change, job }: YardstickOfProps) {
+  return (
+    <div className={styles.yardstickRow}>
+      <Select
+        aria-label={t('estimate.whatTakes', { name: yardstick.name })}
+        value={yardstick.of}
+        onChange={(event) => change({ of: event.target.value as Yardstick['of'] })}
+      >
+        {(['price', 'cost', 'hours'] as const).map((of) => (
+          <option key={of} value={of}>
+            {of === 'price' && yardstick.on.what !== 'bid' ? t('estimate.price') : OF_WORDS[of]}
+          </option>
+        ))}
+      </Select>
+      <Select
+        aria-label={t('estimate.whatIsOf', { name: yardstick.name })}
+        value={yardstick.on.what === 'section' ? yardstick.on.sectionId : yardstick.on.what}
+        onChange={(event) => {
+          const id = event.target.value;
+          change({
+            on: id === 'bid' ? { what: 'bid' } : { what: 'section', sectionId: id as Id<'section'> },
+          });
+        }}
+      >
+        <option value="bid">{t('estimate.ofTheJob')}</option>
+        {yardstick.on.what === 'line' ? <option value="line">{t('estimate.ofOneLine')}</option> : null}
+        {inOrder(job.section.values()).map(({ id, code, name }) => (
+          <option key={id} value={id}>
+            {t('estimate.of4', { value: `${code} ${name}`.trim() })}
+          </option>
+        ))}
+      </Select>
     </div>
   );
 }

@@ -124,33 +124,6 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
   const kind = costOfColumn(id);
   if (kind !== undefined)
     return id.startsWith('unit-') ? unitColumn(id, kind, source) : totalColumn(kind, source);
-  const text = (title: string, width: string, of: (row: EstimateRow) => string): Plain => ({
-    id,
-    title,
-    width,
-    text: of,
-    show: (row) => (
-      <span className="cut soft" title={of(row)}>
-        {of(row)}
-      </span>
-    ),
-  });
-  const percent = (title: string, of: (row: EstimateRow) => string): Plain => ({
-    id,
-    title,
-    width: '62px',
-    align: 'right',
-    text: (row) => plainToLocal(of(row), formats.numbers),
-    show: (row) =>
-      of(row) === '' ? (
-        ''
-      ) : (
-        <>
-          {plainToLocal(of(row), formats.numbers)}
-          <span className="unit"> %</span>
-        </>
-      ),
-  });
   switch (id) {
     case 'code':
       return {
@@ -190,6 +163,57 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
       };
     case 'extension':
       return extensionColumn(source);
+    default:
+      return detailColumn(id, source);
+  }
+}
+
+const textColumn = (id: string, title: string, width: string, of: (row: EstimateRow) => string): Plain => ({
+  id,
+  title,
+  width,
+  text: of,
+  show: (row) => (
+    <span className="cut soft" title={of(row)}>
+      {of(row)}
+    </span>
+  ),
+});
+
+function percentColumn(
+  id: string,
+  title: string,
+  of: (row: EstimateRow) => string,
+  { numbers }: Pick<Formats, 'numbers'>,
+): Plain {
+  const write = (row: EstimateRow): string => plainToLocal(of(row), numbers);
+  return {
+    id,
+    title,
+    width: '62px',
+    align: 'right',
+    text: write,
+    show: (row) =>
+      of(row) === '' ? (
+        ''
+      ) : (
+        <>
+          {write(row)}
+          <span className="unit"> %</span>
+        </>
+      ),
+  };
+}
+
+/** What is seldom shown of a line: waste, tax, codes, where it comes from. */
+function detailColumn(id: string, source: ColumnSource): Plain | undefined {
+  const { facts, figures, formats } = source;
+  const { job } = figures;
+  const text = (title: string, width: string, of: (row: EstimateRow) => string): Plain =>
+    textColumn(id, title, width, of);
+  const percent = (title: string, of: (row: EstimateRow) => string): Plain =>
+    percentColumn(id, title, of, formats);
+  switch (id) {
     case 'waste':
       return percent(t('estimate.waste2'), (row) => {
         const waste = facts(row)?.wastePercent ?? 0;
