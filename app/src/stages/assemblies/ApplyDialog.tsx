@@ -15,6 +15,7 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { MarkMeasure } from '@zest/core/job/measures';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -64,26 +65,53 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
       ) : (
         <div className={styles.applyList}>
           {scopes.map(({ id, name }) => (
-            <Checkbox key={id} checked={chosen.has(id)} onChange={() => toggle(id)}>
-              <span className="cut" title={name}>
-                {name}
-                {on.has(id) ? <span className="soft">{t('assemblies.onItAlready')}</span> : null}
-              </span>
-              <span className="figure">
-                <QuantityText
-                  figure={figures.figure(measureNode(id, measure))}
-                  dimension={MEASURE_DIMENSION[measure]}
-                />
-              </span>
-            </Checkbox>
+            <ScopeTick
+              key={id}
+              id={id}
+              chosen={chosen}
+              toggle={toggle}
+              name={name}
+              on={on}
+              measure={measure}
+            />
           ))}
         </div>
       )}
-      {error === undefined ? null : (
-        <div role="alert" className={layout.fieldError}>
-          {error}
-        </div>
-      )}
+      <Refused>{error}</Refused>
     </Modal>
   );
 }
+
+interface ScopeTickProps {
+  readonly id: Id<'scope'>;
+  readonly chosen: ReadonlySet<Id<'scope'>>;
+  readonly toggle: (id: Id<'scope'>) => void;
+  readonly name: string;
+  readonly on: Set<Id<'scope'>>;
+  readonly measure: MarkMeasure;
+}
+
+function ScopeTick({ id, chosen, toggle, name, on, measure }: ScopeTickProps) {
+  const { figures } = useOpenJob();
+  return (
+    <Checkbox checked={chosen.has(id)} onChange={() => toggle(id)}>
+      <span className="cut" title={name}>
+        {name}
+        {on.has(id) ? <span className="soft">{t('assemblies.onItAlready')}</span> : null}
+      </span>
+      <span className="figure">
+        <QuantityText
+          figure={figures.figure(measureNode(id, measure))}
+          dimension={MEASURE_DIMENSION[measure]}
+        />
+      </span>
+    </Checkbox>
+  );
+}
+
+const Refused = ({ children }: { readonly children: string | undefined }) =>
+  children === undefined ? null : (
+    <div role="alert" className={layout.fieldError}>
+      {children}
+    </div>
+  );

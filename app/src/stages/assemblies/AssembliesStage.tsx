@@ -17,11 +17,13 @@ import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
-import { useShelf } from './useShelf.ts';
+import { type ChangeShelf, useShelf } from './useShelf.ts';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Kept } from '@zest/core/library/shelf';
+import type { Dispatch, SetStateAction } from 'react';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -47,23 +49,11 @@ export function AssembliesStage() {
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(id)}`, { flushSync: true });
   const [shelf, changeShelf] = useShelf();
   const later = assembly === undefined ? undefined : laterVersion(shelf, assembly);
-  const add = (content: Omit<Assembly, 'id' | 'order' | 'type'>, label: string): void => {
-    const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order: orderAfter(all) };
-    const done = actions.transact(label, put(made));
-    if (done.ok) {
-      // The page must know of it before it goes there, or it shows another one to be typed into.
-      go(made.id);
-      setFresh(made.id);
-    } else tellProblem(describeProblem(done.problem));
-  };
-  const keep = ({ id, name, origin }: Assembly): void =>
-    changeShelf(
-      (kept) => keepOnShelf(kept, job, id),
-      (kept) => {
-        const [latest] = versionsOf(kept, origin?.key ?? name);
-        return t('assemblies.isInTheLibraryAsVersion', { name, version: latest?.version ?? 1 });
-      },
-    );
+  const add = useAddAssembly((id) => {
+    // The page must know of it before it goes there, or it shows another one to be typed into.
+    go(id);
+    setFresh(id);
+  });
   const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <div className={layout.stage}>
@@ -78,93 +68,165 @@ export function AssembliesStage() {
         />
         <span className="grow" />
         {assembly === undefined ? null : (
-          <>
-            <Button size="sm" variant="outline" onClick={() => setApplying(true)}>
-              {t('assemblies.applyToScopes')}
-            </Button>
-            <Button
-              size="sm"
-              variant="outline"
-              onClick={() => keep(assembly)}
-              title={t('assemblies.saveThisVersionToTheLibraryFor')}
-            >
-              <Archive size={14} /> {t('assemblies.keep')}
-            </Button>
-            <Button
-              size="sm"
-              variant="outline"
-              onClick={() =>
-                add(
-                  { ...assembly, name: `${assembly.name.slice(0, 190)} (copy)` },
-                  t('assemblies.duplicate', { name: assembly.name }),
-                )
-              }
-            >
-              <Copy size={14} /> {t('assemblies.duplicate2')}
-            </Button>
-            <Button
-              size="sm"
-              variant="outline"
-              onClick={() => {
-                const done = actions.transact(
-                  t('assemblies.delete', { name: assembly.name }),
-                  removeAssembly(assembly.id),
-                );
-                if (!done.ok) tellProblem(describeProblem(done.problem));
-              }}
-            >
-              <Trash2 size={14} /> {t('assemblies.delete2')}
-            </Button>
-          </>
+          <AssemblyActions
+            assembly={assembly}
+            changeShelf={changeShelf}
+            onAdd={add}
+            onApply={() => setApplying(true)}
+          />
         )}
-        <Button
-          size="sm"
-          onClick={() =>
-            add(
-              {
-                name: t('assemblies.newAssembly'),
-                description: '',
-                measures: 'run',
-                inputs: [],
-                components: [],
-              },
-              t('assemblies.newAssembly2'),
-            )
-          }
-        >
+        <Button size="sm" onClick={() => add(BLANK(), t('assemblies.newAssembly2'))}>
           {t('assemblies.newAssembly')}
         </Button>
       </div>
       <div className={styles.assembly}>
-        <FolderList
-          label={t('assemblies.assemblies')}
-          items={found.map((each) => ({
-            key: each.id,
-            name: each.name,
-            folder: each.folder ?? '',
-            about: `${KIND_WORDS[each.measures].forMany}, ${t('count.component', { count: each.components.length })}${
-              usesOf(each.id) > 0
-                ? t('assemblies.on', { scopes: t('count.scope', { count: usesOf(each.id) }) })
-                : ''
-            }`,
-          }))}
-          current={assembly?.id}
-          nothing={all.length === 0 ? t('assemblies.noAssembliesYet') : t('assemblies.noMatches')}
-          onChoose={go}
+        <AssemblyFolders found={found} usesOf={usesOf} assembly={assembly} all={all} go={go} />
+        <ChosenAssembly
+          assembly={assembly}
+          later={later}
+          fresh={fresh}
+          applying={applying}
+          setApplying={setApplying}
         />
-        {assembly === undefined ? (
-          <div className={layout.empty}>
-            <h2>{t('assemblies.noAssemblyChosen')}</h2>
-            <p>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</p>
-          </div>
-        ) : (
-          <div className={styles.editorColumn}>
-            {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
-            <AssemblyEditor key={assembly.id} assembly={assembly} fresh={assembly.id === fresh} />
-            {applying ? <ApplyDialog assembly={assembly} onClose={() => setApplying(false)} /> : null}
-          </div>
-        )}
       </div>
     </div>
+  );
+}
+
+interface ChosenAssemblyProps {
+  readonly assembly: Assembly | undefined;
+  readonly later: Kept | undefined;
+  readonly fresh: string;
+  readonly applying: boolean;
+  readonly setApplying: Dispatch<SetStateAction<boolean>>;
+}
+
+function ChosenAssembly({ assembly, later, fresh, applying, setApplying }: ChosenAssemblyProps) {
+  return assembly === undefined ? (
+    <div className={layout.empty}>
+      <h2>{t('assemblies.noAssemblyChosen')}</h2>
+      <p>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</p>
+    </div>
+  ) : (
+    <div className={styles.editorColumn}>
+      {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
+      <AssemblyEditor key={assembly.id} assembly={assembly} fresh={assembly.id === fresh} />
+      {applying ? <ApplyDialog assembly={assembly} onClose={() => setApplying(false)} /> : null}
+    </div>
+  );
+}
+
+interface AssemblyFoldersProps {
+  readonly found: Assembly[];
+  readonly usesOf: (id: string) => number;
+  readonly assembly: Assembly | undefined;
+  readonly all: readonly Assembly[];
+  readonly go: (id: string) => void;
+}
+
+function AssemblyFolders({ found, usesOf, assembly, all, go }: AssemblyFoldersProps) {
+  return (
+    <FolderList
+      label={t('assemblies.assemblies')}
+      items={found.map((each) => ({
+        key: each.id,
+        name: each.name,
+        folder: each.folder ?? '',
+        about: `${KIND_WORDS[each.measures].forMany}, ${t('count.component', { count: each.components.length })}${
+          usesOf(each.id) > 0
+            ? t('assemblies.on', { scopes: t('count.scope', { count: usesOf(each.id) }) })
+            : ''
+        }`,
+      }))}
+      current={assembly?.id}
+      nothing={all.length === 0 ? t('assemblies.noAssembliesYet') : t('assemblies.noMatches')}
+      onChoose={go}
+    />
+  );
+}
+
+type Content = Omit<Assembly, 'id' | 'order' | 'type'>;
+type AddAssembly = (content: Content, label: string) => void;
+
+const BLANK = (): Content => ({
+  name: t('assemblies.newAssembly'),
+  description: '',
+  measures: 'run',
+  inputs: [],
+  components: [],
+});
+
+/** Adds an assembly as one step, and tells which it is once it is there. */
+function useAddAssembly(onAdded: (id: string) => void): AddAssembly {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const { makeId } = useServices();
+  return (content, label) => {
+    const order = orderAfter(job.assembly.values());
+    const made: Assembly = { ...content, type: 'assembly', id: makeId('assembly'), order };
+    const done = actions.transact(label, put(made));
+    if (done.ok) onAdded(made.id);
+    else tellProblem(describeProblem(done.problem));
+  };
+}
+
+interface AssemblyActionsProps {
+  readonly assembly: Assembly;
+  readonly changeShelf: ChangeShelf;
+  readonly onAdd: AddAssembly;
+  readonly onApply: () => void;
+}
+
+/** What is done with the assembly that is shown. */
+function AssemblyActions({ assembly, changeShelf, onAdd, onApply }: AssemblyActionsProps) {
+  const { job } = useOpenJob();
+  const actions = useJobActions();
+  const keep = ({ id, name, origin }: Assembly): void =>
+    changeShelf(
+      (kept) => keepOnShelf(kept, job, id),
+      (kept) => {
+        const [latest] = versionsOf(kept, origin?.key ?? name);
+        return t('assemblies.isInTheLibraryAsVersion', { name, version: latest?.version ?? 1 });
+      },
+    );
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={() => onApply()}>
+        {t('assemblies.applyToScopes')}
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        onClick={() => keep(assembly)}
+        title={t('assemblies.saveThisVersionToTheLibraryFor')}
+      >
+        <Archive size={14} /> {t('assemblies.keep')}
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        onClick={() =>
+          onAdd(
+            { ...assembly, name: t('assemblies.copyOf', { name: assembly.name.slice(0, 190) }) },
+            t('assemblies.duplicate', { name: assembly.name }),
+          )
+        }
+      >
+        <Copy size={14} /> {t('assemblies.duplicate2')}
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        onClick={() => {
+          const done = actions.transact(
+            t('assemblies.delete', { name: assembly.name }),
+            removeAssembly(assembly.id),
+          );
+          if (!done.ok) tellProblem(describeProblem(done.problem));
+        }}
+      >
+        <Trash2 size={14} /> {t('assemblies.delete2')}
+      </Button>
+    </>
   );
 }

@@ -1,3 +1,5 @@
+import type { Assembly } from '@zest/core/job/records/assembly';
+import type { ChangeAssembly } from './assemblyParts.ts';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -32,6 +34,8 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { listWith } from '../../messages/lists.ts';
+import type { Id } from '@zest/core/job/id';
+import type { Dispatch, SetStateAction } from 'react';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -66,32 +70,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
   return (
     <div>
       <table className={`${layout.lines} components`} ref={table}>
-        <thead>
-          <tr>
-            <th style={{ width: 164 }}>{t('assemblies.component2')}</th>
-            <th style={{ width: 102 }}>{t('assemblies.kind')}</th>
-            <th>{t('assemblies.formula')}</th>
-            <th style={{ width: 68 }}>{t('assemblies.unit')}</th>
-            <th
-              className="right"
-              style={{ width: 62 }}
-              title={t('assemblies.boughtButNotInstalledAppliesToMaterial')}
-            >
-              {t('assemblies.waste')}
-            </th>
-            <th className="right" style={{ width: 68 }} title={t('assemblies.boughtInMultiplesOfThis')}>
-              {t('assemblies.roundTo')}
-            </th>
-            <th style={{ width: 90 }}>{t('assemblies.priceBook')}</th>
-            <th className="right" style={{ width: 90 }}>
-              {t('assemblies.quantity')}
-            </th>
-            <th className="right" style={{ width: 82 }}>
-              {t('assemblies.cost')}
-            </th>
-            <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
-          </tr>
-        </thead>
+        <ComponentsHead />
         <tbody>
           {assembly.components.map((component, index) => (
             // By its place: a row that is renamed keeps the focus, though its name in formulas is another.
@@ -116,6 +95,37 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
   );
 }
 
+function ComponentsHead() {
+  return (
+    <thead>
+      <tr>
+        <th style={{ width: 164 }}>{t('assemblies.component2')}</th>
+        <th style={{ width: 102 }}>{t('assemblies.kind')}</th>
+        <th>{t('assemblies.formula')}</th>
+        <th style={{ width: 68 }}>{t('assemblies.unit')}</th>
+        <th
+          className="right"
+          style={{ width: 62 }}
+          title={t('assemblies.boughtButNotInstalledAppliesToMaterial')}
+        >
+          {t('assemblies.waste')}
+        </th>
+        <th className="right" style={{ width: 68 }} title={t('assemblies.boughtInMultiplesOfThis')}>
+          {t('assemblies.roundTo')}
+        </th>
+        <th style={{ width: 90 }}>{t('assemblies.priceBook')}</th>
+        <th className="right" style={{ width: 90 }}>
+          {t('assemblies.quantity')}
+        </th>
+        <th className="right" style={{ width: 82 }}>
+          {t('assemblies.cost')}
+        </th>
+        <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
+      </tr>
+    </thead>
+  );
+}
+
 interface ComponentRowProps extends PartProps {
   readonly component: Component;
   readonly use: Use | undefined;
@@ -128,62 +138,12 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
   const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
   const line = use === undefined ? undefined : componentLine(use.id, component.key);
-  const set = (changed: Partial<Component>): string | undefined =>
-    change(t('assemblies.changeAComponent'), {
-      components: assembly.components.map((each) =>
-        each.key === component.key ? withChanges(each, changed) : each,
-      ),
-    });
-  const rename = (name: string): string | undefined => {
-    const changed = renameComponent(assembly, component, name.trim());
-    const at = assembly.components.indexOf(component);
-    const to = changed.components?.[at]?.key ?? component.key;
-    return change(t('assemblies.renameAComponent'), changed, { from: component.key, to });
-  };
-  const choose = (itemCode: string): string | undefined => {
-    const item = [...job.item.values()].find(({ code }) => code === itemCode);
-    const fresh = /^Component \d+$/.test(component.name) && item !== undefined;
-    if (!fresh) return set({ itemCode });
-    // A row nothing was written into yet becomes what was chosen for it.
-    const name = item.description.slice(0, 120);
-    const changed = { ...assembly, ...renameComponent(assembly, component, name) };
-    return change(t('assemblies.priceAComponent'), {
-      ...changed,
-      components: changed.components.map((each) =>
-        each.name === name ? { ...each, itemCode, unit: item.unit, kind: itemKind(item) } : each,
-      ),
-    });
-  };
+  const { set, rename, choose } = useComponentEdits(assembly, component, change);
   return (
     <>
       <tr onFocus={() => line !== undefined && actions.select({ type: 'line', key: line })}>
-        <td>
-          <div className={styles.componentName}>
-            <MoreButton
-              label={t('assemblies.moreAbout', { name: component.name })}
-              open={open}
-              onToggle={() => setOpen(!open)}
-            />
-            <CommitInput label={t('assemblies.component2')} first value={component.name} onCommit={rename} />
-          </div>
-          <div className={`${layout.trace} ${styles.componentKey}`} title={t('assemblies.itsNameInFormulas')}>
-            {component.key}
-            {describeMore(component)}
-          </div>
-        </td>
-        <td>
-          <Select
-            aria-label={t('assemblies.kindOf', { name: component.name })}
-            value={component.kind}
-            onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
-          >
-            {COST_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {COST_WORDS[kind]}
-              </option>
-            ))}
-          </Select>
-        </td>
+        <NameCell component={component} open={open} setOpen={setOpen} rename={rename} />
+        <KindCell component={component} set={set} />
         <td>
           <FormulaInput
             label={t('assemblies.formulaOf', { name: component.name })}
@@ -194,35 +154,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
           />
           <Worked component={component} use={use} place={place} />
         </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.unitOf', { name: component.name })}
-            value={component.unit}
-            list="known-units"
-            onCommit={(unit) => set({ unit: unitOrLabel(unit).symbol })}
-          />
-        </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.wasteOf', { name: component.name })}
-            align="end"
-            value={plainToLocal(component.wastePercent, numbers)}
-            onCommit={(text) =>
-              takeFigure(text, numbers, { as: 'percent' }, (kept) => set({ wastePercent: kept }))
-            }
-          />
-        </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.roundUpTo', { name: component.name })}
-            align="end"
-            placeholder={t('assemblies.noRounding')}
-            value={plainToLocal(component.roundUpTo, numbers)}
-            onCommit={(text) =>
-              takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ roundUpTo: kept }))
-            }
-          />
-        </td>
+        <AmountCells component={component} set={set} />
         <td>
           <ItemChoice
             code={component.itemCode}
@@ -231,14 +163,7 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
             {...(component.sizing === undefined ? {} : { placeholder: t('assemblies.byItsSize') })}
           />
         </td>
-        <td className="figure">
-          {line === undefined ? null : (
-            <InUnitText figure={figures.figure(lineNode(line, 'quantity'))} unit={component.unit} />
-          )}
-        </td>
-        <td className="figure">
-          {line === undefined ? null : <MoneyText figure={figures.figure(lineNode(line, 'extension'))} />}
-        </td>
+        <FigureCells line={line} component={component} />
         <td>
           <IconButton
             tabIndex={-1}
@@ -261,6 +186,152 @@ function ComponentRow({ assembly, component, use, place, change }: ComponentRowP
         </tr>
       ) : null}
     </>
+  );
+}
+
+interface FigureCellsProps {
+  readonly line: string | undefined;
+  readonly component: ComponentRowProps['component'];
+}
+
+function FigureCells({ line, component }: FigureCellsProps) {
+  const { figures } = useOpenJob();
+  return (
+    <>
+      <td className="figure">
+        {line === undefined ? null : (
+          <InUnitText figure={figures.figure(lineNode(line, 'quantity'))} unit={component.unit} />
+        )}
+      </td>
+      <td className="figure">
+        {line === undefined ? null : <MoneyText figure={figures.figure(lineNode(line, 'extension'))} />}
+      </td>
+    </>
+  );
+}
+
+interface AmountCellsProps {
+  readonly component: ComponentRowProps['component'];
+  readonly set: (changed: Partial<Component>) => string | undefined;
+}
+
+/** Its unit, waste and rounding. */
+function AmountCells({ component, set }: AmountCellsProps) {
+  const { numbers } = useFormats();
+  return (
+    <>
+      <td>
+        <CommitInput
+          label={t('assemblies.unitOf', { name: component.name })}
+          value={component.unit}
+          list="known-units"
+          onCommit={(unit) => set({ unit: unitOrLabel(unit).symbol })}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.wasteOf', { name: component.name })}
+          align="end"
+          value={plainToLocal(component.wastePercent, numbers)}
+          onCommit={(text) =>
+            takeFigure(text, numbers, { as: 'percent' }, (kept) => set({ wastePercent: kept }))
+          }
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.roundUpTo', { name: component.name })}
+          align="end"
+          placeholder={t('assemblies.noRounding')}
+          value={plainToLocal(component.roundUpTo, numbers)}
+          onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => set({ roundUpTo: kept }))}
+        />
+      </td>
+    </>
+  );
+}
+
+interface KindCellProps {
+  readonly component: ComponentRowProps['component'];
+  readonly set: (changed: Partial<Component>) => string | undefined;
+}
+
+function KindCell({ component, set }: KindCellProps) {
+  return (
+    <td>
+      <Select
+        aria-label={t('assemblies.kindOf', { name: component.name })}
+        value={component.kind}
+        onChange={(event) => set({ kind: event.target.value as Component['kind'] })}
+      >
+        {COST_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {COST_WORDS[kind]}
+          </option>
+        ))}
+      </Select>
+    </td>
+  );
+}
+
+/** It still has the name that a new component is given. */
+const isUnnamed = ({ components }: Assembly, { name }: Component): boolean =>
+  components.some((_, at) => name === t('assemblies.component', { place: at + 1 }));
+
+/** What is changed in a component; each says what is wrong, in words. */
+function useComponentEdits(assembly: Assembly, component: Component, change: ChangeAssembly) {
+  const { job } = useOpenJob();
+  const set = (changed: Partial<Component>): string | undefined =>
+    change(t('assemblies.changeAComponent'), {
+      components: assembly.components.map((each) =>
+        each.key === component.key ? withChanges(each, changed) : each,
+      ),
+    });
+  const rename = (name: string): string | undefined => {
+    const changed = renameComponent(assembly, component, name.trim());
+    const at = assembly.components.indexOf(component);
+    const to = changed.components?.[at]?.key ?? component.key;
+    return change(t('assemblies.renameAComponent'), changed, { from: component.key, to });
+  };
+  const choose = (itemCode: string): string | undefined => {
+    const item = [...job.item.values()].find(({ code }) => code === itemCode);
+    if (item === undefined || !isUnnamed(assembly, component)) return set({ itemCode });
+    // A row nothing was written into yet becomes what was chosen for it.
+    const name = item.description.slice(0, 120);
+    const changed = { ...assembly, ...renameComponent(assembly, component, name) };
+    return change(t('assemblies.priceAComponent'), {
+      ...changed,
+      components: changed.components.map((each) =>
+        each.name === name ? { ...each, itemCode, unit: item.unit, kind: itemKind(item) } : each,
+      ),
+    });
+  };
+  return { set, rename, choose };
+}
+
+interface NameCellProps {
+  readonly component: ComponentRowProps['component'];
+  readonly open: boolean;
+  readonly setOpen: Dispatch<SetStateAction<boolean>>;
+  readonly rename: (name: string) => string | undefined;
+}
+
+function NameCell({ component, open, setOpen, rename }: NameCellProps) {
+  return (
+    <td>
+      <div className={styles.componentName}>
+        <MoreButton
+          label={t('assemblies.moreAbout', { name: component.name })}
+          open={open}
+          onToggle={() => setOpen(!open)}
+        />
+        <CommitInput label={t('assemblies.component2')} first value={component.name} onCommit={rename} />
+      </div>
+      <div className={`${layout.trace} ${styles.componentKey}`} title={t('assemblies.itsNameInFormulas')}>
+        {component.key}
+        {describeMore(component)}
+      </div>
+    </td>
   );
 }
 

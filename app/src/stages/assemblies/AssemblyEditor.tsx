@@ -18,6 +18,8 @@ import { UseAnswers } from './UseAnswers.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import type { Use } from '@zest/core/job/records/use';
+import type { Dispatch, SetStateAction } from 'react';
 
 /** Ctrl Enter anywhere in the editor begins the next component. */
 function addByKey(event: KeyboardEvent<HTMLElement>): void {
@@ -68,59 +70,14 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
   };
   return (
     <div className={styles.editor} ref={root} onKeyDownCapture={addByKey}>
-      <div className={styles.assemblyHead}>
-        <CommitInput
-          label={t('assemblies.nameOfTheAssembly')}
-          value={assembly.name}
-          onCommit={(name) => change(t('assemblies.renameAnAssembly'), { name })}
-        />
-        <Select
-          aria-label={t('assemblies.measuredAs')}
-          value={assembly.measures}
-          disabled={uses.length > 0}
-          onChange={(event) =>
-            change(t('assemblies.kindOfAnAssembly'), { measures: event.target.value as Assembly['measures'] })
-          }
-        >
-          {MARK_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {KIND_WORDS[kind].forMany}
-            </option>
-          ))}
-        </Select>
-        <CommitInput
-          label={t('assemblies.folder')}
-          placeholder={t('assemblies.folder2')}
-          value={assembly.folder ?? ''}
-          onCommit={(folder) => change(t('assemblies.fileAnAssembly'), { folder: folder.trim() })}
-        />
-        <CommitInput
-          label={t('assemblies.searchWords')}
-          placeholder={t('assemblies.alsoFoundByTheseWords')}
-          value={assembly.tags ?? ''}
-          onCommit={(tags) => change(t('assemblies.changeTheWordsOfAnAssembly'), { tags: tags.trim() })}
-        />
-      </div>
+      <AssemblyHead assembly={assembly} change={change} uses={uses} />
       <div>
         <h2>
           {t('assemblies.components')}
           <span className="soft" style={{ fontWeight: 400 }}>
             {use === undefined ? t('assemblies.notUsedYet') : t('assemblies.calculatedWith')}
           </span>
-          {use === undefined ? null : (
-            <Select
-              style={{ width: 'auto', maxWidth: 260 }}
-              aria-label={t('assemblies.figuredOn')}
-              value={use.id}
-              onChange={(event) => setChosen(event.target.value)}
-            >
-              {uses.map(({ id, scopeId }) => (
-                <option key={id} value={id}>
-                  {job.scope.get(scopeId)?.name}
-                </option>
-              ))}
-            </Select>
-          )}
+          <UseChoice use={use} setChosen={setChosen} uses={uses} />
         </h2>
         <AssemblyComponents assembly={assembly} use={use} change={change} />
       </div>
@@ -136,14 +93,91 @@ export function AssemblyEditor({ assembly, fresh }: AssemblyEditorProps) {
         <h2>{t('assemblies.noteAndWarnings')}</h2>
         <AssemblyTexts assembly={assembly} use={use} place={place} change={change} />
       </div>
-      {use === undefined ? null : (
-        <div>
-          <h2>{t('assemblies.answersFor', { name: job.scope.get(use.scopeId)?.name ?? '' })}</h2>
-          <div style={{ maxWidth: 420 }}>
-            <UseAnswers use={use} />
-          </div>
-        </div>
-      )}
+      <AnswersFor use={use} />
+    </div>
+  );
+}
+
+interface AnswersForProps {
+  readonly use: Use | undefined;
+}
+
+function AnswersFor({ use }: AnswersForProps) {
+  const { job } = useOpenJob();
+  return use === undefined ? null : (
+    <div>
+      <h2>{t('assemblies.answersFor', { name: job.scope.get(use.scopeId)?.name ?? '' })}</h2>
+      <div style={{ maxWidth: 420 }}>
+        <UseAnswers use={use} />
+      </div>
+    </div>
+  );
+}
+
+interface UseChoiceProps {
+  readonly use: Use | undefined;
+  readonly setChosen: Dispatch<SetStateAction<string | undefined>>;
+  readonly uses: Use[];
+}
+
+function UseChoice({ use, setChosen, uses }: UseChoiceProps) {
+  const { job } = useOpenJob();
+  return use === undefined ? null : (
+    <Select
+      style={{ width: 'auto', maxWidth: 260 }}
+      aria-label={t('assemblies.figuredOn')}
+      value={use.id}
+      onChange={(event) => setChosen(event.target.value)}
+    >
+      {uses.map(({ id, scopeId }) => (
+        <option key={id} value={id}>
+          {job.scope.get(scopeId)?.name}
+        </option>
+      ))}
+    </Select>
+  );
+}
+
+interface AssemblyHeadProps {
+  readonly assembly: Assembly;
+  readonly change: ChangeAssembly;
+  readonly uses: Use[];
+}
+
+function AssemblyHead({ assembly, change, uses }: AssemblyHeadProps) {
+  return (
+    <div className={styles.assemblyHead}>
+      <CommitInput
+        label={t('assemblies.nameOfTheAssembly')}
+        value={assembly.name}
+        onCommit={(name) => change(t('assemblies.renameAnAssembly'), { name })}
+      />
+      <Select
+        aria-label={t('assemblies.measuredAs')}
+        value={assembly.measures}
+        disabled={uses.length > 0}
+        onChange={(event) =>
+          change(t('assemblies.kindOfAnAssembly'), { measures: event.target.value as Assembly['measures'] })
+        }
+      >
+        {MARK_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {KIND_WORDS[kind].forMany}
+          </option>
+        ))}
+      </Select>
+      <CommitInput
+        label={t('assemblies.folder')}
+        placeholder={t('assemblies.folder2')}
+        value={assembly.folder ?? ''}
+        onCommit={(folder) => change(t('assemblies.fileAnAssembly'), { folder: folder.trim() })}
+      />
+      <CommitInput
+        label={t('assemblies.searchWords')}
+        placeholder={t('assemblies.alsoFoundByTheseWords')}
+        value={assembly.tags ?? ''}
+        onCommit={(tags) => change(t('assemblies.changeTheWordsOfAnAssembly'), { tags: tags.trim() })}
+      />
     </div>
   );
 }

@@ -103,35 +103,7 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
           </div>
           <div className={`${layout.trace} ${styles.componentKey}`}>{describeMore(input)}</div>
         </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.nameInFormulasOf', { question: input.question })}
-            value={input.key}
-            onCommit={(key) => renameInput(assembly, input.key, key, change)}
-          />
-        </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.defaultOf', { question: input.question })}
-            value={plainToLocal(input.value, numbers)}
-            onCommit={(text) => takeEntry(text, numbers, (kept) => set({ value: kept }), input.unit)}
-          />
-        </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.unitOf2', { question: input.question })}
-            value={input.unit}
-            list="known-units"
-            onCommit={(unit) => set({ unit: unit.trim() })}
-          />
-        </td>
-        <td>
-          <CommitInput
-            label={t('assemblies.hintOf', { question: input.question })}
-            value={input.hint}
-            onCommit={(hint) => set({ hint })}
-          />
-        </td>
+        <AnswerCells input={input} assembly={assembly} change={change} set={set} />
         <td>
           <IconButton
             aria-label={t('assemblies.remove2', { question: input.question })}
@@ -152,6 +124,50 @@ function InputRow({ assembly, index, input, change }: InputRowProps) {
           </td>
         </tr>
       ) : null}
+    </>
+  );
+}
+
+interface AnswerCellsProps {
+  readonly input: InputRowProps['input'];
+  readonly assembly: Assembly;
+  readonly change: ChangeAssembly;
+  readonly set: (changed: Partial<AssemblyInput>) => string | undefined;
+}
+
+function AnswerCells({ input, assembly, change, set }: AnswerCellsProps) {
+  const { numbers } = useFormats();
+  return (
+    <>
+      <td>
+        <CommitInput
+          label={t('assemblies.nameInFormulasOf', { question: input.question })}
+          value={input.key}
+          onCommit={(key) => renameInput(assembly, input.key, key, change)}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.defaultOf', { question: input.question })}
+          value={plainToLocal(input.value, numbers)}
+          onCommit={(text) => takeEntry(text, numbers, (kept) => set({ value: kept }), input.unit)}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.unitOf2', { question: input.question })}
+          value={input.unit}
+          list="known-units"
+          onCommit={(unit) => set({ unit: unit.trim() })}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.hintOf', { question: input.question })}
+          value={input.hint}
+          onCommit={(hint) => set({ hint })}
+        />
+      </td>
     </>
   );
 }

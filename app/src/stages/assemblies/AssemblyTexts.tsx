@@ -39,11 +39,7 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
         placeholder={t('assemblies.forTheBidFiguresInBracesStay')}
         onCommit={(text) => change(t('assemblies.changeANote'), { note: text })}
       />
-      {note !== '' && use !== undefined ? (
-        <div className={`${layout.box} ${layout.noteBox}`}>
-          <NoteText parts={readNote(figures, frameOf(job, use), note, display)} />
-        </div>
-      ) : null}
+      <NoteShown note={note} use={use} />
       {checks.map((check, index) => (
         <div key={index} className={styles.checkRow}>
           <FormulaInput
@@ -83,4 +79,19 @@ export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsPro
       </div>
     </div>
   );
+}
+
+interface NoteShownProps {
+  readonly note: string;
+  readonly use: Use | undefined;
+}
+
+function NoteShown({ note, use }: NoteShownProps) {
+  const { figures, job } = useOpenJob();
+  const { display } = useFormats();
+  return note !== '' && use !== undefined ? (
+    <div className={`${layout.box} ${layout.noteBox}`}>
+      <NoteText parts={readNote(figures, frameOf(job, use), note, display)} />
+    </div>
+  ) : null;
 }

@@ -18,6 +18,9 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import type { Id } from '@zest/core/job/id';
+import type { Crew } from '@zest/core/job/records/crew';
+import type { Craft } from '@zest/core/job/records/craft';
 
 interface ComponentDetailsProps {
   readonly component: Component;
@@ -59,6 +62,118 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   );
   return (
     <div className={styles.details}>
+      <WhereCounted name={name} component={component} set={set} />
+      {decimal('spares', t('assemblies.toSpare2', { unit }), 'none')}
+      <Field label={t('assemblies.atLeast3', { unit })}>
+        <FormulaInput
+          label={t('assemblies.atLeastOf', { unit, name })}
+          value={component.minimum ?? ''}
+          place={place}
+          unit={unitOrLabel(unit).symbol}
+          placeholder={t('assemblies.any')}
+          always
+          onCommit={(minimum) => set({ minimum })}
+        />
+      </Field>
+      <WasteField name={name} component={component} set={set} />
+      <HoursField name={name} component={component} place={place} set={set} />
+      {words('partNumber', t('assemblies.partNumber'))}
+      {words('costCode', t('assemblies.costCode'))}
+      <OnlyIf name={name} component={component} place={place} set={set} />
+      <LaborFields component={component} set={set} />
+      <div className="wide">
+        <SizingEditor
+          sizing={component.sizing}
+          place={place}
+          onChange={(sizing) => set({ sizing } as Partial<Component>)}
+        />
+      </div>
+    </div>
+  );
+}
+
+interface OnlyIfProps {
+  readonly name: string;
+  readonly component: ComponentDetailsProps['component'];
+  readonly place: FormulaPlace;
+  readonly set: ComponentDetailsProps['set'];
+}
+
+function OnlyIf({ name, component, place, set }: OnlyIfProps) {
+  return (
+    <Field label={t('assemblies.includeOnlyIf')} wide>
+      <FormulaInput
+        label={t('assemblies.ruleOf', { name })}
+        value={component.when ?? ''}
+        place={place}
+        condition
+        placeholder={t('assemblies.alwaysOrAComparisonSuchAsHeight')}
+        onCommit={(when) => set({ when })}
+      />
+    </Field>
+  );
+}
+
+interface HoursFieldProps {
+  readonly name: string;
+  readonly component: ComponentDetailsProps['component'];
+  readonly place: FormulaPlace;
+  readonly set: ComponentDetailsProps['set'];
+}
+
+function HoursField({ name, component, place, set }: HoursFieldProps) {
+  return (
+    <Field label={t('assemblies.hoursTimes')}>
+      <FormulaInput
+        label={t('assemblies.factorOnTheHoursOf', { name })}
+        value={component.hoursFactor ?? ''}
+        place={place}
+        placeholder="1"
+        always
+        onCommit={(hoursFactor) => set({ hoursFactor })}
+      />
+    </Field>
+  );
+}
+
+interface WasteFieldProps {
+  readonly name: string;
+  readonly component: ComponentDetailsProps['component'];
+  readonly set: ComponentDetailsProps['set'];
+}
+
+function WasteField({ name, component, set }: WasteFieldProps) {
+  return (
+    <Field label={t('assemblies.wasteAppliesTo')}>
+      <Select
+        aria-label={t('assemblies.whatTheWasteOfAppliesTo', { name })}
+        value={(component.wasteOn ?? ['material']).join()}
+        onChange={(event) => {
+          const kinds = event.target.value.split(',') as CostKind[];
+          set({ wasteOn: event.target.value === 'material' ? undefined : kinds } as Partial<Component>);
+        }}
+      >
+        {wasteChoices(component).map((kinds) => (
+          <option key={kinds.join()} value={kinds.join()}>
+            {kinds.length === COST_KINDS.length
+              ? t('assemblies.allCosts')
+              : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
+          </option>
+        ))}
+      </Select>
+    </Field>
+  );
+}
+
+interface WhereCountedProps {
+  readonly name: string;
+  readonly component: ComponentDetailsProps['component'];
+  readonly set: ComponentDetailsProps['set'];
+}
+
+function WhereCounted({ name, component, set }: WhereCountedProps) {
+  return (
+    <>
       <Field label={t('assemblies.calculated')}>
         <Select
           aria-label={t('assemblies.whatIsCalculatedOn', { name })}
@@ -83,67 +198,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
           <option value="job">{t('assemblies.onceForTheWholeJob')}</option>
         </Select>
       </Field>
-      {decimal('spares', t('assemblies.toSpare2', { unit }), 'none')}
-      <Field label={t('assemblies.atLeast3', { unit })}>
-        <FormulaInput
-          label={t('assemblies.atLeastOf', { unit, name })}
-          value={component.minimum ?? ''}
-          place={place}
-          unit={unitOrLabel(unit).symbol}
-          placeholder={t('assemblies.any')}
-          always
-          onCommit={(minimum) => set({ minimum })}
-        />
-      </Field>
-      <Field label={t('assemblies.wasteAppliesTo')}>
-        <Select
-          aria-label={t('assemblies.whatTheWasteOfAppliesTo', { name })}
-          value={(component.wasteOn ?? ['material']).join()}
-          onChange={(event) => {
-            const kinds = event.target.value.split(',') as CostKind[];
-            set({ wasteOn: event.target.value === 'material' ? undefined : kinds } as Partial<Component>);
-          }}
-        >
-          {wasteChoices(component).map((kinds) => (
-            <option key={kinds.join()} value={kinds.join()}>
-              {kinds.length === COST_KINDS.length
-                ? t('assemblies.allCosts')
-                : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
-            </option>
-          ))}
-        </Select>
-      </Field>
-      <Field label={t('assemblies.hoursTimes')}>
-        <FormulaInput
-          label={t('assemblies.factorOnTheHoursOf', { name })}
-          value={component.hoursFactor ?? ''}
-          place={place}
-          placeholder="1"
-          always
-          onCommit={(hoursFactor) => set({ hoursFactor })}
-        />
-      </Field>
-      {words('partNumber', t('assemblies.partNumber'))}
-      {words('costCode', t('assemblies.costCode'))}
-      <Field label={t('assemblies.includeOnlyIf')} wide>
-        <FormulaInput
-          label={t('assemblies.ruleOf', { name })}
-          value={component.when ?? ''}
-          place={place}
-          condition
-          placeholder={t('assemblies.alwaysOrAComparisonSuchAsHeight')}
-          onCommit={(when) => set({ when })}
-        />
-      </Field>
-      <LaborFields component={component} set={set} />
-      <div className="wide">
-        <SizingEditor
-          sizing={component.sizing}
-          place={place}
-          onChange={(sizing) => set({ sizing } as Partial<Component>)}
-        />
-      </div>
-    </div>
+    </>
   );
 }
 
@@ -177,16 +232,7 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
   return (
     <Field label={t('assemblies.laborIn', { unit })} wide>
       <div className={styles.detailsRow}>
-        <CommitInput
-          label={t('assemblies.productionOf', { name })}
-          align="end"
-          value={plainToLocal(labor.figure, numbers)}
-          onCommit={(text) =>
-            takeFigure(text, numbers, { as: 'amount', least: 0 }, (figure) =>
-              set({ labor: { ...labor, figure } }),
-            )
-          }
-        />
+        <LaborFigure name={name} labor={labor} set={set} />
         <Select
           aria-label={t('assemblies.unitOfTheProductionOf', { name })}
           value={labor.by}
@@ -198,34 +244,80 @@ function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component'
             </option>
           ))}
         </Select>
-        <Select
-          aria-label={t('assemblies.craftOf', { name })}
-          value={labor.crewId ?? labor.craftId ?? ''}
-          onChange={(event) => {
-            const { crewId: _before, ...bare } = labor;
-            const crew = crews.find(({ id }) => id === event.target.value);
-            const craftId = crafts.find(({ id }) => id === event.target.value)?.id ?? null;
-            set({
-              labor: crew === undefined ? { ...bare, craftId } : { ...bare, craftId: null, crewId: crew.id },
-            });
-          }}
-        >
-          {crews.map(({ id, name: crew }) => (
-            <option key={id} value={id}>
-              {t('assemblies.crew', { crew })}
-            </option>
-          ))}
-          {crafts.map(({ id, name: craft }) => (
-            <option key={id} value={id}>
-              {craft}
-            </option>
-          ))}
-        </Select>
+        <WorkerField name={name} labor={labor} crews={crews} crafts={crafts} set={set} />
         <TextButton onClick={() => set({ labor: undefined } as Partial<Component>)}>
           {t('assemblies.asTheItem')}
         </TextButton>
       </div>
     </Field>
+  );
+}
+
+interface WorkerFieldProps {
+  readonly name: string;
+  readonly labor: Readonly<{
+    by: 'hours' | 'hourly' | 'daily';
+    figure: string;
+    craftId: Id<'craft'> | null;
+    crewId?: Id<'crew'> | undefined;
+  }>;
+  readonly crews: readonly Crew[];
+  readonly crafts: Craft[];
+  readonly set: (changed: Partial<Component>) => string | undefined;
+}
+
+function WorkerField({ name, labor, crews, crafts, set }: WorkerFieldProps) {
+  return (
+    <Select
+      aria-label={t('assemblies.craftOf', { name })}
+      value={labor.crewId ?? labor.craftId ?? ''}
+      onChange={(event) => {
+        const { crewId: _before, ...bare } = labor;
+        const crew = crews.find(({ id }) => id === event.target.value);
+        const craftId = crafts.find(({ id }) => id === event.target.value)?.id ?? null;
+        set({
+          labor: crew === undefined ? { ...bare, craftId } : { ...bare, craftId: null, crewId: crew.id },
+        });
+      }}
+    >
+      {crews.map(({ id, name: crew }) => (
+        <option key={id} value={id}>
+          {t('assemblies.crew', { crew })}
+        </option>
+      ))}
+      {crafts.map(({ id, name: craft }) => (
+        <option key={id} value={id}>
+          {craft}
+        </option>
+      ))}
+    </Select>
+  );
+}
+
+interface LaborFigureProps {
+  readonly name: string;
+  readonly labor: Readonly<{
+    by: 'hours' | 'hourly' | 'daily';
+    figure: string;
+    craftId: Id<'craft'> | null;
+    crewId?: Id<'crew'> | undefined;
+  }>;
+  readonly set: (changed: Partial<Component>) => string | undefined;
+}
+
+function LaborFigure({ name, labor, set }: LaborFigureProps) {
+  const { numbers } = useFormats();
+  return (
+    <CommitInput
+      label={t('assemblies.productionOf', { name })}
+      align="end"
+      value={plainToLocal(labor.figure, numbers)}
+      onCommit={(text) =>
+        takeFigure(text, numbers, { as: 'amount', least: 0 }, (figure) =>
+          set({ labor: { ...labor, figure } }),
+        )
+      }
+    />
   );
 }
 

@@ -28,6 +28,10 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
+import type { Figure } from '@zest/core/calculate/graph/rule';
+import type { Worked } from '@zest/core/calculate/explain/evaluate';
+import type { Difficulty } from '@zest/core/job/records/difficulty';
+import type { Dispatch, SetStateAction } from 'react';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -125,20 +129,7 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   const current = figures.figure(quantityNode(figure.id));
   return (
     <tr>
-      <td>
-        <CommitInput
-          label={t('assemblies.whatItIs')}
-          value={figure.name}
-          onCommit={(name) => set({ name })}
-        />
-      </td>
-      <td>
-        <CommitInput
-          label={t('assemblies.nameOf', { name: figure.name })}
-          value={figure.key}
-          onCommit={rename}
-        />
-      </td>
+      <FigureNames figure={figure} set={set} rename={rename} />
       <td>
         <FormulaInput
           label={t('assemblies.formulaOf', { name: figure.name })}
@@ -153,25 +144,8 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
           </div>
         ) : null}
       </td>
-      <td>
-        <CommitInput
-          label={t('assemblies.unitOf', { name: figure.name })}
-          value={figure.unit}
-          onCommit={(unit) => set({ unit: unit.trim() })}
-        />
-      </td>
-      <td className="figure">
-        {current.failure !== undefined ? (
-          <FailureText failure={current.failure} />
-        ) : worked.kind === 'figure' ? (
-          <QuantityText figure={current} dimension={worked.dimension} />
-        ) : null}
-      </td>
-      <td>
-        <div className={`soft cut ${styles.usedBy}`} title={users.join(', ')}>
-          {users.length === 0 ? t('assemblies.nothingYet') : users.join(', ')}
-        </div>
-      </td>
+      <NoteCell figure={figure} set={set} />
+      <FigureCells current={current} worked={worked} users={users} />
       <td>
         <IconButton
           aria-label={t('assemblies.remove3', { name: figure.name })}
@@ -187,6 +161,75 @@ function FigureRow({ figure }: { readonly figure: NamedQuantity }) {
   );
 }
 
+interface FigureCellsProps {
+  readonly current: Figure;
+  readonly worked: Worked;
+  readonly users: string[];
+}
+
+function FigureCells({ current, worked, users }: FigureCellsProps) {
+  return (
+    <>
+      <td className="figure">
+        {current.failure !== undefined ? (
+          <FailureText failure={current.failure} />
+        ) : worked.kind === 'figure' ? (
+          <QuantityText figure={current} dimension={worked.dimension} />
+        ) : null}
+      </td>
+      <td>
+        <div className={`soft cut ${styles.usedBy}`} title={users.join(', ')}>
+          {users.length === 0 ? t('assemblies.nothingYet') : users.join(', ')}
+        </div>
+      </td>
+    </>
+  );
+}
+
+interface NoteCellProps {
+  readonly figure: NamedQuantity;
+  readonly set: (changed: Partial<NamedQuantity>) => string | undefined;
+}
+
+function NoteCell({ figure, set }: NoteCellProps) {
+  return (
+    <td>
+      <CommitInput
+        label={t('assemblies.unitOf', { name: figure.name })}
+        value={figure.unit}
+        onCommit={(unit) => set({ unit: unit.trim() })}
+      />
+    </td>
+  );
+}
+
+interface FigureNamesProps {
+  readonly figure: NamedQuantity;
+  readonly set: (changed: Partial<NamedQuantity>) => string | undefined;
+  readonly rename: (text: string) => string | undefined;
+}
+
+function FigureNames({ figure, set, rename }: FigureNamesProps) {
+  return (
+    <>
+      <td>
+        <CommitInput
+          label={t('assemblies.whatItIs')}
+          value={figure.name}
+          onCommit={(name) => set({ name })}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.nameOf', { name: figure.name })}
+          value={figure.key}
+          onCommit={rename}
+        />
+      </td>
+    </>
+  );
+}
+
 function Difficulties() {
   const { job } = useOpenJob();
   const { makeId } = useServices();
@@ -198,56 +241,10 @@ function Difficulties() {
     <>
       {all.length === 0 ? null : (
         <table className={layout.lines} style={{ maxWidth: 480 }}>
-          <thead>
-            <tr>
-              <th>{t('assemblies.whereOrHow')}</th>
-              <th className="right" style={{ width: 110 }}>
-                {t('assemblies.hoursTimes')}
-              </th>
-              <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
-            </tr>
-          </thead>
+          <DifficultyHead />
           <tbody>
             {all.map((difficulty) => (
-              <tr key={difficulty.id}>
-                <td>
-                  <CommitInput
-                    label={t('assemblies.difficulty')}
-                    value={difficulty.name}
-                    onCommit={(name) =>
-                      settle(
-                        t('assemblies.renameADifficulty'),
-                        update(difficulty, (now) => ({ ...now, name })),
-                      )
-                    }
-                  />
-                </td>
-                <td>
-                  <CommitInput
-                    label={t('assemblies.factorOf', { name: difficulty.name })}
-                    align="end"
-                    value={formatNumber(difficulty.factor, 3, numbers, true)}
-                    onCommit={(text) => {
-                      return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
-                        settle(
-                          t('assemblies.changeADifficulty'),
-                          update(difficulty, (now) => ({ ...now, factor: Number(kept) })),
-                        ),
-                      );
-                    }}
-                  />
-                </td>
-                <td>
-                  <IconButton
-                    aria-label={t('assemblies.remove3', { name: difficulty.name })}
-                    onClick={() =>
-                      setError(settle(`remove ${difficulty.name}`, removeDifficulty(difficulty.id)))
-                    }
-                  >
-                    <Trash2 size={14} />
-                  </IconButton>
-                </td>
-              </tr>
+              <DifficultyRow key={difficulty.id} difficulty={difficulty} setError={setError} />
             ))}
           </tbody>
         </table>
@@ -281,5 +278,72 @@ function Difficulties() {
         {all.length === 0 ? t('assemblies.addTheUsualOnes') : t('assemblies.addADifficulty')}
       </Button>
     </>
+  );
+}
+
+interface DifficultyRowProps {
+  readonly difficulty: Difficulty;
+  readonly setError: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function DifficultyRow({ difficulty, setError }: DifficultyRowProps) {
+  const settle = useSettle();
+  const { numbers } = useFormats();
+  return (
+    <tr>
+      <td>
+        <CommitInput
+          label={t('assemblies.difficulty')}
+          value={difficulty.name}
+          onCommit={(name) =>
+            settle(
+              t('assemblies.renameADifficulty'),
+              update(difficulty, (now) => ({ ...now, name })),
+            )
+          }
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('assemblies.factorOf', { name: difficulty.name })}
+          align="end"
+          value={formatNumber(difficulty.factor, 3, numbers, true)}
+          onCommit={(text) => {
+            return takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
+              settle(
+                t('assemblies.changeADifficulty'),
+                update(difficulty, (now) => ({ ...now, factor: Number(kept) })),
+              ),
+            );
+          }}
+        />
+      </td>
+      <td>
+        <IconButton
+          aria-label={t('assemblies.remove3', { name: difficulty.name })}
+          onClick={() =>
+            setError(
+              settle(t('assemblies.remove3', { name: difficulty.name }), removeDifficulty(difficulty.id)),
+            )
+          }
+        >
+          <Trash2 size={14} />
+        </IconButton>
+      </td>
+    </tr>
+  );
+}
+
+function DifficultyHead() {
+  return (
+    <thead>
+      <tr>
+        <th>{t('assemblies.whereOrHow')}</th>
+        <th className="right" style={{ width: 110 }}>
+          {t('assemblies.hoursTimes')}
+        </th>
+        <th aria-label={t('assemblies.whatToDo')} style={{ width: 32 }} />
+      </tr>
+    </thead>
   );
 }

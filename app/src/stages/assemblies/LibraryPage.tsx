@@ -1,3 +1,4 @@
+import type { Shelf } from '@zest/core/library/shelf';
 import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Plus, Star, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -34,6 +35,8 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Shelf } from '@zest/core/library/shelf';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -50,21 +53,119 @@ interface Offer {
 
 /** Assemblies for every job: the trade library, and what was kept from jobs or read from files. */
 export function LibraryPage() {
-  const { job, jobId } = useOpenJob();
   const { makeId } = useServices();
-  const actions = useJobActions();
-  const navigate = useNavigate();
   const [shelf, changeShelf] = useShelf();
   const [text, setText] = useState('');
   const [onlyFavorites, setOnlyFavorites] = useState(false);
   const [chosen, setChosen] = useState<string | undefined>();
   const [notes, setNotes] = useState<readonly string[]>([]);
+  const offers = useOffers(shelf);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = offers.filter(
+    (offer) =>
+      words.every((word) => offer.words.includes(word)) &&
+      (!onlyFavorites || shelf.favorites.includes(offer.key)),
+  );
+  const offer = found.find(({ key }) => key === chosen) ?? found[0];
+  const take = useTake();
+  const readFile = async (file: File, stop: AbortSignal): Promise<void> => {
+    const read = await readAssemblyFile(file, makeId, stop);
+    if (typeof read === 'string') {
+      setNotes([read]);
+      return;
+    }
+    changeShelf((kept) => shelvePack(kept, read));
+    const count = read.records.filter(({ type }) => type === 'assembly').length;
+    setNotes([
+      t('assemblies.readFrom', { assemblies: t('count.assembly', { count: count }), name: file.name }),
+      ...read.notes,
+    ]);
+  };
+  return (
+    <div className={layout.stage}>
+      <div className={layout.bar}>
+        <AssemblyTabs />
+        <SearchOffers
+          text={text}
+          setText={setText}
+          onlyFavorites={onlyFavorites}
+          setOnlyFavorites={setOnlyFavorites}
+        />
+        <span className="grow" />
+        <ReadFile onFile={readFile} />
+      </div>
+      <ReadNotes notes={notes} setNotes={setNotes} />
+      <div className={styles.assembly}>
+        <OfferList
+          found={found}
+          shelf={shelf}
+          offer={offer}
+          onlyFavorites={onlyFavorites}
+          setChosen={setChosen}
+        />
+        {offer === undefined ? (
+          <div className={layout.empty}>
+            <h2>{t('assemblies.nothingChosen')}</h2>
+            <p>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</p>
+          </div>
+        ) : (
+          <OfferView
+            key={offer.key}
+            offer={offer}
+            favorite={shelf.favorites.includes(offer.key)}
+            onFavorite={() => changeShelf((kept) => toggleFavorite(kept, offer.key))}
+            onTake={() => take(offer)}
+            onRemove={() => changeShelf((kept) => removeFromShelf(kept, offer.key))}
+            versions={versionsOf(shelf, offer.key)}
+            onVersion={(kept) =>
+              take({ ...offer, take: () => takeFromShelf(kept, makeId), currency: kept.currency })
+            }
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface OfferListProps {
+  readonly found: Offer[];
+  readonly shelf: Shelf;
+  readonly offer: Offer | undefined;
+  readonly onlyFavorites: boolean;
+  readonly setChosen: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function OfferList({ found, shelf, offer, onlyFavorites, setChosen }: OfferListProps) {
+  return (
+    <FolderList
+      label={t('assemblies.library')}
+      items={found.map(({ key, name, folder, content, kept }) => ({
+        key,
+        name: shelf.favorites.includes(key) ? `★ ${name}` : name,
+        folder,
+        about: `${KIND_WORDS[content.measures].forMany}, ${t('count.component', { count: content.components.length })}${
+          kept === undefined ? '' : t('assemblies.version', { version: kept.version })
+        }`,
+      }))}
+      current={offer?.key}
+      nothing={
+        onlyFavorites ? t('assemblies.noFavoritesYetStarTheOnesYou') : t('assemblies.noMatchesInTheLibrary')
+      }
+      onChoose={setChosen}
+    />
+  );
+}
+
+/** What can be taken: what was kept on this machine, and what ships where nothing of that name was kept. */
+function useOffers(shelf: Shelf): readonly Offer[] {
+  const { job } = useOpenJob();
+  const { makeId } = useServices();
   const { unitSystem, documentLanguage } = settingsOf(job);
   const shipped = useMemo(
     () => tradeLibrary(unitSystem, sayLibrary(documentLanguage)),
     [unitSystem, documentLanguage],
   );
-  const offers = useMemo((): readonly Offer[] => {
+  return useMemo((): readonly Offer[] => {
     const own = latestOf(shelf).map((kept): Offer => {
       const content = mainOf(kept);
       const folder = content.folder ?? '';
@@ -93,14 +194,15 @@ export function LibraryPage() {
       }));
     return [...own, ...others];
   }, [shelf, shipped, makeId]);
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = offers.filter(
-    (offer) =>
-      words.every((word) => offer.words.includes(word)) &&
-      (!onlyFavorites || shelf.favorites.includes(offer.key)),
-  );
-  const offer = found.find(({ key }) => key === chosen) ?? found[0];
-  const take = (which: Offer): void => {
+}
+
+/** Takes an assembly into the job, and goes there. */
+function useTake(): (which: Offer) => void {
+  const { job, jobId } = useOpenJob();
+  const { makeId } = useServices();
+  const actions = useJobActions();
+  const navigate = useNavigate();
+  return (which) => {
     const id = makeId('assembly');
     const before = new Set(job.assembly.keys());
     const done = actions.transact(t('assemblies.takeIntoTheJob', { name: which.name }), which.take(id));
@@ -113,91 +215,52 @@ export function LibraryPage() {
       tell(t('assemblies.thePricesInAreInSoThey', { name: which.name, currency: which.currency ?? '' }));
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
   };
-  const readFile = async (file: File, stop: AbortSignal): Promise<void> => {
-    const read = await readAssemblyFile(file, makeId, stop);
-    if (typeof read === 'string') {
-      setNotes([read]);
-      return;
-    }
-    changeShelf((kept) => shelvePack(kept, read));
-    const count = read.records.filter(({ type }) => type === 'assembly').length;
-    setNotes([
-      t('assemblies.readFrom', { assemblies: t('count.assembly', { count: count }), name: file.name }),
-      ...read.notes,
-    ]);
-  };
+}
+
+interface ReadNotesProps {
+  readonly notes: readonly string[];
+  readonly setNotes: Dispatch<SetStateAction<readonly string[]>>;
+}
+
+function ReadNotes({ notes, setNotes }: ReadNotesProps) {
+  return notes.length === 0 ? null : (
+    <ul className={layout.importNotes} role="status">
+      {notes.map((note, index) => (
+        <li key={index}>{note}</li>
+      ))}
+      <li>
+        <TextButton onClick={() => setNotes([])}>{t('assemblies.dismiss')}</TextButton>
+      </li>
+    </ul>
+  );
+}
+
+interface SearchOffersProps {
+  readonly text: string;
+  readonly setText: Dispatch<SetStateAction<string>>;
+  readonly onlyFavorites: boolean;
+  readonly setOnlyFavorites: Dispatch<SetStateAction<boolean>>;
+}
+
+function SearchOffers({ text, setText, onlyFavorites, setOnlyFavorites }: SearchOffersProps) {
   return (
-    <div className={layout.stage}>
-      <div className={layout.bar}>
-        <AssemblyTabs />
-        <TextInput
-          style={{ width: 200 }}
-          aria-label={t('assemblies.searchTheLibrary')}
-          placeholder={t('assemblies.searchByNameTradeWord')}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <Button
-          size="sm"
-          variant={onlyFavorites ? 'solid' : 'outline'}
-          aria-pressed={onlyFavorites}
-          onClick={() => setOnlyFavorites(!onlyFavorites)}
-        >
-          <Star size={14} /> {t('assemblies.favorites')}
-        </Button>
-        <span className="grow" />
-        <ReadFile onFile={readFile} />
-      </div>
-      {notes.length === 0 ? null : (
-        <ul className={layout.importNotes} role="status">
-          {notes.map((note, index) => (
-            <li key={index}>{note}</li>
-          ))}
-          <li>
-            <TextButton onClick={() => setNotes([])}>{t('assemblies.dismiss')}</TextButton>
-          </li>
-        </ul>
-      )}
-      <div className={styles.assembly}>
-        <FolderList
-          label={t('assemblies.library')}
-          items={found.map(({ key, name, folder, content, kept }) => ({
-            key,
-            name: shelf.favorites.includes(key) ? `★ ${name}` : name,
-            folder,
-            about: `${KIND_WORDS[content.measures].forMany}, ${t('count.component', { count: content.components.length })}${
-              kept === undefined ? '' : t('assemblies.version', { version: kept.version })
-            }`,
-          }))}
-          current={offer?.key}
-          nothing={
-            onlyFavorites
-              ? t('assemblies.noFavoritesYetStarTheOnesYou')
-              : t('assemblies.noMatchesInTheLibrary')
-          }
-          onChoose={setChosen}
-        />
-        {offer === undefined ? (
-          <div className={layout.empty}>
-            <h2>{t('assemblies.nothingChosen')}</h2>
-            <p>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</p>
-          </div>
-        ) : (
-          <OfferView
-            key={offer.key}
-            offer={offer}
-            favorite={shelf.favorites.includes(offer.key)}
-            onFavorite={() => changeShelf((kept) => toggleFavorite(kept, offer.key))}
-            onTake={() => take(offer)}
-            onRemove={() => changeShelf((kept) => removeFromShelf(kept, offer.key))}
-            versions={versionsOf(shelf, offer.key)}
-            onVersion={(kept) =>
-              take({ ...offer, take: () => takeFromShelf(kept, makeId), currency: kept.currency })
-            }
-          />
-        )}
-      </div>
-    </div>
+    <>
+      <TextInput
+        style={{ width: 200 }}
+        aria-label={t('assemblies.searchTheLibrary')}
+        placeholder={t('assemblies.searchByNameTradeWord')}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button
+        size="sm"
+        variant={onlyFavorites ? 'solid' : 'outline'}
+        aria-pressed={onlyFavorites}
+        onClick={() => setOnlyFavorites(!onlyFavorites)}
+      >
+        <Star size={14} /> {t('assemblies.favorites')}
+      </Button>
+    </>
   );
 }
 
@@ -268,22 +331,7 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
   const inJob = [...job.assembly.values()].some((each) => each.name === name);
   return (
     <div className={styles.editor}>
-      <div className={styles.offerHead}>
-        <div>
-          <h2>{name}</h2>
-          <p className="soft">
-            {content.description === '' ? KIND_WORDS[content.measures].forMany : content.description}
-          </p>
-        </div>
-        <span className="grow" />
-        <Button size="sm" variant="ghost" aria-pressed={favorite} onClick={onFavorite}>
-          <Star size={14} fill={favorite ? 'currentColor' : 'none'} />{' '}
-          {favorite ? t('assemblies.aFavorite') : t('assemblies.favorite')}
-        </Button>
-        <Button size="sm" onClick={onTake}>
-          <Plus size={14} /> {t('assemblies.addToTheJob')}
-        </Button>
-      </div>
+      <OfferHead name={name} content={content} favorite={favorite} onFavorite={onFavorite} onTake={onTake} />
       {inJob ? <p className="soft">{t('assemblies.thisJobAlreadyHasOneWithThis')}</p> : null}
       <ContentTables content={content} />
       <div className={styles.offerFoot}>
@@ -326,6 +374,35 @@ function OfferView({ offer, favorite, versions, onFavorite, onTake, onRemove, on
   );
 }
 
+interface OfferHeadProps {
+  readonly name: string;
+  readonly content: Content;
+  readonly favorite: boolean;
+  readonly onFavorite: () => void;
+  readonly onTake: () => void;
+}
+
+function OfferHead({ name, content, favorite, onFavorite, onTake }: OfferHeadProps) {
+  return (
+    <div className={styles.offerHead}>
+      <div>
+        <h2>{name}</h2>
+        <p className="soft">
+          {content.description === '' ? KIND_WORDS[content.measures].forMany : content.description}
+        </p>
+      </div>
+      <span className="grow" />
+      <Button size="sm" variant="ghost" aria-pressed={favorite} onClick={onFavorite}>
+        <Star size={14} fill={favorite ? 'currentColor' : 'none'} />{' '}
+        {favorite ? t('assemblies.aFavorite') : t('assemblies.favorite')}
+      </Button>
+      <Button size="sm" onClick={onTake}>
+        <Plus size={14} /> {t('assemblies.addToTheJob')}
+      </Button>
+    </div>
+  );
+}
+
 /** What an assembly asks and what it brings, to be read before it is taken. */
 function ContentTables({ content }: { readonly content: Content }) {
   return (
@@ -356,37 +433,45 @@ function ContentTables({ content }: { readonly content: Content }) {
           ))}
         </tbody>
       </table>
-      {content.inputs.length === 0 ? null : (
-        <table className={layout.lines}>
-          <thead>
-            <tr>
-              <th style={{ width: '46%' }}>{t('assemblies.question2')}</th>
-              <th>{t('assemblies.usualAnswer')}</th>
-              <th>{t('assemblies.nameInFormulas')}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {content.inputs.map(({ key, question, value, unit, choices }) => (
-              <tr key={key}>
-                <td>{question}</td>
-                <td>
-                  {choices.find((choice) => choice.value === value)?.label ?? (
-                    <>
-                      {value} <span className="unit">{unit}</span>
-                    </>
-                  )}
-                </td>
-                <td>
-                  <code>{key}</code>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      {content.inputs.length === 0 ? null : <Questions content={content} />}
       {content.note === undefined || content.note === '' ? null : (
         <p className={styles.note}>{content.note}</p>
       )}
     </>
+  );
+}
+
+interface QuestionsProps {
+  readonly content: Content;
+}
+
+function Questions({ content }: QuestionsProps) {
+  return (
+    <table className={layout.lines}>
+      <thead>
+        <tr>
+          <th style={{ width: '46%' }}>{t('assemblies.question2')}</th>
+          <th>{t('assemblies.usualAnswer')}</th>
+          <th>{t('assemblies.nameInFormulas')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {content.inputs.map(({ key, question, value, unit, choices }) => (
+          <tr key={key}>
+            <td>{question}</td>
+            <td>
+              {choices.find((choice) => choice.value === value)?.label ?? (
+                <>
+                  {value} <span className="unit">{unit}</span>
+                </>
+              )}
+            </td>
+            <td>
+              <code>{key}</code>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

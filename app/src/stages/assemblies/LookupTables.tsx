@@ -23,6 +23,7 @@ import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { RefObject } from 'react';
 
 /** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
 export function LookupTables() {
@@ -76,34 +77,47 @@ export function LookupTables() {
           ))}
         </ul>
       )}
-      <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
-        <Button
-          size="xs"
-          variant="outline"
-          onClick={() =>
-            add({
-              name: t('assemblies.table2', { place: tables.length + 1 }),
-              columns: [
-                { key: 'size', name: t('assemblies.size'), unit: '' },
-                { key: 'value', name: t('assemblies.value'), unit: '' },
-              ],
-              rows: [['1', '1']],
-            })
-          }
-        >
-          {t('assemblies.addATable')}
-        </Button>
-        <Button size="xs" variant="outline" onClick={() => file.current?.click()}>
-          <FileUp size={14} /> {t('assemblies.readCsv')}
-        </Button>
-        <FileInput
-          ref={file}
-          target="table"
-          label={t('assemblies.cSVToReadATableFrom')}
-          onFile={(chosen) => void read(chosen)}
-        />
-      </div>
+      <AddTable add={add} tables={tables} file={file} read={read} />
     </>
+  );
+}
+
+interface AddTableProps {
+  readonly add: (content: Pick<TableRecord, 'name' | 'columns' | 'rows'>) => void;
+  readonly tables: readonly TableRecord[];
+  readonly file: RefObject<HTMLInputElement | null>;
+  readonly read: (chosen: File) => Promise<void>;
+}
+
+function AddTable({ add, tables, file, read }: AddTableProps) {
+  return (
+    <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
+      <Button
+        size="xs"
+        variant="outline"
+        onClick={() =>
+          add({
+            name: t('assemblies.table2', { place: tables.length + 1 }),
+            columns: [
+              { key: 'size', name: t('assemblies.size'), unit: '' },
+              { key: 'value', name: t('assemblies.value'), unit: '' },
+            ],
+            rows: [['1', '1']],
+          })
+        }
+      >
+        {t('assemblies.addATable')}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => file.current?.click()}>
+        <FileUp size={14} /> {t('assemblies.readCsv')}
+      </Button>
+      <FileInput
+        ref={file}
+        target="table"
+        label={t('assemblies.cSVToReadATableFrom')}
+        onFile={(chosen) => void read(chosen)}
+      />
+    </div>
   );
 }
 
@@ -145,7 +159,7 @@ function TableBox({ table }: { readonly table: TableRecord }) {
       t('assemblies.column', { place: table.columns.length + 1 }),
       new Set(table.columns.map((each) => each.key)),
     );
-    set('add a column', {
+    set(t('assemblies.addAColumn'), {
       columns: [
         ...table.columns,
         { key, name: t('assemblies.column2', { place: table.columns.length + 1 }), unit: '' },
@@ -154,44 +168,60 @@ function TableBox({ table }: { readonly table: TableRecord }) {
   };
   return (
     <div className={`${layout.box} ${styles.tableBox}`}>
-      <div className={styles.tableHead}>
-        <CommitInput
-          label={t('assemblies.nameOfTheTable')}
-          value={table.name}
-          onCommit={(name) => set('rename a table', { name })}
-        />
-        <CommitInput
-          label={t('assemblies.nameOfInFormulas', { name: table.name })}
-          value={table.key}
-          onCommit={rename}
-        />
-        <span className="soft">{t('count.row', { count: table.rows.length })}</span>
-        <span className="grow" />
-        <Button
-          size="xs"
-          variant="ghost"
-          onClick={() => void csvOf(table).then((blob) => download(`${table.key}.csv`, blob))}
-        >
-          <FileDown size={14} /> {t('assemblies.cSV')}
-        </Button>
-        <IconButton
-          aria-label={t('assemblies.remove3', { name: table.name })}
-          onClick={() => {
-            const refused = settle(t('assemblies.remove', { name: table.name }), removeNamed(table.id));
-            if (refused !== undefined) tellProblem(refused);
-          }}
-        >
-          <Trash2 size={14} />
-        </IconButton>
-      </div>
+      <TableHead table={table} set={set} rename={rename} />
       <Columns table={table} set={set} />
       <Rows table={table} set={set} />
       <div style={{ display: 'flex', gap: 8 }}>
-        <TextButton onClick={() => set('add a row', { rows: [...table.rows, table.columns.map(() => '')] })}>
+        <TextButton
+          onClick={() => set(t('assemblies.addARow'), { rows: [...table.rows, table.columns.map(() => '')] })}
+        >
           {t('assemblies.row')}
         </TextButton>
         <TextButton onClick={addColumn}>{t('assemblies.column3')}</TextButton>
       </div>
+    </div>
+  );
+}
+
+interface TableHeadProps {
+  readonly table: TableRecord;
+  readonly set: (label: string, changed: Partial<TableRecord>) => string | undefined;
+  readonly rename: (text: string) => string | undefined;
+}
+
+function TableHead({ table, set, rename }: TableHeadProps) {
+  const { download } = useServices();
+  const settle = useSettle();
+  return (
+    <div className={styles.tableHead}>
+      <CommitInput
+        label={t('assemblies.nameOfTheTable')}
+        value={table.name}
+        onCommit={(name) => set('rename a table', { name })}
+      />
+      <CommitInput
+        label={t('assemblies.nameOfInFormulas', { name: table.name })}
+        value={table.key}
+        onCommit={rename}
+      />
+      <span className="soft">{t('count.row', { count: table.rows.length })}</span>
+      <span className="grow" />
+      <Button
+        size="xs"
+        variant="ghost"
+        onClick={() => void csvOf(table).then((blob) => download(`${table.key}.csv`, blob))}
+      >
+        <FileDown size={14} /> {t('assemblies.cSV')}
+      </Button>
+      <IconButton
+        aria-label={t('assemblies.remove3', { name: table.name })}
+        onClick={() => {
+          const refused = settle(t('assemblies.remove', { name: table.name }), removeNamed(table.id));
+          if (refused !== undefined) tellProblem(refused);
+        }}
+      >
+        <Trash2 size={14} />
+      </IconButton>
     </div>
   );
 }
@@ -267,39 +297,7 @@ function Rows({ table, set }: TablePartProps) {
       return <span className={isWord ? 'soft' : ''}>{text}</span>;
     },
   }));
-  const onEdit = (edits: readonly GridEdit<TableRow>[]): string | undefined => {
-    const changed = table.rows.map((cells) => table.columns.map((_, at) => cells[at] ?? ''));
-    for (const { row, column, text } of edits) {
-      const cells = changed[row.index];
-      if (cells !== undefined) cells[Number(column)] = text.trim();
-    }
-    return set(t('assemblies.changeTable'), { rows: changed });
-  };
-  const onPaste = (pasted: Pasted, from: TableRow | undefined): string | undefined => {
-    const start = from?.index ?? rows.length;
-    const length = Math.max(table.rows.length, start + pasted.rows.length);
-    const changed = Array.from({ length }, (_, at) =>
-      table.columns.map((__, column) => table.rows[at]?.[column] ?? ''),
-    );
-    pasted.rows.forEach((cells, down) =>
-      cells.forEach((text, along) => {
-        const column = pasted.columns[along];
-        const into = changed[start + down];
-        if (column !== undefined && into !== undefined) into[Number(column)] = text.trim();
-      }),
-    );
-    const refused = set(t('assemblies.pasteRows', { count: pasted.rows.length }), { rows: changed });
-    const added = length - table.rows.length;
-    const said = describePasted({
-      changed: pasted.rows.length - added,
-      added,
-      things: 'row',
-      unknown: pasted.unknown,
-      skipped: 0,
-    });
-    if (refused === undefined && said !== undefined) tell(said);
-    return refused;
-  };
+  const { onEdit, onPaste } = rowEdits(table, set);
   return (
     <div className={styles.tableRows} style={{ height: Math.min(9, rows.length + 1.4) * 27 + 8 }}>
       <Grid
@@ -324,4 +322,42 @@ async function csvOf(table: TableRecord): Promise<Blob> {
   const { csvBlob, csvText } = await import('../../platform/csvText.ts');
   const header = table.columns.map(({ name, unit }) => (unit === '' ? name : `${name} (${unit})`));
   return csvBlob(csvText([header, ...table.rows]));
+}
+
+/** What is typed and pasted into the rows of a table. */
+function rowEdits(table: TableRecord, set: TablePartProps['set']) {
+  const onEdit = (edits: readonly GridEdit<TableRow>[]): string | undefined => {
+    const changed = table.rows.map((cells) => table.columns.map((_, at) => cells[at] ?? ''));
+    for (const { row, column, text } of edits) {
+      const cells = changed[row.index];
+      if (cells !== undefined) cells[Number(column)] = text.trim();
+    }
+    return set(t('assemblies.changeTable'), { rows: changed });
+  };
+  const onPaste = (pasted: Pasted, from: TableRow | undefined): string | undefined => {
+    const start = from?.index ?? table.rows.length;
+    const length = Math.max(table.rows.length, start + pasted.rows.length);
+    const changed = Array.from({ length }, (_, at) =>
+      table.columns.map((__, column) => table.rows[at]?.[column] ?? ''),
+    );
+    pasted.rows.forEach((cells, down) =>
+      cells.forEach((text, along) => {
+        const column = pasted.columns[along];
+        const into = changed[start + down];
+        if (column !== undefined && into !== undefined) into[Number(column)] = text.trim();
+      }),
+    );
+    const refused = set(t('assemblies.pasteRows', { count: pasted.rows.length }), { rows: changed });
+    const added = length - table.rows.length;
+    const said = describePasted({
+      changed: pasted.rows.length - added,
+      added,
+      things: 'row',
+      unknown: pasted.unknown,
+      skipped: 0,
+    });
+    if (refused === undefined && said !== undefined) tell(said);
+    return refused;
+  };
+  return { onEdit, onPaste };
 }

@@ -66,7 +66,7 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
     if (refused === undefined) onClose();
     else form.setError('percent', { message: refused });
   });
-  const error = form.formState.errors.percent?.message ?? form.formState.errors.kinds?.message;
+  const { percent, kinds } = form.formState.errors;
   return (
     <Modal
       title={t('estimate.adjustByPercent')}
@@ -79,7 +79,11 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
     >
       <form className={layout.form} onSubmit={(event) => void submit(event)}>
         <div className={layout.formTwo}>
-          <Labeled label={t('estimate.percent')} error={error} hint={t('estimate.useMinusForADiscount')}>
+          <Labeled
+            label={t('estimate.percent')}
+            error={(percent ?? kinds)?.message}
+            hint={t('estimate.useMinusForADiscount')}
+          >
             {(field) => <TextInput {...field} align="end" autoFocus {...form.register('percent')} />}
           </Labeled>
           <Labeled label={t('estimate.on')}>
