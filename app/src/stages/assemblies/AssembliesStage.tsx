@@ -24,6 +24,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { Kept } from '@zest/core/library/shelf';
 import type { Dispatch, SetStateAction } from 'react';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
@@ -36,10 +37,7 @@ export function AssembliesStage() {
   const [applying, setApplying] = useState(false);
   const [fresh, setFresh] = useState('');
   const all = inOrder(job.assembly.values());
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter(({ name, description, folder = '', tags = '' }) =>
-    words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word)),
-  );
+  const found = all.filter(matching(text));
   const assembly =
     job.assembly.get(assemblyId as Id<'assembly'>) ??
     found.find(({ folder = '' }) => folder === '') ??
@@ -54,7 +52,6 @@ export function AssembliesStage() {
     go(id);
     setFresh(id);
   });
-  const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <div className={layout.stage}>
       <div className={`${layout.bar} wraps`}>
@@ -80,7 +77,7 @@ export function AssembliesStage() {
         </Button>
       </div>
       <div className={styles.assembly}>
-        <AssemblyFolders found={found} usesOf={usesOf} assembly={assembly} all={all} go={go} />
+        <AssemblyFolders found={found} assembly={assembly} all={all} go={go} />
         <ChosenAssembly
           assembly={assembly}
           later={later}
@@ -103,10 +100,7 @@ interface ChosenAssemblyProps {
 
 function ChosenAssembly({ assembly, later, fresh, applying, setApplying }: ChosenAssemblyProps) {
   return assembly === undefined ? (
-    <div className={layout.empty}>
-      <h2>{t('assemblies.noAssemblyChosen')}</h2>
-      <p>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</p>
-    </div>
+    <Empty title={t('assemblies.noAssemblyChosen')}>{t('assemblies.anAssemblyAsksAFewQuestionsThen')}</Empty>
   ) : (
     <div className={styles.editorColumn}>
       {later === undefined ? null : <LaterVersion assembly={assembly} kept={later} />}
@@ -118,13 +112,14 @@ function ChosenAssembly({ assembly, later, fresh, applying, setApplying }: Chose
 
 interface AssemblyFoldersProps {
   readonly found: Assembly[];
-  readonly usesOf: (id: string) => number;
   readonly assembly: Assembly | undefined;
   readonly all: readonly Assembly[];
   readonly go: (id: string) => void;
 }
 
-function AssemblyFolders({ found, usesOf, assembly, all, go }: AssemblyFoldersProps) {
+function AssemblyFolders({ found, assembly, all, go }: AssemblyFoldersProps) {
+  const { job } = useOpenJob();
+  const usesOf = (id: string): number => [...job.use.values()].filter((use) => use.assemblyId === id).length;
   return (
     <FolderList
       label={t('assemblies.assemblies')}
@@ -143,6 +138,13 @@ function AssemblyFolders({ found, usesOf, assembly, all, go }: AssemblyFoldersPr
       onChoose={go}
     />
   );
+}
+
+/** Holds every word of the text, wherever it stands. */
+function matching(text: string): (assembly: Assembly) => boolean {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return ({ name, description, folder = '', tags = '' }) =>
+    words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word));
 }
 
 type Content = Omit<Assembly, 'id' | 'order' | 'type'>;

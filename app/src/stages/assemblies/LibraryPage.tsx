@@ -1,4 +1,3 @@
-import type { Shelf } from '@zest/core/library/shelf';
 import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Plus, Star, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -27,7 +26,7 @@ import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx
 import { AssemblyTabs } from './AssemblyTabs.tsx';
 import { FolderList } from './FolderList.tsx';
 import { readAssemblyFile, writeAssemblyWorkbook } from './assemblyFiles.ts';
-import { useShelf } from './useShelf.ts';
+import { type ChangeShelf, useShelf } from './useShelf.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { FileInput } from '../../parts/FileInput.tsx';
 import { TextInput } from '../../parts/fields.tsx';
@@ -37,6 +36,7 @@ import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 import type { Dispatch, SetStateAction } from 'react';
 import type { Shelf } from '@zest/core/library/shelf';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** An assembly on offer: one that ships, or one that was kept. */
 interface Offer {
@@ -68,19 +68,7 @@ export function LibraryPage() {
   );
   const offer = found.find(({ key }) => key === chosen) ?? found[0];
   const take = useTake();
-  const readFile = async (file: File, stop: AbortSignal): Promise<void> => {
-    const read = await readAssemblyFile(file, makeId, stop);
-    if (typeof read === 'string') {
-      setNotes([read]);
-      return;
-    }
-    changeShelf((kept) => shelvePack(kept, read));
-    const count = read.records.filter(({ type }) => type === 'assembly').length;
-    setNotes([
-      t('assemblies.readFrom', { assemblies: t('count.assembly', { count: count }), name: file.name }),
-      ...read.notes,
-    ]);
-  };
+  const readFile = useReadAssemblies(changeShelf, setNotes);
   return (
     <div className={layout.stage}>
       <div className={layout.bar}>
@@ -104,10 +92,7 @@ export function LibraryPage() {
           setChosen={setChosen}
         />
         {offer === undefined ? (
-          <div className={layout.empty}>
-            <h2>{t('assemblies.nothingChosen')}</h2>
-            <p>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</p>
-          </div>
+          <Empty title={t('assemblies.nothingChosen')}>{t('assemblies.chooseAnAssemblyOnTheLeftTo')}</Empty>
         ) : (
           <OfferView
             key={offer.key}
@@ -214,6 +199,24 @@ function useTake(): (which: Offer) => void {
     if (isForeign(which.currency, job))
       tell(t('assemblies.thePricesInAreInSoThey', { name: which.name, currency: which.currency ?? '' }));
     void navigate(`/job/${jobId}/assemblies/${encodeURIComponent(taken?.id ?? id)}`);
+  };
+}
+
+/** Reads a file of assemblies onto the shelf, and says what was read and what was not. */
+function useReadAssemblies(changeShelf: ChangeShelf, setNotes: (notes: readonly string[]) => void) {
+  const { makeId } = useServices();
+  return async (file: File, stop: AbortSignal): Promise<void> => {
+    const read = await readAssemblyFile(file, makeId, stop);
+    if (typeof read === 'string') {
+      setNotes([read]);
+      return;
+    }
+    changeShelf((kept) => shelvePack(kept, read));
+    const count = read.records.filter(({ type }) => type === 'assembly').length;
+    setNotes([
+      t('assemblies.readFrom', { assemblies: t('count.assembly', { count: count }), name: file.name }),
+      ...read.notes,
+    ]);
   };
 }
 

@@ -11,22 +11,7 @@ const RIND = '#1e4b39';
 export function BidPaper({ model }: { readonly model: BidModel }) {
   return (
     <article className={styles.bidPaper} aria-label={model.heading}>
-      <Flex as="header" justify="space-between" gap="24px" borderBottom={`2px solid ${RIND}`} pb="12px">
-        <div>
-          <Box as="b" fontSize="18px">
-            {model.company || t('bid.yourCompany')}
-          </Box>
-          <Box whiteSpace="pre-line" color={INK_SOFT}>
-            {model.companyAddress}
-          </Box>
-        </div>
-        <Box textAlign="right">
-          <Box as="b" fontSize="18px">
-            {model.heading}
-          </Box>
-          <Box color={INK_SOFT}>{model.dated}</Box>
-        </Box>
-      </Flex>
+      <PaperHead model={model} />
       <Box as="section" mt="16px">
         <Box color={INK_SOFT}>{model.for}</Box>
         <b>{model.client}</b>
@@ -70,6 +55,31 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
         ))}
       </Flex>
     </article>
+  );
+}
+
+interface PaperHeadProps {
+  readonly model: BidModel;
+}
+
+function PaperHead({ model }: PaperHeadProps) {
+  return (
+    <Flex as="header" justify="space-between" gap="24px" borderBottom={`2px solid ${RIND}`} pb="12px">
+      <div>
+        <Box as="b" fontSize="18px">
+          {model.company || t('bid.yourCompany')}
+        </Box>
+        <Box whiteSpace="pre-line" color={INK_SOFT}>
+          {model.companyAddress}
+        </Box>
+      </div>
+      <Box textAlign="right">
+        <Box as="b" fontSize="18px">
+          {model.heading}
+        </Box>
+        <Box color={INK_SOFT}>{model.dated}</Box>
+      </Box>
+    </Flex>
   );
 }
 

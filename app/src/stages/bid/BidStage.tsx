@@ -85,6 +85,34 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
   };
   return (
     <>
+      <FileButtons busy={busy} write={write} />
+      <Button size="sm" variant="outline" onClick={() => window.print()}>
+        {t('bid.print')}
+      </Button>
+      <Button
+        size="sm"
+        disabled={busy}
+        onClick={() =>
+          void write('-bid.pdf', async () =>
+            (await import('./writePdf.ts')).writeBidPdf(bidModel(bidReport(figures, detail), money)),
+          )
+        }
+      >
+        <Download size={14} /> {t('bid.bidAsPdf')}
+      </Button>
+    </>
+  );
+}
+
+interface FileButtonsProps {
+  readonly busy: boolean;
+  readonly write: (extension: string, make: () => Promise<Blob>) => Promise<void>;
+}
+
+function FileButtons({ busy, write }: FileButtonsProps) {
+  const { figures } = useOpenJob();
+  return (
+    <>
       <Button
         size="sm"
         variant="outline"
@@ -115,20 +143,6 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
         }
       >
         <Download size={14} /> {t('bid.xLSX')}
-      </Button>
-      <Button size="sm" variant="outline" onClick={() => window.print()}>
-        {t('bid.print')}
-      </Button>
-      <Button
-        size="sm"
-        disabled={busy}
-        onClick={() =>
-          void write('-bid.pdf', async () =>
-            (await import('./writePdf.ts')).writeBidPdf(bidModel(bidReport(figures, detail), money)),
-          )
-        }
-      >
-        <Download size={14} /> {t('bid.bidAsPdf')}
       </Button>
     </>
   );
@@ -168,20 +182,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
         rows={2}
         onCommit={(text) => set({ clientAddress: text })}
       />
-      <div className={layout.formTwo}>
-        {short('bidDate', t('bid.dateAs20261124'))}
-        <div>
-          <div className="soft" style={{ fontSize: 13 }}>
-            {t('bid.validForSoManyDays')}
-          </div>
-          <CommitInput
-            label={t('bid.validForSoManyDays')}
-            align="end"
-            value={String(settings.validDays)}
-            onCommit={(text) => set({ validDays: Number(text) })}
-          />
-        </div>
-      </div>
+      <DateAndDays short={short} settings={settings} set={set} />
       <LongText
         label={t('bid.includedOnePerLine')}
         value={settings.inclusions}
@@ -201,25 +202,64 @@ function Wording({ settings }: { readonly settings: Settings }) {
       >
         {t('bid.howItWasCalculatedNotesFromThe')}
       </Checkbox>
-      <Labeled label={t('bid.languageOfTheBid')}>
-        {(control) => (
-          <Select
-            {...control}
-            value={settings.documentLanguage ?? ''}
-            onChange={({ target }) =>
-              set({ documentLanguage: LANGUAGES_OF_DOCUMENTS.find((each) => each === target.value) })
-            }
-          >
-            <option value="">{t('bid.asTheInterface')}</option>
-            {LANGUAGES_OF_DOCUMENTS.map((each) => (
-              <option key={each} value={each}>
-                {nameOfLanguage(each)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Labeled>
+      <LanguageOfBid settings={settings} set={set} />
     </aside>
+  );
+}
+
+interface LanguageOfBidProps {
+  readonly settings: Settings;
+  readonly set: (changed: Partial<Settings>) => string | undefined;
+}
+
+function LanguageOfBid({ settings, set }: LanguageOfBidProps) {
+  return (
+    <Labeled label={t('bid.languageOfTheBid')}>
+      {(control) => (
+        <Select
+          {...control}
+          value={settings.documentLanguage ?? ''}
+          onChange={({ target }) =>
+            set({ documentLanguage: LANGUAGES_OF_DOCUMENTS.find((each) => each === target.value) })
+          }
+        >
+          <option value="">{t('bid.asTheInterface')}</option>
+          {LANGUAGES_OF_DOCUMENTS.map((each) => (
+            <option key={each} value={each}>
+              {nameOfLanguage(each)}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Labeled>
+  );
+}
+
+interface DateAndDaysProps {
+  readonly short: (
+    key: 'name' | 'client' | 'company' | 'location' | 'bidDate',
+    label: string,
+  ) => React.JSX.Element;
+  readonly settings: Settings;
+  readonly set: (changed: Partial<Settings>) => string | undefined;
+}
+
+function DateAndDays({ short, settings, set }: DateAndDaysProps) {
+  return (
+    <div className={layout.formTwo}>
+      {short('bidDate', t('bid.dateAs20261124'))}
+      <div>
+        <div className="soft" style={{ fontSize: 13 }}>
+          {t('bid.validForSoManyDays')}
+        </div>
+        <CommitInput
+          label={t('bid.validForSoManyDays')}
+          align="end"
+          value={String(settings.validDays)}
+          onCommit={(text) => set({ validDays: Number(text) })}
+        />
+      </div>
+    </div>
   );
 }
 

@@ -25,6 +25,7 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { Dispatch, SetStateAction } from 'react';
+import { Empty } from '../../parts/Empty.tsx';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));
 
@@ -71,10 +72,7 @@ export function ComparePage() {
             <StateChoice label={t('estimate.to')} value={to} options={options} onChoose={setTo} />
           </div>
           {bridge === undefined ? (
-            <div className={layout.empty}>
-              <h2>{t('estimate.theBridge')}</h2>
-              <p>{t('estimate.chooseTwoStatesToSeeWhatChanged')}</p>
-            </div>
+            <Empty title={t('estimate.theBridge')}>{t('estimate.chooseTwoStatesToSeeWhatChanged')}</Empty>
           ) : (
             <BridgeView bridge={bridge} />
           )}

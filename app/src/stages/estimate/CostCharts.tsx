@@ -20,9 +20,9 @@ import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { CHART_FONT, type ChartColors, useChartColors } from './chartColors.ts';
 import { t } from '../../messages/t.ts';
-import { layout } from '../../theme/layout.ts';
 import type { CraftHours } from '@zest/core/reports/hoursByCraft';
 import type { Figures } from '@zest/core/calculate/figures';
+import { Empty } from '../../parts/Empty.tsx';
 
 ChartJs.defaults.font.family = CHART_FONT;
 ChartJs.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
@@ -57,10 +57,7 @@ export function CostCharts() {
   const crafts = hoursByCraft(figures);
   if (sections.length === 0)
     return (
-      <div className={layout.empty}>
-        <h2>{t('estimate.nothingIsPricedYet')}</h2>
-        <p>{t('estimate.whenLinesHaveCostsYoullSeeThem')}</p>
-      </div>
+      <Empty title={t('estimate.nothingIsPricedYet')}>{t('estimate.whenLinesHaveCostsYoullSeeThem')}</Empty>
     );
   const shades = [colors.rind, colors.zest, colors.pomelo, colors.leaf, colors.soft];
   const kinds = COST_KINDS.map((kind, at) => ({

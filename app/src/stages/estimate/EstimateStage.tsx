@@ -49,6 +49,7 @@ import type { Formats } from '../../stores/context.tsx';
 import type { Arrangement } from '../../tables/arrangement.ts';
 import type { Dispatch, SetStateAction } from 'react';
 import type { JobActions } from '../../stores/jobStore.ts';
+import { Empty } from '../../parts/Empty.tsx';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
 
@@ -123,10 +124,7 @@ function LinesAndPanel({ rows, selection, estimate, block, columns, setBlock }: 
       <div className={layout.stage}>
         <SelectionBar block={block} estimate={estimate} />
         {rows.length === 0 ? (
-          <div className={layout.empty}>
-            <h2>{t('estimate.noLinesYet')}</h2>
-            <p>{t('estimate.assembliesOnMeasuredScopesAddLines')}</p>
-          </div>
+          <Empty title={t('estimate.noLinesYet')}>{t('estimate.assembliesOnMeasuredScopesAddLines')}</Empty>
         ) : (
           <LinesGrid
             columns={columns}

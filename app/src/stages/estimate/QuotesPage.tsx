@@ -23,6 +23,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { Job } from '@zest/core/job/job';
 import type { Command } from '@zest/core/job/change';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -64,15 +65,16 @@ export function QuotesPage() {
         </Button>
       </div>
       {chosen === undefined ? (
-        <div className={layout.empty}>
-          <h2>{t('estimate.noQuotesYet')}</h2>
-          <p>{t('estimate.aPackageIsWorkThatSeveralCompanies')}</p>
-          <div className="first">
+        <Empty
+          title={t('estimate.noQuotesYet')}
+          action={
             <Button size="sm" onClick={add}>
               {t('estimate.addTheFirstPackage')}
             </Button>
-          </div>
-        </div>
+          }
+        >
+          {t('estimate.aPackageIsWorkThatSeveralCompanies')}
+        </Empty>
       ) : (
         <div className={layout.split} style={{ gridTemplateColumns: '220px minmax(0, 1fr)' }}>
           <PackageList packages={packages} chosen={chosen} show={show} job={job} />

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { type FormState, type UseFormRegister, type UseFormSetValue, useForm } from 'react-hook-form';
 import type { NewJob } from '@zest/core/library/startJob';
 import type { JobSummary } from '../../storage/database.ts';
 import { Labeled } from '../../components/Labeled.tsx';
@@ -8,6 +8,7 @@ import { Modal } from '../../components/Modal.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Dispatch, SetStateAction } from 'react';
 
 interface Fields {
   readonly name: string;
@@ -49,16 +50,7 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
     <Modal
       title={t('jobs.newJob')}
       onClose={onClose}
-      footer={
-        <>
-          <Button size="sm" variant="outline" onClick={onClose}>
-            {t('jobs.cancel')}
-          </Button>
-          <Button size="sm" type="submit" form="new-job" disabled={formState.isSubmitting}>
-            {t('jobs.createTheJob')}
-          </Button>
-        </>
-      }
+      footer={<NewJobButtons onClose={onClose} formState={formState} />}
     >
       <form id="new-job" className={layout.form} onSubmit={(event) => void submit(event)}>
         <Labeled label={t('jobs.name')} error={nameError}>
@@ -67,56 +59,8 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         <Labeled label={t('jobs.client')}>
           {(control) => <TextInput {...control} {...register('client', { maxLength: 200 })} />}
         </Labeled>
-        {templates.length === 0 ? null : (
-          <Labeled label={t('jobs.startFrom')} hint={t('jobs.aTemplateIncludesSectionsScopes')}>
-            {(control) => (
-              <Select
-                {...control}
-                value={from?.id ?? ''}
-                onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
-              >
-                <option value="">{t('jobs.zestLinesOwnPricesAndAssemblies')}</option>
-                {templates.map(({ id, name, template: kept }) => (
-                  <option key={id} value={id}>
-                    {kept?.folder ? `${kept.folder}: ${name}` : name}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Labeled>
-        )}
-        <fieldset
-          className={layout.formTwo}
-          disabled={from !== undefined}
-          style={{ border: 0, padding: 0, margin: 0 }}
-        >
-          <Labeled label={t('jobs.units')}>
-            {(control) => (
-              <Select
-                {...control}
-                {...register('unitSystem', {
-                  onChange: (event: { target: { value: string } }) => {
-                    const metric = event.target.value === 'metric';
-                    setValue('currency', metric ? 'EUR' : 'USD');
-                    setValue('numbers', metric ? 'comma' : 'point');
-                  },
-                })}
-              >
-                <option value="us">{t('jobs.feetAndInches')}</option>
-                <option value="metric">{t('jobs.metric')}</option>
-              </Select>
-            )}
-          </Labeled>
-          <Labeled label={t('jobs.currency')}>
-            {(control) => (
-              <Select {...control} {...register('currency')}>
-                {CURRENCIES.map((currency) => (
-                  <option key={currency}>{currency}</option>
-                ))}
-              </Select>
-            )}
-          </Labeled>
-        </fieldset>
+        {templates.length === 0 ? null : <StartFrom from={from} setFrom={setFrom} templates={templates} />}
+        <UnitsAndCurrency from={from} register={register} setValue={setValue} />
         <Labeled label={t('jobs.numbersAreWritten')}>
           {(control) => (
             <Select {...control} {...register('numbers')}>
@@ -130,5 +74,93 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         </Labeled>
       </form>
     </Modal>
+  );
+}
+
+interface UnitsAndCurrencyProps {
+  readonly from: JobSummary | undefined;
+  readonly register: UseFormRegister<Fields>;
+  readonly setValue: UseFormSetValue<Fields>;
+}
+
+function UnitsAndCurrency({ from, register, setValue }: UnitsAndCurrencyProps) {
+  return (
+    <fieldset
+      className={layout.formTwo}
+      disabled={from !== undefined}
+      style={{ border: 0, padding: 0, margin: 0 }}
+    >
+      <Labeled label={t('jobs.units')}>
+        {(control) => (
+          <Select
+            {...control}
+            {...register('unitSystem', {
+              onChange: (event: { target: { value: string } }) => {
+                const metric = event.target.value === 'metric';
+                setValue('currency', metric ? 'EUR' : 'USD');
+                setValue('numbers', metric ? 'comma' : 'point');
+              },
+            })}
+          >
+            <option value="us">{t('jobs.feetAndInches')}</option>
+            <option value="metric">{t('jobs.metric')}</option>
+          </Select>
+        )}
+      </Labeled>
+      <Labeled label={t('jobs.currency')}>
+        {(control) => (
+          <Select {...control} {...register('currency')}>
+            {CURRENCIES.map((currency) => (
+              <option key={currency}>{currency}</option>
+            ))}
+          </Select>
+        )}
+      </Labeled>
+    </fieldset>
+  );
+}
+
+interface StartFromProps {
+  readonly from: JobSummary | undefined;
+  readonly setFrom: Dispatch<SetStateAction<JobSummary | undefined>>;
+  readonly templates: readonly JobSummary[];
+}
+
+function StartFrom({ from, setFrom, templates }: StartFromProps) {
+  return (
+    <Labeled label={t('jobs.startFrom')} hint={t('jobs.aTemplateIncludesSectionsScopes')}>
+      {(control) => (
+        <Select
+          {...control}
+          value={from?.id ?? ''}
+          onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
+        >
+          <option value="">{t('jobs.zestLinesOwnPricesAndAssemblies')}</option>
+          {templates.map(({ id, name, template: kept }) => (
+            <option key={id} value={id}>
+              {kept?.folder ? `${kept.folder}: ${name}` : name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Labeled>
+  );
+}
+
+interface NewJobButtonsProps {
+  readonly onClose: () => void;
+  readonly formState: FormState<Fields>;
+}
+
+function NewJobButtons({ onClose, formState }: NewJobButtonsProps) {
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={onClose}>
+        {t('jobs.cancel')}
+      </Button>
+      <Button size="sm" type="submit" form="new-job" disabled={formState.isSubmitting}>
+        {t('jobs.createTheJob')}
+      </Button>
+    </>
   );
 }

@@ -24,6 +24,8 @@ import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Dispatch, SetStateAction } from 'react';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** What a careful colleague would ask before the bid goes out. */
 export function LookPage() {
@@ -50,10 +52,9 @@ export function LookPage() {
         aria-label={t('look.doubts')}
       >
         {look !== undefined && open.length === 0 ? (
-          <div className={layout.empty}>
-            <h2>{t('look.nothingToAsk')}</h2>
-            <p>{t(look.accepted.length > 0 ? 'look.allInOrderOrAccepted' : 'look.allInOrder')}</p>
-          </div>
+          <Empty title={t('look.nothingToAsk')}>
+            {t(look.accepted.length > 0 ? 'look.allInOrderOrAccepted' : 'look.allInOrder')}
+          </Empty>
         ) : null}
         {rules.map((rule) => (
           <RuleGroup key={rule} rule={rule} doubts={open.filter(({ about }) => about.rule === rule)} />
@@ -191,30 +192,43 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
             {t('look.accept')}
           </Button>
         ) : (
-          <form
-            className={layout.barForm}
-            onSubmit={(event) => {
-              event.preventDefault();
-              accept();
-            }}
-          >
-            <TextInput
-              autoFocus
-              aria-label={t('look.whyIsFine', { name: doubt.name })}
-              placeholder={t('look.whyItsFine')}
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === 'Escape') setReason(undefined);
-              }}
-            />
-            <Button size="xs" type="submit" disabled={reason.trim() === ''}>
-              {t('look.accept2')}
-            </Button>
-          </form>
+          <ReasonForm accept={accept} doubt={doubt} reason={reason} setReason={setReason} />
         )}
       </span>
     </div>
+  );
+}
+
+interface ReasonFormProps {
+  readonly accept: () => void;
+  readonly doubt: Doubt;
+  readonly reason: string;
+  readonly setReason: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function ReasonForm({ accept, doubt, reason, setReason }: ReasonFormProps) {
+  return (
+    <form
+      className={layout.barForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        accept();
+      }}
+    >
+      <TextInput
+        autoFocus
+        aria-label={t('look.whyIsFine', { name: doubt.name })}
+        placeholder={t('look.whyItsFine')}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') setReason(undefined);
+        }}
+      />
+      <Button size="xs" type="submit" disabled={reason.trim() === ''}>
+        {t('look.accept2')}
+      </Button>
+    </form>
   );
 }
 

@@ -9,9 +9,9 @@ import { Workspace } from '../../workspace/Workspace.tsx';
 import { ScheduleDialog } from './ScheduleDialog.tsx';
 import { Tally } from './Tally.tsx';
 import { t } from '../../messages/t.ts';
-import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { Panes } from '../../parts/Panes.tsx';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** The sheet last measured on, by job, while the page is open. */
 const lastSheets = new Map<string, string>();
@@ -37,15 +37,16 @@ export function MeasureStage() {
   }, [jobId, navigate, sheet, sheetId]);
   if (sheet === undefined)
     return (
-      <div className={layout.empty}>
-        <h2>{t('measure.noSheetsToMeasureOn')}</h2>
-        <p>{t('measure.addDrawingsFirstThenDrawRunsAreas')}</p>
-        <div className="first">
+      <Empty
+        title={t('measure.noSheetsToMeasureOn')}
+        action={
           <Button size="sm" onClick={() => void navigate(`/job/${jobId}/sheets`)}>
             {t('measure.goToSheets')}
           </Button>
-        </div>
-      </div>
+        }
+      >
+        {t('measure.addDrawingsFirstThenDrawRunsAreas')}
+      </Empty>
     );
   return (
     // After a choice by hand the keys belong to the pens again; by keyboard the focus stays.

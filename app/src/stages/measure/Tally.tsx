@@ -39,6 +39,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import { Empty } from '../../parts/Empty.tsx';
 
 /** The scopes in their sections with running figures; the pen's scope opened up. */
 export function Tally() {
@@ -66,10 +67,7 @@ export function Tally() {
       </div>
       <div className={layout.scroll}>
         {job.scope.size === 0 ? (
-          <div className={layout.empty} style={{ marginTop: 32 }}>
-            <h2>{t('measure.nothingToMeasureYet')}</h2>
-            <p>{t('measure.aScopeIsOneThingYouMeasure')}</p>
-          </div>
+          <Empty title={t('measure.nothingToMeasureYet')}>{t('measure.aScopeIsOneThingYouMeasure')}</Empty>
         ) : null}
         {sections.map(({ id, name }) => {
           const scopes = bySection.get(id);

@@ -43,51 +43,7 @@ export function Crafts() {
         </thead>
         <tbody>
           {[...job.craft.values()].map((craft) => (
-            <tr key={craft.id}>
-              <td>
-                <CommitInput
-                  label={t('prices.craft')}
-                  value={craft.name}
-                  onCommit={(name) => change(craft, { name })}
-                />
-              </td>
-              <td>
-                <CommitInput
-                  label={t('prices.wageOf2', { name: craft.name })}
-                  align="end"
-                  value={plainToLocal(craft.wage, numbers)}
-                  onCommit={(text) =>
-                    takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
-                      change(craft, { wage: kept }),
-                    )
-                  }
-                />
-              </td>
-              <td>
-                <CommitInput
-                  label={t('prices.burdenOfPercent', { name: craft.name })}
-                  align="end"
-                  placeholder="0"
-                  value={plainToLocal(craft.burden ?? '', numbers)}
-                  onCommit={(text) =>
-                    takeFigure(text, numbers, { as: 'percent' }, (kept) => change(craft, { burden: kept }))
-                  }
-                />
-              </td>
-              <td className="right">
-                {craft.wage === '' ? t('prices.noWage') : formatUnitCost(burdenedWage(craft), money)}
-              </td>
-              <td>
-                <IconAction
-                  label={t('prices.remove', { name: craft.name })}
-                  icon={Trash2}
-                  onClick={() => {
-                    const refused = settle(t('prices.remove2', { name: craft.name }), removeCraft(craft.id));
-                    if (refused !== undefined) tellProblem(refused);
-                  }}
-                />
-              </td>
-            </tr>
+            <CraftRow key={craft.id} craft={craft} change={change} />
           ))}
         </tbody>
       </table>
@@ -109,5 +65,62 @@ export function Crafts() {
         {t('prices.addACraft')}
       </Button>
     </section>
+  );
+}
+
+interface CraftRowProps {
+  readonly craft: Craft;
+  readonly change: (craft: Craft, changed: Partial<Craft>) => string | undefined;
+}
+
+function CraftRow({ craft, change }: CraftRowProps) {
+  const { numbers, money } = useFormats();
+  const settle = useSettle();
+  return (
+    <tr>
+      <td>
+        <CommitInput
+          label={t('prices.craft')}
+          value={craft.name}
+          onCommit={(name) => change(craft, { name })}
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('prices.wageOf2', { name: craft.name })}
+          align="end"
+          value={plainToLocal(craft.wage, numbers)}
+          onCommit={(text) =>
+            takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
+              change(craft, { wage: kept }),
+            )
+          }
+        />
+      </td>
+      <td>
+        <CommitInput
+          label={t('prices.burdenOfPercent', { name: craft.name })}
+          align="end"
+          placeholder="0"
+          value={plainToLocal(craft.burden ?? '', numbers)}
+          onCommit={(text) =>
+            takeFigure(text, numbers, { as: 'percent' }, (kept) => change(craft, { burden: kept }))
+          }
+        />
+      </td>
+      <td className="right">
+        {craft.wage === '' ? t('prices.noWage') : formatUnitCost(burdenedWage(craft), money)}
+      </td>
+      <td>
+        <IconAction
+          label={t('prices.remove', { name: craft.name })}
+          icon={Trash2}
+          onClick={() => {
+            const refused = settle(t('prices.remove2', { name: craft.name }), removeCraft(craft.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        />
+      </td>
+    </tr>
   );
 }

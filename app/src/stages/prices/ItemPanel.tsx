@@ -17,6 +17,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {
@@ -52,67 +53,8 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
       <div key={item.id} className={`${layout.form} ${layout.linePanel}`}>
         <h2>{item.description}</h2>
         <OneUnit item={item} />
-        <label>
-          <span className="soft">{t('prices.doneBy')}</span>
-          <Select
-            value={worker}
-            onChange={(event) => {
-              const id = event.target.value;
-              settle(
-                t('prices.changeAnItem'),
-                update(item, ({ crewId: _crew, ...bare }) =>
-                  id.startsWith('crew:')
-                    ? { ...bare, craftId: null, crewId: id as Id<'crew'> }
-                    : { ...bare, craftId: id === '' ? null : (id as Id<'craft'>) },
-                ),
-              );
-            }}
-          >
-            <option value="">{t('prices.nobody')}</option>
-            {[...job.craft.values()].map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-            {inOrder(job.crew.values()).map(({ id, name }) => (
-              <option key={id} value={id}>
-                {t('prices.crew3', { name })}
-              </option>
-            ))}
-          </Select>
-        </label>
-        <div className={layout.formTwo}>
-          <label>
-            <span className="soft">{t('prices.laborIs')}</span>
-            <Select
-              value={item.laborBy ?? 'hours'}
-              onChange={(event) => {
-                const by = event.target.value;
-                settle(
-                  t('prices.changeAnItem'),
-                  update(item, ({ laborBy: _by, ...bare }) =>
-                    by === 'hours' ? bare : { ...bare, laborBy: by as 'hourly' | 'daily' },
-                  ),
-                );
-              }}
-            >
-              <option value="hours">{t('prices.laborHours')}</option>
-              <option value="hourly">{t('prices.inAnHour', { unit: item.unit })}</option>
-              <option value="daily">{t('prices.inADay', { unit: item.unit })}</option>
-            </Select>
-          </label>
-          <label>
-            <span className="soft">
-              {item.laborBy === undefined ? t('prices.hours') : t('prices.output')}
-            </span>
-            <CommitInput
-              label={t('prices.laborFigure')}
-              align="end"
-              value={plainToLocal(item.laborHours, numbers)}
-              onCommit={(text) => edit('laborHours', text)}
-            />
-          </label>
-        </div>
+        <DoneBy worker={worker} item={item} />
+        <LaborFields item={item} numbers={numbers} edit={edit} />
         {item.laborBy === undefined ? (
           <label>
             <span className="soft">{t('prices.hoursAreForSoMany', { unit: item.unit })}</span>
@@ -125,26 +67,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
             />
           </label>
         ) : null}
-        <div className={layout.formTwo}>
-          <label>
-            <span className="soft">{t('prices.otherCost')}</span>
-            <CommitInput
-              label={t('prices.otherCost')}
-              align="end"
-              value={plainToLocal(item.other, numbers)}
-              onCommit={(text) => edit('other', text)}
-            />
-          </label>
-          <label>
-            <span className="soft">{t('prices.waste')}</span>
-            <CommitInput
-              label={t('prices.wastePercent')}
-              align="end"
-              value={plainToLocal(item.wastePercent ?? '', numbers)}
-              onCommit={(text) => edit('wastePercent', text)}
-            />
-          </label>
-        </div>
+        <MaterialFields item={item} numbers={numbers} edit={edit} />
         <Sizes item={item} change={change} />
         {field(t('prices.group'), 'group')}
         {field(t('prices.supplier'), 'supplier')}
@@ -155,6 +78,120 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
         {field(t('prices.searchWords'), 'tags')}
       </div>
     </aside>
+  );
+}
+
+interface MaterialFieldsProps {
+  readonly item: Item;
+  readonly numbers: NumberFormat;
+  readonly edit: (column: string, text: string) => string | undefined;
+}
+
+function MaterialFields({ item, numbers, edit }: MaterialFieldsProps) {
+  return (
+    <div className={layout.formTwo}>
+      <label>
+        <span className="soft">{t('prices.otherCost')}</span>
+        <CommitInput
+          label={t('prices.otherCost')}
+          align="end"
+          value={plainToLocal(item.other, numbers)}
+          onCommit={(text) => edit('other', text)}
+        />
+      </label>
+      <label>
+        <span className="soft">{t('prices.waste')}</span>
+        <CommitInput
+          label={t('prices.wastePercent')}
+          align="end"
+          value={plainToLocal(item.wastePercent ?? '', numbers)}
+          onCommit={(text) => edit('wastePercent', text)}
+        />
+      </label>
+    </div>
+  );
+}
+
+interface LaborFieldsProps {
+  readonly item: Item;
+  readonly numbers: NumberFormat;
+  readonly edit: (column: string, text: string) => string | undefined;
+}
+
+function LaborFields({ item, numbers, edit }: LaborFieldsProps) {
+  const settle = useSettle();
+  return (
+    <div className={layout.formTwo}>
+      <label>
+        <span className="soft">{t('prices.laborIs')}</span>
+        <Select
+          value={item.laborBy ?? 'hours'}
+          onChange={(event) => {
+            const by = event.target.value;
+            settle(
+              t('prices.changeAnItem'),
+              update(item, ({ laborBy: _by, ...bare }) =>
+                by === 'hours' ? bare : { ...bare, laborBy: by as 'hourly' | 'daily' },
+              ),
+            );
+          }}
+        >
+          <option value="hours">{t('prices.laborHours')}</option>
+          <option value="hourly">{t('prices.inAnHour', { unit: item.unit })}</option>
+          <option value="daily">{t('prices.inADay', { unit: item.unit })}</option>
+        </Select>
+      </label>
+      <label>
+        <span className="soft">{item.laborBy === undefined ? t('prices.hours') : t('prices.output')}</span>
+        <CommitInput
+          label={t('prices.laborFigure')}
+          align="end"
+          value={plainToLocal(item.laborHours, numbers)}
+          onCommit={(text) => edit('laborHours', text)}
+        />
+      </label>
+    </div>
+  );
+}
+
+interface DoneByProps {
+  readonly worker: '' | Id<'craft'> | Id<'crew'>;
+  readonly item: Item;
+}
+
+function DoneBy({ worker, item }: DoneByProps) {
+  const settle = useSettle();
+  const { job } = useOpenJob();
+  return (
+    <label>
+      <span className="soft">{t('prices.doneBy')}</span>
+      <Select
+        value={worker}
+        onChange={(event) => {
+          const id = event.target.value;
+          settle(
+            t('prices.changeAnItem'),
+            update(item, ({ crewId: _crew, ...bare }) =>
+              id.startsWith('crew:')
+                ? { ...bare, craftId: null, crewId: id as Id<'crew'> }
+                : { ...bare, craftId: id === '' ? null : (id as Id<'craft'>) },
+            ),
+          );
+        }}
+      >
+        <option value="">{t('prices.nobody')}</option>
+        {[...job.craft.values()].map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+        {inOrder(job.crew.values()).map(({ id, name }) => (
+          <option key={id} value={id}>
+            {t('prices.crew3', { name })}
+          </option>
+        ))}
+      </Select>
+    </label>
   );
 }
 

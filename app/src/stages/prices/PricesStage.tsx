@@ -15,6 +15,7 @@ import { ItemPanel } from './ItemPanel.tsx';
 import { PriceBar } from './PriceBar.tsx';
 import { RaiseDialog } from './RaiseDialog.tsx';
 import { useBook, useBookEdits } from './useBook.ts';
+import { Empty } from '../../parts/Empty.tsx';
 
 const columnsSchema = z.array(z.string().max(60)).min(1).max(40).readonly();
 
@@ -72,8 +73,7 @@ export function PricesStage() {
 }
 
 const NothingFound = ({ isEmpty }: { readonly isEmpty: boolean }) => (
-  <div className={layout.empty}>
-    <h2>{isEmpty ? t('prices.thePriceBookIsEmpty') : t('prices.noMatches')}</h2>
-    <p>{isEmpty ? t('prices.importAPriceListOrAddItems') : t('prices.tryFewerWordsOrAnotherFilterOr')}</p>
-  </div>
+  <Empty title={isEmpty ? t('prices.thePriceBookIsEmpty') : t('prices.noMatches')}>
+    {isEmpty ? t('prices.importAPriceListOrAddItems') : t('prices.tryFewerWordsOrAnotherFilterOr')}
+  </Empty>
 );

@@ -25,89 +25,23 @@ export function Regions() {
   const services = useServices();
   const settle = useSettle();
   const { numbers } = useFormats();
-  const settings = settingsOf(job);
   const regions = inOrder(job.region.values());
   const change = (region: Region, changed: Partial<Region>): string | undefined =>
     settle(
       t('prices.region', { name: region.name }),
       update(region, (now) => ({ ...now, ...changed })),
     );
-  const stand = (id: string): void => {
-    const { regionId: _before, ...rest } = settings;
-    const refused = settle(
-      t('prices.regionOfTheJob'),
-      put(id === '' ? rest : { ...rest, regionId: id as Id<'region'> }),
-    );
-    if (refused !== undefined) tellProblem(refused);
-  };
   return (
     <section aria-label={t('prices.regions')}>
       <h2>{t('prices.localAdjustment')}</h2>
       <p className="soft">{t('prices.factorsOnWagesAndOnMaterialAnd')}</p>
-      <label>
-        {t('prices.pricesInThisJobAreFor')}{' '}
-        <Select
-          style={{ width: 'auto' }}
-          value={settings.regionId ?? ''}
-          onChange={(event) => stand(event.target.value)}
-        >
-          <option value="">{t('prices.thePriceBookUnadjusted')}</option>
-          {regions.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      </label>
+      <RegionOfTheJob />
       {regions.length === 0 ? null : (
         <table className={`${layout.lines} ${styles.wageTable}`}>
-          <thead>
-            <tr>
-              <th>{t('prices.region2')}</th>
-              <th className="right">{t('prices.material')}</th>
-              <th className="right">{t('prices.labor')}</th>
-              <th className="right">{t('prices.equipment')}</th>
-              <th aria-label={t('prices.whatToDo')} />
-            </tr>
-          </thead>
+          <RegionHead />
           <tbody>
             {regions.map((region) => (
-              <tr key={region.id}>
-                <td>
-                  <CommitInput
-                    label={t('prices.region2')}
-                    value={region.name}
-                    onCommit={(name) => change(region, { name })}
-                  />
-                </td>
-                {KINDS.map((kind) => (
-                  <td key={kind}>
-                    <CommitInput
-                      label={t('prices.factorOnIn', { kind, name: region.name })}
-                      align="end"
-                      value={plainToLocal(String(region[kind]), numbers)}
-                      onCommit={(text) =>
-                        takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
-                          change(region, { [kind]: Number(kept) }),
-                        )
-                      }
-                    />
-                  </td>
-                ))}
-                <td>
-                  <IconAction
-                    label={t('prices.removeRegion', { name: region.name })}
-                    icon={Trash2}
-                    onClick={() => {
-                      const refused = settle(
-                        t('prices.remove2', { name: region.name }),
-                        removeRegion(region.id),
-                      );
-                      if (refused !== undefined) tellProblem(refused);
-                    }}
-                  />
-                </td>
-              </tr>
+              <RegionRow key={region.id} region={region} change={change} />
             ))}
           </tbody>
         </table>
@@ -133,5 +67,97 @@ export function Regions() {
         {t('prices.addARegion')}
       </Button>
     </section>
+  );
+}
+
+interface RegionRowProps {
+  readonly region: Region;
+  readonly change: (region: Region, changed: Partial<Region>) => string | undefined;
+}
+
+function RegionRow({ region, change }: RegionRowProps) {
+  const { numbers } = useFormats();
+  const settle = useSettle();
+  return (
+    <tr>
+      <td>
+        <CommitInput
+          label={t('prices.region2')}
+          value={region.name}
+          onCommit={(name) => change(region, { name })}
+        />
+      </td>
+      {KINDS.map((kind) => (
+        <td key={kind}>
+          <CommitInput
+            label={t('prices.factorOnIn', { kind, name: region.name })}
+            align="end"
+            value={plainToLocal(String(region[kind]), numbers)}
+            onCommit={(text) =>
+              takeFigure(text, numbers, { as: 'amount', least: 0.1, most: 10 }, (kept) =>
+                change(region, { [kind]: Number(kept) }),
+              )
+            }
+          />
+        </td>
+      ))}
+      <td>
+        <IconAction
+          label={t('prices.removeRegion', { name: region.name })}
+          icon={Trash2}
+          onClick={() => {
+            const refused = settle(t('prices.remove2', { name: region.name }), removeRegion(region.id));
+            if (refused !== undefined) tellProblem(refused);
+          }}
+        />
+      </td>
+    </tr>
+  );
+}
+
+function RegionHead() {
+  return (
+    <thead>
+      <tr>
+        <th>{t('prices.region2')}</th>
+        <th className="right">{t('prices.material')}</th>
+        <th className="right">{t('prices.labor')}</th>
+        <th className="right">{t('prices.equipment')}</th>
+        <th aria-label={t('prices.whatToDo')} />
+      </tr>
+    </thead>
+  );
+}
+
+/** For which region the job is priced. */
+function RegionOfTheJob() {
+  const { job } = useOpenJob();
+  const settle = useSettle();
+  const settings = settingsOf(job);
+  const regions = inOrder(job.region.values());
+  const stand = (id: string): void => {
+    const { regionId: _before, ...rest } = settings;
+    const refused = settle(
+      t('prices.regionOfTheJob'),
+      put(id === '' ? rest : { ...rest, regionId: id as Id<'region'> }),
+    );
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <label style={{ display: 'block', marginBottom: 10 }}>
+      {t('prices.pricesInThisJobAreFor')}{' '}
+      <Select
+        style={{ width: 'auto' }}
+        value={settings.regionId ?? ''}
+        onChange={(event) => stand(event.target.value)}
+      >
+        <option value="">{t('prices.thePriceBookUnadjusted')}</option>
+        {regions.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </Select>
+    </label>
   );
 }

@@ -73,7 +73,7 @@ const STAYING = new Set(['code', 'description']);
 
 export function bookColumn(
   id: string,
-  { money, numbers }: Formats,
+  formats: Formats,
   job: Pick<Job, 'craft' | 'crew'>,
 ): Column | undefined {
   const name = BOOK_COLUMNS.find((column) => column.id === id)?.name;
@@ -93,32 +93,8 @@ export function bookColumn(
       sortBy: ({ unit }) => unit,
       show: ({ unit }) => <span className="unit">{unit}</span>,
     };
-  if (id === 'basis' || id === 'laborBasis')
-    return {
-      ...column,
-      width: id === 'basis' ? '46px' : '70px',
-      align: 'right',
-      text: (item) => String(item[id] ?? ''),
-      sortBy: (item) => item[id] ?? 1,
-      show: (item) => (item[id] === undefined || item[id] === 1 ? '' : formatNumber(item[id], 0, numbers)),
-    };
-  if (id === 'laborHours')
-    return {
-      ...column,
-      align: 'right',
-      hint: t('prices.laborHoursOrUnitsThatAreDone'),
-      text: ({ laborHours }) => plainToLocal(laborHours, numbers),
-      sortBy: ({ laborHours }) => figureOf(laborHours),
-      show: ({ laborHours, laborBy }) =>
-        laborHours === '' ? (
-          ''
-        ) : (
-          <>
-            {formatNumber(Number(laborHours), 4, numbers, true)}
-            <span className="unit">{laborBy === undefined ? '' : RATE_WORDS[laborBy]}</span>
-          </>
-        ),
-    };
+  const figure = figureColumn(column, formats);
+  if (figure !== undefined) return figure;
   if (id === 'craft')
     return {
       ...column,
@@ -132,22 +108,6 @@ export function bookColumn(
         .map(([key, size]) => `${key} ${size}`)
         .join(', ');
     return { ...column, text: write, show: write, sortBy: write };
-  }
-  if (FIGURES.has(id)) {
-    const field = id as (typeof COST_FIELDS)[number] | 'wastePercent';
-    return {
-      ...column,
-      align: 'right',
-      text: (item) => plainToLocal(item[field] ?? '', numbers),
-      sortBy: (item) => figureOf(item[field] ?? ''),
-      show: (item) => {
-        const value = item[field] ?? '';
-        if (value === '') return '';
-        return field === 'wastePercent'
-          ? `${plainToLocal(value, numbers)} %`
-          : formatUnitCost(Number(value), money);
-      },
-    };
   }
   const field = id as 'code';
   const read = (item: Item): string => item[field] ?? '';
@@ -202,4 +162,55 @@ function editWorker(item: Item, text: string, job: Pick<Job, 'craft' | 'crew'>):
   return crew === undefined
     ? refuse({ kind: 'worker-unknown', text })
     : accept({ ...bare, craftId: null, crewId: crew.id });
+}
+
+/** A column of figures; undefined where the column holds words. */
+function figureColumn(
+  column: Pick<Column, 'id' | 'title' | 'width' | 'editable' | 'stays'>,
+  { money, numbers }: Formats,
+): Column | undefined {
+  const { id } = column;
+  if (id === 'basis' || id === 'laborBasis')
+    return {
+      ...column,
+      width: id === 'basis' ? '46px' : '70px',
+      align: 'right',
+      text: (item) => String(item[id] ?? ''),
+      sortBy: (item) => item[id] ?? 1,
+      show: (item) => (item[id] === undefined || item[id] === 1 ? '' : formatNumber(item[id], 0, numbers)),
+    };
+  if (id === 'laborHours')
+    return {
+      ...column,
+      align: 'right',
+      hint: t('prices.laborHoursOrUnitsThatAreDone'),
+      text: ({ laborHours }) => plainToLocal(laborHours, numbers),
+      sortBy: ({ laborHours }) => figureOf(laborHours),
+      show: ({ laborHours, laborBy }) =>
+        laborHours === '' ? (
+          ''
+        ) : (
+          <>
+            {formatNumber(Number(laborHours), 4, numbers, true)}
+            <span className="unit">{laborBy === undefined ? '' : RATE_WORDS[laborBy]}</span>
+          </>
+        ),
+    };
+  if (FIGURES.has(id)) {
+    const field = id as (typeof COST_FIELDS)[number] | 'wastePercent';
+    return {
+      ...column,
+      align: 'right',
+      text: (item) => plainToLocal(item[field] ?? '', numbers),
+      sortBy: (item) => figureOf(item[field] ?? ''),
+      show: (item) => {
+        const value = item[field] ?? '';
+        if (value === '') return '';
+        return field === 'wastePercent'
+          ? `${plainToLocal(value, numbers)} %`
+          : formatUnitCost(Number(value), money);
+      },
+    };
+  }
+  return undefined;
 }

@@ -1,3 +1,5 @@
+import type { Job } from '@zest/core/job/job';
+import { type Result, accept } from '@zest/core/problem/result';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
@@ -9,10 +11,10 @@ import { BLANK_ITEM } from '@zest/core/pricing/blankItem';
 import { isUnpriced, searchOf, usedCodes } from '@zest/core/pricing/book';
 import { tell, tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
-import { describeProblem } from '../../messages/describeProblem.ts';
+import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import { t } from '../../messages/t.ts';
 import { dayOf } from '../../platform/days.ts';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { type Formats, useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import type { GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';
 import { editItem } from './bookColumns.tsx';
@@ -111,25 +113,15 @@ export function useBookEdits({ sought, hold }: Book): BookEdits {
       );
     },
     paste: (pasted, from, inOrder) => {
-      const changed = new Map<string, Item>();
-      for (const { item, row } of planPaste(pasted, inOrder, from, job, blankItem)) {
-        changed.set(item.id, changed.get(item.id) ?? item);
-        for (const [along, column] of pasted.columns.entries()) {
-          const typed = row[along] ?? '';
-          if (column === undefined || (typed.trim() === '' && !job.item.has(item.id))) continue;
-          if (column === 'sizes') continue;
-          const edited = editItem(changed.get(item.id) ?? item, column, typed, formats, job);
-          if (!edited.ok) return describeProblem(edited.problem);
-          changed.set(item.id, edited.value);
-        }
-      }
+      const changed = pasteItems(planPaste(pasted, inOrder, from, job, blankItem), pasted, job, formats);
+      if (!changed.ok) return describeProblem(changed.problem);
       const refused = settle(
         t('prices.paste', { rows: t('count.row', { count: pasted.rows.length }) }),
-        put(...changed.values()),
+        put(...changed.value.values()),
       );
       if (refused !== undefined) return refused;
-      const added = [...changed.keys()].filter((id) => !job.item.has(id as Id<'item'>)).length;
-      tellPasted(pasted, changed.size - added, added);
+      const added = [...changed.value.keys()].filter((id) => !job.item.has(id as Id<'item'>)).length;
+      tellPasted(pasted, changed.value.size - added, added);
       return undefined;
     },
     add: () => {
@@ -173,4 +165,26 @@ function useWanted(group: string, filter: Filter, recent: readonly string[]): (i
     const pass = passes[filter];
     return (item: Item) => (group === '' || item.group === group) && pass(item);
   }, [group, filter, recent, job, services, priceDays]);
+}
+
+/** The items as a pasted block makes them, or why one of its cells cannot be. */
+function pasteItems(
+  plan: ReturnType<typeof planPaste>,
+  pasted: Pasted,
+  job: Job,
+  formats: Formats,
+): Result<ReadonlyMap<string, Item>, Problem> {
+  const changed = new Map<string, Item>();
+  for (const { item, row } of plan) {
+    changed.set(item.id, changed.get(item.id) ?? item);
+    for (const [along, column] of pasted.columns.entries()) {
+      const typed = row[along] ?? '';
+      if (column === undefined || (typed.trim() === '' && !job.item.has(item.id))) continue;
+      if (column === 'sizes') continue;
+      const edited = editItem(changed.get(item.id) ?? item, column, typed, formats, job);
+      if (!edited.ok) return edited;
+      changed.set(item.id, edited.value);
+    }
+  }
+  return accept(changed);
 }

@@ -15,8 +15,8 @@ import { joinSheets } from './joinSheets.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
-import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { Empty } from '../../parts/Empty.tsx';
 
 type Points = readonly Point[];
 
@@ -41,12 +41,7 @@ export function JoinPage() {
   const first = job.sheet.get(firstId as Id<'sheet'>);
   const second = job.sheet.get(secondId as Id<'sheet'>);
   if (first === undefined || second === undefined || sheets.length < 2)
-    return (
-      <div className={layout.empty}>
-        <h2>{t('sheets.nothingToJoin')}</h2>
-        <p>{t('sheets.youNeedTwoSheetsSuchAsThe')}</p>
-      </div>
-    );
+    return <Empty title={t('sheets.nothingToJoin')}>{t('sheets.youNeedTwoSheetsSuchAsThe')}</Empty>;
   const pairs: readonly JoinPair[] = onFirst.flatMap((p, i): readonly JoinPair[] => {
     const q = onSecond[i];
     return q === undefined ? [] : [[p, q]];

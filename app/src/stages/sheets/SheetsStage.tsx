@@ -35,6 +35,7 @@ import { DropInput } from '../../parts/FileInput.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { Empty } from '../../parts/Empty.tsx';
 
 interface Reading {
   readonly name: string;
@@ -126,15 +127,16 @@ export function SheetsStage() {
           </div>
         )}
         {sheets.length === 0 && reading === undefined ? (
-          <div className={layout.empty}>
-            <h2>{t('sheets.noSheetsYet')}</h2>
-            <p>{t('sheets.dropDrawingsHerePdfSetsOfAny')}</p>
-            <div className="first">
+          <Empty
+            title={t('sheets.noSheetsYet')}
+            action={
               <Button size="sm" onClick={drop.open}>
                 {t('sheets.chooseDrawings')}
               </Button>
-            </div>
-          </div>
+            }
+          >
+            {t('sheets.dropDrawingsHerePdfSetsOfAny')}
+          </Empty>
         ) : (
           <div className={drop.isDragActive ? `${layout.drop} over` : layout.drop}>
             {t('sheets.dropMoreDrawingsAnywhereOnThisPage')}
@@ -158,10 +160,7 @@ export function SheetsStage() {
           ))
         )}
         {sheets.length > 0 && search.found.length === 0 ? (
-          <div className={layout.empty}>
-            <h2>{t('sheets.noMatchingSheets')}</h2>
-            <p>{t('sheets.weSearchedNumbersTitlesAndTheText')}</p>
-          </div>
+          <Empty title={t('sheets.noMatchingSheets')}>{t('sheets.weSearchedNumbersTitlesAndTheText')}</Empty>
         ) : null}
       </div>
     </div>
