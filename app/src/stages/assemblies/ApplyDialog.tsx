@@ -5,7 +5,7 @@ import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { leadingMeasure } from '@zest/core/job/markKinds';
-import { MEASURE_DIMENSION } from '@zest/core/job/measures';
+import { MEASURE_DIMENSION, type MarkMeasure } from '@zest/core/job/measures';
 import { QuantityText } from '../../components/Figure.tsx';
 import { DialogButtons } from '../../components/DialogButtons.tsx';
 import { Modal } from '../../components/Modal.tsx';
@@ -15,7 +15,6 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-import type { MarkMeasure } from '@zest/core/job/measures';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -24,7 +23,7 @@ interface ApplyDialogProps {
 
 /** Applies an assembly to any number of scopes at once. */
 export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
-  const { job, figures } = useOpenJob();
+  const { job } = useOpenJob();
   const { makeId } = useServices();
   const settle = useSettle();
   const [chosen, setChosen] = useState<ReadonlySet<Id<'scope'>>>(new Set());

@@ -1,13 +1,13 @@
 import { Button } from '@chakra-ui/react';
 import { Archive, Copy, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { put } from '@zest/core/job/change';
 import { removeAssembly } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
-import { keepOnShelf, versionsOf } from '@zest/core/library/shelf';
+import { type Kept, keepOnShelf, versionsOf } from '@zest/core/library/shelf';
 import { tellProblem } from '../../components/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
@@ -22,16 +22,12 @@ import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { Kept } from '@zest/core/library/shelf';
-import type { Dispatch, SetStateAction } from 'react';
 import { Empty } from '../../parts/Empty.tsx';
 
 /** The assemblies of the job: the rules that turn one measured unit into components. */
 export function AssembliesStage() {
   const { assemblyId = '' } = useParams();
   const { job, jobId } = useOpenJob();
-  const actions = useJobActions();
-  const { makeId } = useServices();
   const navigate = useNavigate();
   const [text, setText] = useState('');
   const [applying, setApplying] = useState(false);

@@ -1,8 +1,8 @@
-import type { Assembly } from '@zest/core/job/records/assembly';
-import type { ChangeAssembly } from './assemblyParts.ts';
+import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
+import { type PartProps, takenIn } from './assemblyParts.ts';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { type Dispatch, type SetStateAction, useEffect, useRef, useState } from 'react';
 import { traceComponent } from '@zest/core/calculate/explain/tape';
 import { lineNode, netNode } from '@zest/core/calculate/graph/nodes';
 import { type FormulaPlace, namesAt } from '@zest/core/calculate/explain/suggestions';
@@ -11,9 +11,7 @@ import { componentLine } from '@zest/core/job/lineKey';
 import { compileFormula } from '@zest/core/formula/compile';
 import { wasteKinds } from '@zest/core/assemblies/purchase';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { COST_KINDS, type Component } from '@zest/core/job/records/assembly';
 import type { Use } from '@zest/core/job/records/use';
-import { itemKind } from '@zest/core/pricing/itemKind';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { leadingMeasure } from '@zest/core/job/markKinds';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -27,15 +25,13 @@ import { useFormats, useJobActions, useOpenJob } from '../../stores/context.tsx'
 import { keyFor } from '@zest/core/job/keyFor';
 import { ComponentDetails } from './ComponentDetails.tsx';
 import { ItemChoice } from './ItemChoice.tsx';
-import { type PartProps, renameComponent, takenIn, withChanges } from './assemblyParts.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { listWith } from '../../messages/lists.ts';
-import type { Id } from '@zest/core/job/id';
-import type { Dispatch, SetStateAction } from 'react';
+import { useComponentEdits } from './useComponentEdits.ts';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -133,9 +129,7 @@ interface ComponentRowProps extends PartProps {
 }
 
 function ComponentRow({ assembly, component, use, place, change }: ComponentRowProps) {
-  const { figures, job } = useOpenJob();
   const actions = useJobActions();
-  const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
   const line = use === undefined ? undefined : componentLine(use.id, component.key);
   const { set, rename, choose } = useComponentEdits(assembly, component, change);
@@ -272,41 +266,6 @@ function KindCell({ component, set }: KindCellProps) {
       </Select>
     </td>
   );
-}
-
-/** It still has the name that a new component is given. */
-const isUnnamed = ({ components }: Assembly, { name }: Component): boolean =>
-  components.some((_, at) => name === t('assemblies.component', { place: at + 1 }));
-
-/** What is changed in a component; each says what is wrong, in words. */
-function useComponentEdits(assembly: Assembly, component: Component, change: ChangeAssembly) {
-  const { job } = useOpenJob();
-  const set = (changed: Partial<Component>): string | undefined =>
-    change(t('assemblies.changeAComponent'), {
-      components: assembly.components.map((each) =>
-        each.key === component.key ? withChanges(each, changed) : each,
-      ),
-    });
-  const rename = (name: string): string | undefined => {
-    const changed = renameComponent(assembly, component, name.trim());
-    const at = assembly.components.indexOf(component);
-    const to = changed.components?.[at]?.key ?? component.key;
-    return change(t('assemblies.renameAComponent'), changed, { from: component.key, to });
-  };
-  const choose = (itemCode: string): string | undefined => {
-    const item = [...job.item.values()].find(({ code }) => code === itemCode);
-    if (item === undefined || !isUnnamed(assembly, component)) return set({ itemCode });
-    // A row nothing was written into yet becomes what was chosen for it.
-    const name = item.description.slice(0, 120);
-    const changed = { ...assembly, ...renameComponent(assembly, component, name) };
-    return change(t('assemblies.priceAComponent'), {
-      ...changed,
-      components: changed.components.map((each) =>
-        each.name === name ? { ...each, itemCode, unit: item.unit, kind: itemKind(item) } : each,
-      ),
-    });
-  };
-  return { set, rename, choose };
 }
 
 interface NameCellProps {

@@ -1,7 +1,7 @@
 import { MARK_KINDS } from '@zest/core/job/markKinds';
 import { useSettle } from '../../components/useSettle.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type Dispatch, type KeyboardEvent, type SetStateAction, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import { put, update, sequence } from '@zest/core/job/change';
@@ -19,7 +19,6 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import type { Use } from '@zest/core/job/records/use';
-import type { Dispatch, SetStateAction } from 'react';
 
 /** Ctrl Enter anywhere in the editor begins the next component. */
 function addByKey(event: KeyboardEvent<HTMLElement>): void {

@@ -79,7 +79,6 @@ interface InputRowProps extends PartProps {
 }
 
 function InputRow({ assembly, index, input, change }: InputRowProps) {
-  const { numbers } = useFormats();
   const [open, setOpen] = useState(false);
   const set = (changed: Partial<AssemblyInput>): string | undefined =>
     change(t('assemblies.changeAQuestion'), {

@@ -23,8 +23,6 @@ interface AssemblyTextsProps extends PartProps {
 
 /** The note that explains the assembly in the bid, and what it warns of. Figures in braces stay true. */
 export function AssemblyTexts({ assembly, use, place, change }: AssemblyTextsProps) {
-  const { figures, job } = useOpenJob();
-  const { display } = useFormats();
   const note = assembly.note ?? '';
   const checks = assembly.checks ?? [];
   const setCheck = (index: number, changed: Partial<AssemblyCheck>): string | undefined =>

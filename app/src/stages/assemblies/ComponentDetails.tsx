@@ -216,7 +216,6 @@ function wasteChoices({ kind, wasteOn }: Component): readonly (readonly CostKind
 
 function LaborFields({ component, set }: Pick<ComponentDetailsProps, 'component' | 'set'>) {
   const { job } = useOpenJob();
-  const { numbers } = useFormats();
   const crafts = [...job.craft.values()];
   const crews = inOrder(job.crew.values());
   const { labor, name, unit } = component;

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { findUsers, titleOf } from '@zest/core/job/formulas';
 import { put, update } from '@zest/core/job/change';
 import { removeDifficulty, removeNamed, renameKey } from '@zest/core/job/commands/names';
@@ -9,7 +9,7 @@ import type { NamedQuantity } from '@zest/core/job/records/quantity';
 import { usualDifficulties } from '@zest/core/library/difficulties';
 import { quantityNode } from '@zest/core/calculate/graph/nodes';
 import { namesAt } from '@zest/core/calculate/explain/suggestions';
-import { workOut } from '@zest/core/calculate/explain/evaluate';
+import { type Worked, workOut } from '@zest/core/calculate/explain/evaluate';
 import { takeFigure } from '../../components/typed.ts';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -29,9 +29,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 import type { Figure } from '@zest/core/calculate/graph/rule';
-import type { Worked } from '@zest/core/calculate/explain/evaluate';
 import type { Difficulty } from '@zest/core/job/records/difficulty';
-import type { Dispatch, SetStateAction } from 'react';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -233,7 +231,6 @@ function FigureNames({ figure, set, rename }: FigureNamesProps) {
 function Difficulties() {
   const { job } = useOpenJob();
   const { makeId } = useServices();
-  const { numbers } = useFormats();
   const settle = useSettle();
   const [error, setError] = useState<string | undefined>();
   const all = inOrder(job.difficulty.values());

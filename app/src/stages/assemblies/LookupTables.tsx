@@ -2,7 +2,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { bytesTakenBy } from '@zest/core/formats/formats';
 import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Trash2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { type RefObject, useRef, useState } from 'react';
 import { readCell } from '@zest/core/assemblies/lookupTable';
 import { readTableCsv } from '@zest/core/assemblies/readTable';
 import { put, update } from '@zest/core/job/change';
@@ -23,7 +23,6 @@ import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { RefObject } from 'react';
 
 /** Tables of sizes and the like: typed, pasted or read from CSV, and looked up in by formulas. */
 export function LookupTables() {
@@ -143,7 +142,6 @@ const describeNote = ({ row, column, text }: Note): string =>
 
 function TableBox({ table }: { readonly table: TableRecord }) {
   const { job } = useOpenJob();
-  const { download } = useServices();
   const settle = useSettle();
   const set = (label: string, changed: Partial<TableRecord>): string | undefined =>
     settle(

@@ -5,7 +5,7 @@ import { put, update } from '@zest/core/job/change';
 import { removeAlternate } from '@zest/core/job/commands/removeWith';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { type AlternateIds, bidWith, priceAlternates } from '@zest/core/reports/alternates';
-import { formatMoney } from '@zest/core/pricing/money';
+import { type MoneyFormat, formatMoney } from '@zest/core/pricing/money';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { tellProblem } from '../../components/toaster.tsx';
@@ -17,8 +17,6 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { Alternate } from '@zest/core/job/records/alternate';
-import type { Command } from '@zest/core/job/change';
-import type { MoneyFormat } from '@zest/core/pricing/money';
 
 /** Each alternate as add or deduct, and what any choice of them comes to. */
 export function Alternates() {

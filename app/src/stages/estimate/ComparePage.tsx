@@ -1,12 +1,20 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { Suspense, lazy, useCallback, useEffect, useMemo, useState } from 'react';
+import {
+  type Dispatch,
+  type SetStateAction,
+  Suspense,
+  lazy,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+} from 'react';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Figures } from '@zest/core/calculate/figures';
-import { createJob, inOrder, listRecords } from '@zest/core/job/job';
+import { type Job, createJob, inOrder, listRecords } from '@zest/core/job/job';
 import { restoreJob } from '@zest/core/job/commands/restore';
-import type { Job } from '@zest/core/job/job';
 import { formatMoney } from '@zest/core/pricing/money';
 import { withAlternates } from '@zest/core/reports/alternates';
 import type { Id } from '@zest/core/job/id';
@@ -24,7 +32,6 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { Dispatch, SetStateAction } from 'react';
 import { Empty } from '../../parts/Empty.tsx';
 
 const BridgeChart = lazy(() => import('./BridgeChart.tsx').then((m) => ({ default: m.BridgeChart })));

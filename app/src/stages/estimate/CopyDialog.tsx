@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { type Dispatch, type SetStateAction, useEffect, useState } from 'react';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Figures } from '@zest/core/calculate/figures';
 import { put } from '@zest/core/job/change';
@@ -16,7 +16,6 @@ import { LinePicker } from './LinePicker.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;

@@ -14,13 +14,12 @@ import { NO_SECTION } from '@zest/core/job/lineKey';
 import { inOrder } from '@zest/core/job/job';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import { formatMoney, formatMoneyShort } from '@zest/core/pricing/money';
-import { hoursByCraft } from '@zest/core/reports/hoursByCraft';
+import { type CraftHours, hoursByCraft } from '@zest/core/reports/hoursByCraft';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { CHART_FONT, type ChartColors, useChartColors } from './chartColors.ts';
 import { t } from '../../messages/t.ts';
-import type { CraftHours } from '@zest/core/reports/hoursByCraft';
 import type { Figures } from '@zest/core/calculate/figures';
 import { Empty } from '../../parts/Empty.tsx';
 

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type Dispatch, type SetStateAction, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@zest/core/job/id';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
-import { type EstimateRow, isPriced } from '@zest/core/estimate/rows';
+import { type ComponentRow, type EstimateRow, isPriced } from '@zest/core/estimate/rows';
 import { isMovable } from '@zest/core/estimate/moveRows';
 import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
@@ -33,22 +33,9 @@ import { isBlank, useEstimate } from './useEstimate.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { Panes } from '../../parts/Panes.tsx';
-import type { ComponentRow } from '@zest/core/estimate/rows';
 import type { LineKey } from '@zest/core/job/lineKey';
 import type { Line } from '@zest/core/job/records/line';
 import type { Cell } from '../../tables/cells.ts';
-import type { GridEdit } from '../../tables/gridProps.ts';
-import type { Pasted } from '../../tables/paste.ts';
-import type { LineChange } from '@zest/core/job/commands/changeLines';
-import type { Item } from '@zest/core/job/records/item';
-import type { Side } from '@zest/core/estimate/moveRows';
-import type { Command } from '@zest/core/job/change';
-import type { Figures } from '@zest/core/calculate/figures';
-import type { Job } from '@zest/core/job/job';
-import type { Formats } from '../../stores/context.tsx';
-import type { Arrangement } from '../../tables/arrangement.ts';
-import type { Dispatch, SetStateAction } from 'react';
-import type { JobActions } from '../../stores/jobStore.ts';
 import { Empty } from '../../parts/Empty.tsx';
 
 const columnsSchema = z.array(z.string().max(120)).min(1).max(80).readonly();
@@ -148,9 +135,8 @@ interface LinesGridProps {
 }
 
 function LinesGrid({ columns, rows, estimate, setBlock, selection }: LinesGridProps) {
-  const { job, figures } = useOpenJob();
+  const { figures } = useOpenJob();
   const actions = useJobActions();
-  const formats = useFormats();
   const arrangement = useArrangement('estimate');
   const typing = useView((state) => state.typing);
   return (

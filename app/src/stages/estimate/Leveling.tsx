@@ -4,11 +4,11 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { knownValue } from '@zest/core/calculate/define';
 import { lineNode } from '@zest/core/calculate/graph/nodes';
-import { levelQuote } from '@zest/core/estimate/quotes';
+import { type Leveled, levelQuote } from '@zest/core/estimate/quotes';
 import { settingsOf } from '@zest/core/job/job';
 import { keyFor } from '@zest/core/job/keyFor';
 import type { Package, Quote } from '@zest/core/job/records/quote';
-import { formatMoney, minorDigits } from '@zest/core/pricing/money';
+import { type MoneyFormat, formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
@@ -26,8 +26,6 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-import type { Leveled } from '@zest/core/estimate/quotes';
-import type { MoneyFormat } from '@zest/core/pricing/money';
 
 interface LevelingProps {
   readonly each: Package;

@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Driver, assemblyFromLines } from '@zest/core/assemblies/fromLines';
+import { type Driver, type FromLines, assemblyFromLines } from '@zest/core/assemblies/fromLines';
 import { knownValue } from '@zest/core/calculate/define';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { put } from '@zest/core/job/change';
@@ -21,8 +21,6 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
-import type { FromLines } from '@zest/core/assemblies/fromLines';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface MakeAssemblyDialogProps {
   readonly lines: readonly Line[];

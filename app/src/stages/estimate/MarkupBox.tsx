@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { markupNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { remove, update } from '@zest/core/job/change';
@@ -23,7 +23,6 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
-import type { Dispatch, SetStateAction } from 'react';
 import type { JobActions } from '../../stores/jobStore.ts';
 
 const AS_WORDS = {

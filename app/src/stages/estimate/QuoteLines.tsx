@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { update } from '@zest/core/job/change';
 import type { Package, Quote } from '@zest/core/job/records/quote';
 import { isPriced } from '@zest/core/estimate/rows';
-import { formatMoney, minorDigits } from '@zest/core/pricing/money';
+import { type MoneyFormat, formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { sumPrices } from '@zest/core/estimate/quotes';
 import type { Figures } from '@zest/core/calculate/figures';
 import { sectionsAround } from '@zest/core/estimate/places';
@@ -18,14 +18,12 @@ import { writeQuantity } from '../../components/writeQuantity.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { LinePicker } from './LinePicker.tsx';
 import { describeAlone } from './cells.tsx';
-import { MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
+import { type ChangeQuote, MoneyInput, QuoteHead, TakenRow, useChangeQuote } from './quoteFields.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-import type { MoneyFormat } from '@zest/core/pricing/money';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
-import type { ChangeQuote } from './quoteFields.tsx';
 
 interface QuoteLinesProps {
   readonly each: Package;

@@ -5,7 +5,7 @@ import { quotesOf } from '@zest/core/estimate/quotes';
 import { put, update } from '@zest/core/job/change';
 import { removePackage } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
-import { inOrder, orderAfter } from '@zest/core/job/job';
+import { type Job, inOrder, orderAfter } from '@zest/core/job/job';
 import type { Package } from '@zest/core/job/records/quote';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { IconAction } from '../../components/IconAction.tsx';
@@ -21,8 +21,6 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { Job } from '@zest/core/job/job';
-import type { Command } from '@zest/core/job/change';
 import { Empty } from '../../parts/Empty.tsx';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */

@@ -17,13 +17,7 @@ import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
-import type { GridEdit } from '../../tables/gridProps.ts';
-import type { Pasted } from '../../tables/paste.ts';
-import type { LineChange } from '@zest/core/job/commands/changeLines';
-import type { Item } from '@zest/core/job/records/item';
 import type { Id } from '@zest/core/job/id';
-import type { Side } from '@zest/core/estimate/moveRows';
-import type { Command } from '@zest/core/job/change';
 import type { Section } from '@zest/core/job/records/section';
 
 interface SelectionBarProps {

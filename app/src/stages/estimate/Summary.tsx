@@ -9,7 +9,7 @@ import { findLine, nameOfLine } from '@zest/core/estimate/lineSources';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
-import { inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
+import { type Table, inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import type { Adjustment } from '@zest/core/job/records/adjustment';
@@ -33,7 +33,6 @@ import { styles } from './styles.ts';
 import type { Settings } from '@zest/core/job/records/settings';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { Markup } from '@zest/core/job/records/markup';
-import type { Table } from '@zest/core/job/job';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {

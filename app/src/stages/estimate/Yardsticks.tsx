@@ -4,7 +4,7 @@ import { type YardstickReading, readYardsticks } from '@zest/core/calculate/tota
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
-import { inOrder, orderAfter } from '@zest/core/job/job';
+import { type Job, inOrder, orderAfter } from '@zest/core/job/job';
 import type { Yardstick } from '@zest/core/job/records/yardstick';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
@@ -19,7 +19,6 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { Job } from '@zest/core/job/job';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
   price: t('estimate.bid'),

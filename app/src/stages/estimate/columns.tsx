@@ -119,7 +119,7 @@ export function makeColumn(id: string, source: ColumnSource): Column | undefined
 type Plain = Column;
 
 function plainColumn(id: string, source: ColumnSource): Plain | undefined {
-  const { read, facts, formats, figures } = source;
+  const { read, figures } = source;
   const { job } = figures;
   const kind = costOfColumn(id);
   if (kind !== undefined)

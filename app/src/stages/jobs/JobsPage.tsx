@@ -1,6 +1,14 @@
 import { Button } from '@chakra-ui/react';
 import { Copy, Download, Moon, Pencil, Sun, Trash2 } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  type Dispatch,
+  type RefObject,
+  type SetStateAction,
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import { useNavigate } from 'react-router';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { Result } from '@zest/core/problem/result';
@@ -23,9 +31,7 @@ import { chooseLanguage, language, nameOfLanguage, t } from '../../messages/t.ts
 import { LANGUAGES_OF_DOCUMENTS } from '@zest/core/job/records/settings';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-import type { Dispatch, SetStateAction } from 'react';
 import { Empty } from '../../parts/Empty.tsx';
-import type { RefObject } from 'react';
 
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
@@ -244,7 +250,6 @@ interface JobsTableProps {
 
 function JobsTable({ jobs, refresh, settle }: JobsTableProps) {
   const services = useServices();
-  const navigate = useNavigate();
   const [renaming, setRenaming] = useState<string | undefined>();
   const onExport = async (job: JobSummary): Promise<void> => {
     const done = await exportJob(services, job.id);

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { type FormState, type UseFormRegister, type UseFormSetValue, useForm } from 'react-hook-form';
 import type { NewJob } from '@zest/core/library/startJob';
 import type { JobSummary } from '../../storage/database.ts';
@@ -8,7 +8,6 @@ import { Modal } from '../../components/Modal.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface Fields {
   readonly name: string;

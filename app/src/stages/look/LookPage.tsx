@@ -1,12 +1,11 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Doubt, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
 import type { DoubtPlace } from '@zest/core/doubts/place';
-import { put, remove } from '@zest/core/job/change';
+import { type Command, put, remove } from '@zest/core/job/change';
 import { changeLines } from '@zest/core/job/commands/changeLines';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
-import type { Command } from '@zest/core/job/change';
 import { tellProblem } from '../../components/toaster.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeDoubt, headOfRule } from '../../messages/describeDoubt.ts';
@@ -24,7 +23,6 @@ import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { Dispatch, SetStateAction } from 'react';
 import { Empty } from '../../parts/Empty.tsx';
 
 /** What a careful colleague would ask before the bid goes out. */

@@ -1,9 +1,9 @@
+import { type Job, orderAfter } from '@zest/core/job/job';
+import type { Services } from '../../platform/services.ts';
 import { Button } from '@chakra-ui/react';
 import { Plus, X } from 'lucide-react';
-import { useState } from 'react';
-import { put, remove } from '@zest/core/job/change';
-import type { Command } from '@zest/core/job/change';
-import { orderAfter } from '@zest/core/job/job';
+import { type Dispatch, type SetStateAction, useState } from 'react';
+import { type Command, put, remove } from '@zest/core/job/change';
 import type { Schedule } from '@zest/core/job/records/schedule';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
@@ -53,25 +53,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
       onClose={onClose}
       size="xl"
       footer={
-        <>
-          {known ? (
-            <Button
-              size="sm"
-              variant="outline"
-              onClick={() =>
-                settle(t('measure.remove2', { title: draft.title }), remove(schedule.id)) && onClose()
-              }
-            >
-              {t('measure.removeTheSchedule')}
-            </Button>
-          ) : null}
-          <Button
-            size="sm"
-            onClick={() => settle(t('measure.schedule2', { title: draft.title }), put(draft)) && onClose()}
-          >
-            {t('measure.keepTheSchedule')}
-          </Button>
-        </>
+        <ScheduleButtons known={known} settle={settle} draft={draft} schedule={schedule} onClose={onClose} />
       }
     >
       <div className={layout.form}>
@@ -84,71 +66,9 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
         </label>
         {draft.columns.length === 0 ? <p className="soft">{t('measure.thereIsNoTextInTheBox')}</p> : null}
         <div className={styles.schedule}>
-          <table>
-            <thead>
-              <tr>
-                {draft.columns.map((name, column) => (
-                  <th key={column}>
-                    <TextInput
-                      aria-label={t('measure.headingOfColumn', { place: column + 1 })}
-                      value={name}
-                      onChange={(event) =>
-                        setDraft({
-                          ...draft,
-                          columns: draft.columns.map((each, at) =>
-                            at === column ? event.target.value : each,
-                          ),
-                        })
-                      }
-                    />
-                  </th>
-                ))}
-                <th aria-label={t('measure.remove3')} />
-              </tr>
-            </thead>
-            <tbody>
-              {draft.rows.map((cells, row) => (
-                <tr key={row}>
-                  {draft.columns.map((name, column) => (
-                    <td key={column}>
-                      <TextInput
-                        aria-label={t('measure.row', { name, place: row + 1 })}
-                        value={cells[column] ?? ''}
-                        onChange={(event) => setCell(row, column, event.target.value)}
-                      />
-                    </td>
-                  ))}
-                  <td>
-                    <IconButton
-                      aria-label={t('measure.removeRow', { place: row + 1 })}
-                      onClick={() => setDraft({ ...draft, rows: draft.rows.filter((_, at) => at !== row) })}
-                    >
-                      <X size={13} />
-                    </IconButton>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <ScheduleTable draft={draft} setDraft={setDraft} setCell={setCell} />
         </div>
-        <div className={styles.rowOfButtons}>
-          <Button
-            size="xs"
-            variant="outline"
-            onClick={() => setDraft({ ...draft, rows: [...draft.rows, Array<string>(width).fill('')] })}
-          >
-            <Plus size={13} /> {t('measure.row2')}
-          </Button>
-          <Button
-            size="xs"
-            variant="outline"
-            onClick={() =>
-              setDraft({ ...draft, columns: [...draft.columns, t('measure.column', { place: width + 1 })] })
-            }
-          >
-            <Plus size={13} /> {t('measure.column2')}
-          </Button>
-        </div>
+        <AddRowAndColumn setDraft={setDraft} draft={draft} width={width} />
         {draft.rows.length > 0 && width > 0 ? (
           <MakeScopes draft={draft} settle={settle} onMade={onClose} />
         ) : null}
@@ -159,6 +79,122 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
         )}
       </div>
     </Modal>
+  );
+}
+
+interface AddRowAndColumnProps {
+  readonly setDraft: Dispatch<SetStateAction<Schedule>>;
+  readonly draft: Schedule;
+  readonly width: number;
+}
+
+function AddRowAndColumn({ setDraft, draft, width }: AddRowAndColumnProps) {
+  return (
+    <div className={styles.rowOfButtons}>
+      <Button
+        size="xs"
+        variant="outline"
+        onClick={() => setDraft({ ...draft, rows: [...draft.rows, Array<string>(width).fill('')] })}
+      >
+        <Plus size={13} /> {t('measure.row2')}
+      </Button>
+      <Button
+        size="xs"
+        variant="outline"
+        onClick={() =>
+          setDraft({ ...draft, columns: [...draft.columns, t('measure.column', { place: width + 1 })] })
+        }
+      >
+        <Plus size={13} /> {t('measure.column2')}
+      </Button>
+    </div>
+  );
+}
+
+interface ScheduleTableProps {
+  readonly draft: Schedule;
+  readonly setDraft: Dispatch<SetStateAction<Schedule>>;
+  readonly setCell: (row: number, column: number, text: string) => void;
+}
+
+function ScheduleTable({ draft, setDraft, setCell }: ScheduleTableProps) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          {draft.columns.map((name, column) => (
+            <th key={column}>
+              <TextInput
+                aria-label={t('measure.headingOfColumn', { place: column + 1 })}
+                value={name}
+                onChange={(event) =>
+                  setDraft({
+                    ...draft,
+                    columns: draft.columns.map((each, at) => (at === column ? event.target.value : each)),
+                  })
+                }
+              />
+            </th>
+          ))}
+          <th aria-label={t('measure.remove3')} />
+        </tr>
+      </thead>
+      <tbody>
+        {draft.rows.map((cells, row) => (
+          <tr key={row}>
+            {draft.columns.map((name, column) => (
+              <td key={column}>
+                <TextInput
+                  aria-label={t('measure.row', { name, place: row + 1 })}
+                  value={cells[column] ?? ''}
+                  onChange={(event) => setCell(row, column, event.target.value)}
+                />
+              </td>
+            ))}
+            <td>
+              <IconButton
+                aria-label={t('measure.removeRow', { place: row + 1 })}
+                onClick={() => setDraft({ ...draft, rows: draft.rows.filter((_, at) => at !== row) })}
+              >
+                <X size={13} />
+              </IconButton>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface ScheduleButtonsProps {
+  readonly known: boolean;
+  readonly settle: (label: string, command: Command) => boolean;
+  readonly draft: Schedule;
+  readonly schedule: Schedule;
+  readonly onClose: () => void;
+}
+
+function ScheduleButtons({ known, settle, draft, schedule, onClose }: ScheduleButtonsProps) {
+  return (
+    <>
+      {known ? (
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() =>
+            settle(t('measure.remove2', { title: draft.title }), remove(schedule.id)) && onClose()
+          }
+        >
+          {t('measure.removeTheSchedule')}
+        </Button>
+      ) : null}
+      <Button
+        size="sm"
+        onClick={() => settle(t('measure.schedule2', { title: draft.title }), put(draft)) && onClose()}
+      >
+        {t('measure.keepTheSchedule')}
+      </Button>
+    </>
   );
 }
 
@@ -180,25 +216,7 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
     ({ name }) => !names.has(name),
   );
   const make = (): void => {
-    const keys = new Set(takenKeys(job));
-    let order = orderAfter(job.scope.values());
-    const scopes = wanted.map(({ name, properties }, index): Scope => {
-      const key = keyFor(name, keys);
-      keys.add(key);
-      order += 1;
-      const color = (job.scope.size + index) % COLOR_COUNT;
-      return {
-        type: 'scope',
-        id: makeId('scope'),
-        key,
-        name,
-        kind,
-        color,
-        sectionId: null,
-        order: order - 1,
-        properties,
-      };
-    });
+    const scopes = scopesFrom(job, wanted, kind, makeId);
     if (
       settle(
         t('measure.from', { scopes: t('count.scope', { count: scopes.length }), title: draft.title }),
@@ -246,4 +264,32 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
       )}
     </div>
   );
+}
+
+/** A scope for each row, with a key and a color of its own. */
+function scopesFrom(
+  job: Job,
+  wanted: ReturnType<typeof scopesOfRows>,
+  kind: MarkKind,
+  makeId: Services['makeId'],
+): readonly Scope[] {
+  const keys = new Set(takenKeys(job));
+  let order = orderAfter(job.scope.values());
+  return wanted.map(({ name, properties }, index): Scope => {
+    const key = keyFor(name, keys);
+    keys.add(key);
+    order += 1;
+    const color = (job.scope.size + index) % COLOR_COUNT;
+    return {
+      type: 'scope',
+      id: makeId('scope'),
+      key,
+      name,
+      kind,
+      color,
+      sectionId: null,
+      order: order - 1,
+      properties,
+    };
+  });
 }

@@ -1,11 +1,11 @@
 import { Button, Menu, Portal } from '@chakra-ui/react';
 import { Crosshair, ListOrdered, Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { type Dispatch, type SetStateAction, useMemo, useState } from 'react';
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { sequence, update } from '@zest/core/job/change';
 import { renameKey } from '@zest/core/job/commands/names';
 import { removeScope } from '@zest/core/job/commands/removeWith';
-import { inOrder } from '@zest/core/job/job';
+import { type Table, inOrder } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION } from '@zest/core/job/measures';
@@ -38,8 +38,6 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   const sections = useTable('section');
   const jobNow = useJobNow();
   const settle = useSettle();
-  const actions = useJobActions();
-  const setView = useSetView();
   const alone = useView((state) => state.alone);
   const [tape, setTape] = useState(false);
   const change = (label: string, changed: Partial<Scope>): string | undefined => {
@@ -61,25 +59,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   return (
     <div className={styles.tallyMore}>
       <CommitInput label={t('measure.scopeName')} value={scope.name} onCommit={rename} />
-      <div style={{ display: 'flex', gap: 6 }}>
-        <Select
-          aria-label={t('measure.section')}
-          value={scope.sectionId ?? ''}
-          onChange={(event) =>
-            change(t('measure.sectionOfAScope'), {
-              sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>),
-            })
-          }
-        >
-          <option value="">{t('measure.noSection')}</option>
-          {inOrder(sections.values()).map((section) => (
-            <option key={section.id} value={section.id}>
-              {section.code} {section.name}
-            </option>
-          ))}
-        </Select>
-        <ColorChoice scope={scope} onChoose={(color) => change(t('measure.colorOfAScope'), { color })} />
-      </div>
+      <SectionAndColor scope={scope} change={change} sections={sections} />
       <Facts scope={scope} />
       <ScopeProperties scope={scope} onChange={change} />
       <ScopeUses scope={scope} />
@@ -89,34 +69,78 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       <ScopeDue scope={scope} onChange={change} />
       <TypedPieces scope={scope} />
       <WheelReader scope={scope} />
-      <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-        <Button size="xs" variant="outline" onClick={() => setTape(true)}>
-          <ListOrdered size={13} /> {t('measure.tape')}
-        </Button>
-        <Button
-          size="xs"
-          variant="outline"
-          aria-pressed={alone === scope.id}
-          onClick={() => setView({ alone: alone === scope.id ? undefined : scope.id })}
-        >
-          <Crosshair size={13} /> {alone === scope.id ? t('measure.showOthers') : t('measure.showAlone')}
-        </Button>
-        <span style={{ flex: 1 }} />
-        <span className="soft" title={t('measure.itsNameInFormulas')}>
-          {scope.key}
-        </span>
-        <IconButton
-          aria-label={t('measure.delete', { name: scope.name })}
-          title={t('measure.deleteTheScopeAndItsMarks')}
-          onClick={() => {
-            actions.transact(t('measure.delete2', { name: scope.name }), removeScope(scope.id));
-            setView({ penScope: undefined });
-          }}
-        >
-          <Trash2 size={15} />
-        </IconButton>
-      </div>
+      <ScopeFoot setTape={setTape} alone={alone} scope={scope} />
       {tape ? <TapeDialog scope={scope} onClose={() => setTape(false)} /> : null}
+    </div>
+  );
+}
+
+interface ScopeFootProps {
+  readonly setTape: Dispatch<SetStateAction<boolean>>;
+  readonly alone: string | undefined;
+  readonly scope: Scope;
+}
+
+function ScopeFoot({ setTape, alone, scope }: ScopeFootProps) {
+  const setView = useSetView();
+  const actions = useJobActions();
+  return (
+    <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+      <Button size="xs" variant="outline" onClick={() => setTape(true)}>
+        <ListOrdered size={13} /> {t('measure.tape')}
+      </Button>
+      <Button
+        size="xs"
+        variant="outline"
+        aria-pressed={alone === scope.id}
+        onClick={() => setView({ alone: alone === scope.id ? undefined : scope.id })}
+      >
+        <Crosshair size={13} /> {alone === scope.id ? t('measure.showOthers') : t('measure.showAlone')}
+      </Button>
+      <span style={{ flex: 1 }} />
+      <span className="soft" title={t('measure.itsNameInFormulas')}>
+        {scope.key}
+      </span>
+      <IconButton
+        aria-label={t('measure.delete', { name: scope.name })}
+        title={t('measure.deleteTheScopeAndItsMarks')}
+        onClick={() => {
+          actions.transact(t('measure.delete2', { name: scope.name }), removeScope(scope.id));
+          setView({ penScope: undefined });
+        }}
+      >
+        <Trash2 size={15} />
+      </IconButton>
+    </div>
+  );
+}
+
+interface SectionAndColorProps {
+  readonly scope: Scope;
+  readonly change: (label: string, changed: Partial<Scope>) => string | undefined;
+  readonly sections: Table<'section'>;
+}
+
+function SectionAndColor({ scope, change, sections }: SectionAndColorProps) {
+  return (
+    <div style={{ display: 'flex', gap: 6 }}>
+      <Select
+        aria-label={t('measure.section')}
+        value={scope.sectionId ?? ''}
+        onChange={(event) =>
+          change(t('measure.sectionOfAScope'), {
+            sectionId: event.target.value === '' ? null : (event.target.value as Id<'section'>),
+          })
+        }
+      >
+        <option value="">{t('measure.noSection')}</option>
+        {inOrder(sections.values()).map((section) => (
+          <option key={section.id} value={section.id}>
+            {section.code} {section.name}
+          </option>
+        ))}
+      </Select>
+      <ColorChoice scope={scope} onChoose={(color) => change(t('measure.colorOfAScope'), { color })} />
     </div>
   );
 }

@@ -18,6 +18,7 @@ import { t } from '../../messages/t.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Failure } from '@zest/core/job/failure';
 
 export interface ScopePartProps {
   readonly scope: Scope;
@@ -69,53 +70,89 @@ export function ScopeProperties({ scope, onChange }: ScopePartProps) {
       {scope.properties.map((property, index) => {
         const { failure } = figures.figure(propertyNode(scope.id, property.key));
         return (
-          <div key={property.key}>
-            <div className={styles.property}>
-              <div title={t('measure.inFormulas', { key: property.key })}>
-                <CommitInput
-                  label={t('measure.nameOf', { name: property.name })}
-                  look="bare"
-                  value={property.name}
-                  onCommit={(name) => rename(property, name.trim())}
-                />
-              </div>
-              <FormulaInput
-                label={property.name}
-                align="end"
-                value={`${property.value}${/^[\d.]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
-                place={{ in: 'scope', scope }}
-                onCommit={(value) => set(index, { value })}
-              />
-              <IconButton
-                style={{ width: 20 }}
-                aria-label={t('measure.remove', { name: property.name })}
-                onClick={() => remove(property)}
-              >
-                <X size={13} />
-              </IconButton>
-            </div>
-            {failure === undefined ? null : (
-              <div className={layout.fieldError}>
-                <FailureText failure={failure} />
-              </div>
-            )}
-          </div>
+          <PropertyRow
+            key={property.key}
+            property={property}
+            rename={rename}
+            scope={scope}
+            set={set}
+            index={index}
+            remove={remove}
+            failure={failure}
+          />
         );
       })}
-      <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'center' }}>
-        {usual.map((name) => (
-          <TextButton key={name} onClick={() => add(name)}>
-            + {name}
-          </TextButton>
-        ))}
-        <CommitInput
-          label={t('measure.newProperty')}
-          placeholder={t('measure.ownProperty')}
-          style={{ width: 120 }}
-          value=""
-          onCommit={(name) => (name.trim() === '' ? undefined : add(name.trim()))}
-        />
-      </div>
+      <AddProperty usual={usual} add={add} />
     </>
+  );
+}
+
+interface AddPropertyProps {
+  readonly usual: string[];
+  readonly add: (name: string) => string | undefined;
+}
+
+function AddProperty({ usual, add }: AddPropertyProps) {
+  return (
+    <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'center' }}>
+      {usual.map((name) => (
+        <TextButton key={name} onClick={() => add(name)}>
+          + {name}
+        </TextButton>
+      ))}
+      <CommitInput
+        label={t('measure.newProperty')}
+        placeholder={t('measure.ownProperty')}
+        style={{ width: 120 }}
+        value=""
+        onCommit={(name) => (name.trim() === '' ? undefined : add(name.trim()))}
+      />
+    </div>
+  );
+}
+
+interface PropertyRowProps {
+  readonly property: Readonly<{ key: string; name: string; value: string; unit: string }>;
+  readonly rename: (property: Property, name: string) => string | undefined;
+  readonly scope: Scope;
+  readonly set: (index: number, changed: Partial<Property>) => string | undefined;
+  readonly index: number;
+  readonly remove: ({ key, name }: Property) => void;
+  readonly failure: Failure | undefined;
+}
+
+function PropertyRow({ property, rename, scope, set, index, remove, failure }: PropertyRowProps) {
+  return (
+    <div>
+      <div className={styles.property}>
+        <div title={t('measure.inFormulas', { key: property.key })}>
+          <CommitInput
+            label={t('measure.nameOf', { name: property.name })}
+            look="bare"
+            value={property.name}
+            onCommit={(name) => rename(property, name.trim())}
+          />
+        </div>
+        <FormulaInput
+          label={property.name}
+          align="end"
+          value={`${property.value}${/^[\d.]+$/.test(property.value) && property.unit !== '' ? ` ${property.unit}` : ''}`}
+          place={{ in: 'scope', scope }}
+          onCommit={(value) => set(index, { value })}
+        />
+        <IconButton
+          style={{ width: 20 }}
+          aria-label={t('measure.remove', { name: property.name })}
+          onClick={() => remove(property)}
+        >
+          <X size={13} />
+        </IconButton>
+      </div>
+      {failure === undefined ? null : (
+        <div className={layout.fieldError}>
+          <FailureText failure={failure} />
+        </div>
+      )}
+    </div>
   );
 }

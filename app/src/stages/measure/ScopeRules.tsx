@@ -11,6 +11,7 @@ import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import type { Unit } from '@zest/core/units/unit';
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
   center: 'center',
@@ -20,7 +21,7 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
 
 /** Which face was traced, and which openings are deducted: stated, never silent. */
 export function ScopeRules({ scope, onChange }: ScopePartProps) {
-  const { display, numbers } = useFormats();
+  const { display } = useFormats();
   const { figures } = useOpenJob();
   if (scope.kind === 'count') return null;
   // A choice is only asked for where it would change a figure.
@@ -64,24 +65,35 @@ export function ScopeRules({ scope, onChange }: ScopePartProps) {
           </Select>
         </label>
       ) : null}
-      {rule.rule !== 'above' ? null : (
-        <div className={styles.property}>
-          <span className="soft">{t('measure.largerThan')}</span>
-          <CommitInput
-            label={t('measure.deductOpeningsLargerThan')}
-            align="end"
-            value={joinFigure(formatQuantity(rule.areaM2, AREA, display))}
-            onCommit={(text) => {
-              const entry = evaluateEntry(text, AREA, areaUnit, numbers);
-              return entry.ok
-                ? onChange(t('measure.deductionOfOpenings'), {
-                    deduct: { rule: 'above', areaM2: entry.value },
-                  })
-                : describeEntry(entry.problem);
-            }}
-          />
-        </div>
-      )}
+      {rule.rule !== 'above' ? null : <DeductAbove rule={rule} areaUnit={areaUnit} onChange={onChange} />}
     </>
+  );
+}
+
+interface DeductAboveProps {
+  readonly rule: Readonly<{ rule: 'above'; areaM2: number }>;
+  readonly areaUnit: Unit | undefined;
+  readonly onChange: ScopePartProps['onChange'];
+}
+
+function DeductAbove({ rule, areaUnit, onChange }: DeductAboveProps) {
+  const { display, numbers } = useFormats();
+  return (
+    <div className={styles.property}>
+      <span className="soft">{t('measure.largerThan')}</span>
+      <CommitInput
+        label={t('measure.deductOpeningsLargerThan')}
+        align="end"
+        value={joinFigure(formatQuantity(rule.areaM2, AREA, display))}
+        onCommit={(text) => {
+          const entry = evaluateEntry(text, AREA, areaUnit, numbers);
+          return entry.ok
+            ? onChange(t('measure.deductionOfOpenings'), {
+                deduct: { rule: 'above', areaM2: entry.value },
+              })
+            : describeEntry(entry.problem);
+        }}
+      />
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { allComponentsOf, framesOf } from '@zest/core/assemblies/frames';
 import { lineNode, netNode } from '@zest/core/calculate/graph/nodes';
 import { warningsOf } from '@zest/core/calculate/explain/notes';
@@ -22,6 +22,7 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import type { Assembly } from '@zest/core/job/records/assembly';
 
 /** The assemblies applied to the scope, and the next one. */
 export function ScopeUses({ scope }: { readonly scope: Scope }) {
@@ -57,7 +58,6 @@ const othersOn = (job: Job, use: Use): number =>
 function UseBox({ use }: { readonly use: Use }) {
   const { job, figures } = useOpenJob();
   const { display } = useFormats();
-  const actions = useJobActions();
   const { makeId } = useServices();
   const settle = useSettle();
   const [open, setOpen] = useState(false);
@@ -76,53 +76,81 @@ function UseBox({ use }: { readonly use: Use }) {
   };
   return (
     <div className={layout.box} style={{ padding: '4px 8px' }}>
-      <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
-        <BareButton
-          className="cut"
-          style={{ flex: 1, fontWeight: 500 }}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {open ? '▾' : '▸'} {assembly.name}
-        </BareButton>
-        {warned === 0 ? null : (
-          <span className="warn" title={t('measure.hasWarningsOpenIt')}>
-            {warned}!
-          </span>
-        )}
-        <IconButton
-          style={{ width: 20 }}
-          aria-label={t('measure.takeOff', { name: assembly.name })}
-          onClick={() => actions.transact(t('measure.takeOff2', { name: assembly.name }), remove(use.id))}
-        >
-          <X size={13} />
-        </IconButton>
-      </div>
-      {open ? (
-        <>
-          <UseAnswers use={use} />
-          <UseComponents use={use} />
-          <DifficultyChoice
-            label={t('measure.difficultyHere')}
-            chosen={use.difficulty ?? []}
-            onChange={(difficulty) =>
-              settle(
-                t('measure.difficultyOfAnAssembly'),
-                update(use, (now) => ({ ...now, difficulty })),
-              )
-            }
-          />
-          <div className={styles.useFoot}>
-            <TextButton onClick={() => setSwapping(true)}>{t('measure.swapForAnother')}</TextButton>
-            {othersOn(job, use) === 0 ? null : (
-              <TextButton onClick={makeOwn} title={t('measure.changesToTheCopyDontAffectThe')}>
-                {t('measure.makeACopyForThisScope')}
-              </TextButton>
-            )}
-          </div>
-        </>
-      ) : null}
+      <UseHead open={open} setOpen={setOpen} assembly={assembly} warned={warned} use={use} />
+      <UseMore open={open} use={use} setSwapping={setSwapping} makeOwn={makeOwn} />
       {swapping ? <SwapDialog use={use} onClose={() => setSwapping(false)} /> : null}
+    </div>
+  );
+}
+
+interface UseMoreProps {
+  readonly open: boolean;
+  readonly use: Use;
+  readonly setSwapping: Dispatch<SetStateAction<boolean>>;
+  readonly makeOwn: () => void;
+}
+
+function UseMore({ open, use, setSwapping, makeOwn }: UseMoreProps) {
+  const settle = useSettle();
+  const { job } = useOpenJob();
+  return open ? (
+    <>
+      <UseAnswers use={use} />
+      <UseComponents use={use} />
+      <DifficultyChoice
+        label={t('measure.difficultyHere')}
+        chosen={use.difficulty ?? []}
+        onChange={(difficulty) =>
+          settle(
+            t('measure.difficultyOfAnAssembly'),
+            update(use, (now) => ({ ...now, difficulty })),
+          )
+        }
+      />
+      <div className={styles.useFoot}>
+        <TextButton onClick={() => setSwapping(true)}>{t('measure.swapForAnother')}</TextButton>
+        {othersOn(job, use) === 0 ? null : (
+          <TextButton onClick={makeOwn} title={t('measure.changesToTheCopyDontAffectThe')}>
+            {t('measure.makeACopyForThisScope')}
+          </TextButton>
+        )}
+      </div>
+    </>
+  ) : null;
+}
+
+interface UseHeadProps {
+  readonly open: boolean;
+  readonly setOpen: Dispatch<SetStateAction<boolean>>;
+  readonly assembly: Assembly;
+  readonly warned: number;
+  readonly use: Use;
+}
+
+function UseHead({ open, setOpen, assembly, warned, use }: UseHeadProps) {
+  const actions = useJobActions();
+  return (
+    <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
+      <BareButton
+        className="cut"
+        style={{ flex: 1, fontWeight: 500 }}
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {open ? '▾' : '▸'} {assembly.name}
+      </BareButton>
+      {warned === 0 ? null : (
+        <span className="warn" title={t('measure.hasWarningsOpenIt')}>
+          {warned}!
+        </span>
+      )}
+      <IconButton
+        style={{ width: 20 }}
+        aria-label={t('measure.takeOff', { name: assembly.name })}
+        onClick={() => actions.transact(t('measure.takeOff2', { name: assembly.name }), remove(use.id))}
+      >
+        <X size={13} />
+      </IconButton>
     </div>
   );
 }

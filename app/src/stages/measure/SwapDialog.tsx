@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { type Dispatch, type SetStateAction, useMemo, useState } from 'react';
 import { type Preview, type ScopeState, previewOn } from '@zest/core/calculate/explain/preview';
 import { type Command, sequence } from '@zest/core/job/change';
 import { swapAssembly } from '@zest/core/job/commands/uses';
@@ -16,6 +16,8 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
+import type { Assembly } from '@zest/core/job/records/assembly';
+import type { LibraryAssembly } from '@zest/core/library/build';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -70,53 +72,74 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       onClose={onClose}
       footer={
         <>
-          <Button size="sm" variant="outline" onClick={onClose}>
-            {t('measure.leaveIt')}
-          </Button>
-          <Button size="sm" disabled={command === undefined} onClick={take}>
-            {t('measure.takeIt')}
-          </Button>
+          <SwapButtons onClose={onClose} command={command} take={take} />
         </>
       }
     >
       <div className={layout.form}>
-        <Select
-          aria-label={t('measure.newAssemblyForIt')}
-          value={chosen}
-          onChange={(event) => setChosen(event.target.value)}
-        >
-          <option value="">{t('measure.chooseAnotherAssembly')}</option>
-          <optgroup label={t('measure.inThisJob2')}>
-            {own.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-          <optgroup label={t('measure.tradeLibrary')}>
-            {shipped.map(({ name, trade }) => (
-              <option key={name} value={`library ${name}`}>
-                {name}, {trade}
-              </option>
-            ))}
-          </optgroup>
-        </Select>
+        <AssemblyChoice chosen={chosen} setChosen={setChosen} own={own} shipped={shipped} />
         {preview === undefined ? (
           <p className="soft">{t('measure.youllSeeWhatChangesBeforeAnythingIs')}</p>
         ) : preview.ok ? (
           <Compared preview={preview.value} />
         ) : (
-          <div className={layout.fieldError} role="alert">
-            {describeProblem(preview.problem)}
-          </div>
+          <Refused>{describeProblem(preview.problem)}</Refused>
         )}
-        {error === undefined ? null : (
-          <div className={layout.fieldError} role="alert">
-            {error}
-          </div>
-        )}
+        {error === undefined ? null : <Refused>{error}</Refused>}
       </div>
     </Modal>
+  );
+}
+
+interface AssemblyChoiceProps {
+  readonly chosen: string;
+  readonly setChosen: Dispatch<SetStateAction<string>>;
+  readonly own: Assembly[];
+  readonly shipped: LibraryAssembly[];
+}
+
+function AssemblyChoice({ chosen, setChosen, own, shipped }: AssemblyChoiceProps) {
+  return (
+    <Select
+      aria-label={t('measure.newAssemblyForIt')}
+      value={chosen}
+      onChange={(event) => setChosen(event.target.value)}
+    >
+      <option value="">{t('measure.chooseAnotherAssembly')}</option>
+      <optgroup label={t('measure.inThisJob2')}>
+        {own.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </optgroup>
+      <optgroup label={t('measure.tradeLibrary')}>
+        {shipped.map(({ name, trade }) => (
+          <option key={name} value={`library ${name}`}>
+            {name}, {trade}
+          </option>
+        ))}
+      </optgroup>
+    </Select>
+  );
+}
+
+interface SwapButtonsProps {
+  readonly onClose: () => void;
+  readonly command: Command | undefined;
+  readonly take: () => void;
+}
+
+function SwapButtons({ onClose, command, take }: SwapButtonsProps) {
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={onClose}>
+        {t('measure.leaveIt')}
+      </Button>
+      <Button size="sm" disabled={command === undefined} onClick={take}>
+        {t('measure.takeIt')}
+      </Button>
+    </>
   );
 }
 
@@ -177,3 +200,9 @@ function State({ title, state }: { readonly title: string; readonly state: Scope
     </table>
   );
 }
+
+const Refused = ({ children }: { readonly children: string }) => (
+  <div className={layout.fieldError} role="alert">
+    {children}
+  </div>
+);

@@ -4,7 +4,6 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
-import type { PieceRecord } from '@zest/core/job/records/piece';
 import type { Scope } from '@zest/core/job/records/scope';
 import { leadingMeasure } from '@zest/core/job/markKinds';
 import { MEASURE_DIMENSION } from '@zest/core/job/measures';
@@ -18,6 +17,8 @@ import { IconButton, TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { PieceRecord } from '@zest/core/job/records/piece';
+import type { Failure } from '@zest/core/job/failure';
 
 /** A figure that someone typed is this job's; what came along with the other one does not go with it. */
 function typedOver({ unconfirmed: _looked, also: _other, ...piece }: PieceRecord, text: string): PieceRecord {
@@ -51,60 +52,7 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
     <>
       {pieces.map((piece) => {
         const { failure } = figures.figure(pieceNode(piece.id));
-        return (
-          <div key={piece.id}>
-            <div className={styles.piece}>
-              <CommitInput
-                label={t('measure.noteOfATypedPiece')}
-                placeholder={piece.source === 'wheel' ? t('measure.wheel') : t('measure.note')}
-                value={piece.note}
-                onCommit={(note) =>
-                  settle(
-                    t('measure.noteOfAPiece'),
-                    update(piece, (now) => ({ ...now, note })),
-                  )
-                }
-              />
-              <CommitInput
-                label={t('measure.typedPiece')}
-                align="end"
-                value={plainToLocal(piece.text, numbers)}
-                onCommit={(text) =>
-                  takeEntry(
-                    text,
-                    numbers,
-                    (kept) => settle(t('measure.changeAPiece'), put(typedOver(piece, kept))),
-                    piece.unit,
-                  )
-                }
-              />
-              <IconButton
-                style={{ width: 20 }}
-                aria-label={t('measure.removeThePiece')}
-                onClick={() => settle(t('measure.removeAPiece'), remove(piece.id))}
-              >
-                <X size={13} />
-              </IconButton>
-            </div>
-            {piece.unconfirmed === true ? (
-              <div className="warn" style={{ fontSize: 12 }}>
-                {t('measure.unconfirmedFrom')} {piece.note || t('measure.anotherJob')}{' '}
-                <TextButton
-                  onClick={() =>
-                    settle(t('measure.confirmAQuantity'), confirmQuantities(new Set([piece.id])))
-                  }
-                >
-                  {t('measure.itIsRight')}
-                </TextButton>
-              </div>
-            ) : null}
-            {failure === undefined ? null : (
-              <div className={layout.fieldError}>
-                <FailureText failure={failure} />
-              </div>
-            )}
-          </div>
-        );
+        return <PieceRow key={piece.id} piece={piece} failure={failure} />;
       })}
       <CommitInput
         label={t('measure.newPieceWithoutASheet')}
@@ -117,5 +65,67 @@ export function TypedPieces({ scope }: { readonly scope: Scope }) {
         }
       />
     </>
+  );
+}
+
+interface PieceRowProps {
+  readonly piece: PieceRecord;
+  readonly failure: Failure | undefined;
+}
+
+function PieceRow({ piece, failure }: PieceRowProps) {
+  const settle = useSettle();
+  const { numbers } = useFormats();
+  return (
+    <div>
+      <div className={styles.piece}>
+        <CommitInput
+          label={t('measure.noteOfATypedPiece')}
+          placeholder={piece.source === 'wheel' ? t('measure.wheel') : t('measure.note')}
+          value={piece.note}
+          onCommit={(note) =>
+            settle(
+              t('measure.noteOfAPiece'),
+              update(piece, (now) => ({ ...now, note })),
+            )
+          }
+        />
+        <CommitInput
+          label={t('measure.typedPiece')}
+          align="end"
+          value={plainToLocal(piece.text, numbers)}
+          onCommit={(text) =>
+            takeEntry(
+              text,
+              numbers,
+              (kept) => settle(t('measure.changeAPiece'), put(typedOver(piece, kept))),
+              piece.unit,
+            )
+          }
+        />
+        <IconButton
+          style={{ width: 20 }}
+          aria-label={t('measure.removeThePiece')}
+          onClick={() => settle(t('measure.removeAPiece'), remove(piece.id))}
+        >
+          <X size={13} />
+        </IconButton>
+      </div>
+      {piece.unconfirmed === true ? (
+        <div className="warn" style={{ fontSize: 12 }}>
+          {t('measure.unconfirmedFrom')} {piece.note || t('measure.anotherJob')}{' '}
+          <TextButton
+            onClick={() => settle(t('measure.confirmAQuantity'), confirmQuantities(new Set([piece.id])))}
+          >
+            {t('measure.itIsRight')}
+          </TextButton>
+        </div>
+      ) : null}
+      {failure === undefined ? null : (
+        <div className={layout.fieldError}>
+          <FailureText failure={failure} />
+        </div>
+      )}
+    </div>
   );
 }

@@ -21,7 +21,7 @@ export function Crafts() {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const { money, numbers } = useFormats();
+  const { money } = useFormats();
   const change = (craft: Craft, changed: Partial<Craft>): string | undefined =>
     settle(
       t('prices.wageOf', { name: craft.name }),

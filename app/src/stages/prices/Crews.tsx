@@ -6,7 +6,7 @@ import { removeCrew } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Crew } from '@zest/core/job/records/crew';
-import { DAY_HOURS, gangOfCrew } from '@zest/core/pricing/labor';
+import { DAY_HOURS, type Gang, gangOfCrew } from '@zest/core/pricing/labor';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -21,7 +21,6 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
-import type { Gang } from '@zest/core/pricing/labor';
 
 /** Several crafts and machines that work together, and what an hour and a day of all of them costs. */
 export function Crews() {
@@ -67,7 +66,7 @@ export function Crews() {
 function CrewBox({ crew }: { readonly crew: Crew }) {
   const { job } = useOpenJob();
   const settle = useSettle();
-  const { money, numbers } = useFormats();
+  const { numbers } = useFormats();
   const change = (changed: Partial<Crew>): string | undefined =>
     settle(
       t('prices.crew2', { name: crew.name }),

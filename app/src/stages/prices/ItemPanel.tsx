@@ -6,7 +6,7 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { costOfOne } from '@zest/core/pricing/price';
 import { keyFor } from '@zest/core/job/keyFor';
-import { formatNumber } from '@zest/core/units/numberFormat';
+import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
 import { useSettle } from '../../components/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
@@ -17,7 +17,6 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
-import type { NumberFormat } from '@zest/core/units/numberFormat';
 
 /** All there is to say of one item, beside the list. */
 export function ItemPanel({ item }: { readonly item: Item | undefined }) {

@@ -24,7 +24,6 @@ export function Regions() {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  const { numbers } = useFormats();
   const regions = inOrder(job.region.values());
   const change = (region: Region, changed: Partial<Region>): string | undefined =>
     settle(

@@ -1,9 +1,8 @@
-import type { Job } from '@zest/core/job/job';
+import { type Job, settingsOf } from '@zest/core/job/job';
 import { type Result, accept } from '@zest/core/problem/result';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { put, remove } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
-import { settingsOf } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { daysBetween } from '@zest/core/doubts/context';
 import { USUAL_PRICE_DAYS } from '@zest/core/doubts/rules/priceOld';

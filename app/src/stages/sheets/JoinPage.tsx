@@ -1,12 +1,11 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Point } from '@zest/core/geometry/point';
 import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
-import type { Sheet } from '@zest/core/job/records/sheet';
-import { JOIN_PAIR_LIMIT } from '@zest/core/job/records/sheet';
-import { type JoinPair, planJoin } from '@zest/core/takeoff/joinSheets';
+import { JOIN_PAIR_LIMIT, type Sheet } from '@zest/core/job/records/sheet';
+import { type JoinPair, type JoinPlan, type JoinProblem, planJoin } from '@zest/core/takeoff/joinSheets';
 import { useOpenJob, useStores } from '../../stores/context.tsx';
 import { SheetPane } from '../../workspace/SheetPane.tsx';
 import { toScreen } from '../../workspace/camera.ts';
@@ -17,6 +16,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { Empty } from '../../parts/Empty.tsx';
+import type { Result } from '@zest/core/problem/result';
 
 type Points = readonly Point[];
 
@@ -81,25 +81,47 @@ export function JoinPage() {
         <p className="soft">{t('sheets.clickTwoPointsOnTheMatchLine')}</p>
         <JoinPreview first={first} second={second} pairs={pairs} plan={plan} />
         <span style={{ flex: 1 }} />
-        <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-          <Button size="sm" disabled={plan?.ok !== true} onClick={finish}>
-            {redone === undefined ? t('sheets.join') : t('sheets.joinAgain')}
-          </Button>
-          <Button
-            size="sm"
-            variant="outline"
-            onClick={() => {
-              setOnFirst([]);
-              setOnSecond([]);
-            }}
-          >
-            {t('sheets.pickAgain')}
-          </Button>
-          <Button size="sm" variant="outline" onClick={back}>
-            {t('sheets.cancel')}
-          </Button>
-        </div>
+        <JoinButtons
+          plan={plan}
+          finish={finish}
+          redone={redone}
+          setOnFirst={setOnFirst}
+          setOnSecond={setOnSecond}
+          back={back}
+        />
       </aside>
+    </div>
+  );
+}
+
+interface JoinButtonsProps {
+  readonly plan: Result<JoinPlan, JoinProblem> | undefined;
+  readonly finish: () => void;
+  readonly redone: Sheet | undefined;
+  readonly setOnFirst: Dispatch<SetStateAction<Points>>;
+  readonly setOnSecond: Dispatch<SetStateAction<Points>>;
+  readonly back: () => void;
+}
+
+function JoinButtons({ plan, finish, redone, setOnFirst, setOnSecond, back }: JoinButtonsProps) {
+  return (
+    <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+      <Button size="sm" disabled={plan?.ok !== true} onClick={finish}>
+        {redone === undefined ? t('sheets.join') : t('sheets.joinAgain')}
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        onClick={() => {
+          setOnFirst([]);
+          setOnSecond([]);
+        }}
+      >
+        {t('sheets.pickAgain')}
+      </Button>
+      <Button size="sm" variant="outline" onClick={back}>
+        {t('sheets.cancel')}
+      </Button>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
@@ -21,15 +21,13 @@ const COMMON = {
 } as const;
 
 /** Sets a sheet's scale as a ratio. What the sheet prints is offered; nothing is taken by itself. */
-export function ScaleDialog({
-  sheet,
-  onClose,
-  onPoints,
-}: {
+interface ScaleDialogProps {
   readonly sheet: Sheet;
   readonly onClose: () => void;
   readonly onPoints: () => void;
-}) {
+}
+
+export function ScaleDialog({ sheet, onClose, onPoints }: ScaleDialogProps) {
   const actions = useJobActions();
   const { job } = useOpenJob();
   const [text, setText] = useState(sheet.scale?.source.by === 'ratio' ? sheet.scale.source.text : '');
@@ -43,16 +41,12 @@ export function ScaleDialog({
   );
   const apply = (typed: string): void => {
     const ratio = parseScaleRatio(typed);
-    if (!ratio.ok) {
-      setRefusal(describeProblem(ratio.problem));
-      return;
-    }
+    if (!ratio.ok) return setRefusal(describeProblem(ratio.problem));
     const doubt = doubtPaper(sheet, numbers);
     if (doubt !== undefined && asked !== typed) {
       // Asked once; the same scale given again is meant.
       setAsked(typed);
-      setRefusal(doubt);
-      return;
+      return setRefusal(doubt);
     }
     const scale = { ...scaleOfRatio(ratio.value), source: { by: 'ratio', text: typed.trim() } } as const;
     const chosen = [sheet, ...(alike ? others : [])];
@@ -67,24 +61,10 @@ export function ScaleDialog({
     <Modal
       title={t('sheets.scaleOf3', { number: sheet.number, title: sheet.title })}
       onClose={onClose}
-      footer={
-        <>
-          <Button size="sm" variant="outline" onClick={onPoints}>
-            {t('sheets.setByTwoPointsInstead')}
-          </Button>
-          <Button size="sm" onClick={() => apply(text)}>
-            {t('sheets.setTheScale')}
-          </Button>
-        </>
-      }
+      footer={<ScaleButtons onPoints={onPoints} apply={apply} text={text} />}
     >
       <div className={layout.form}>
-        {sheet.printedScale === '' ? null : (
-          <p style={{ margin: 0 }}>
-            {t('sheets.theSheetSays')} <b>{sheet.printedScale}</b>.{' '}
-            <TextButton onClick={() => apply(sheet.printedScale)}>{t('sheets.useIt')}</TextButton>
-          </p>
-        )}
+        {sheet.printedScale === '' ? null : <PrintedScale sheet={sheet} apply={apply} />}
         <Labeled label={t('sheets.scale')} error={refusal} hint={t('sheets.asIn1810Or')}>
           {(control) => (
             <TextInput
@@ -97,20 +77,77 @@ export function ScaleDialog({
           )}
         </Labeled>
         {others.length === 0 ? null : (
-          <Checkbox checked={alike} onChange={(on) => setAlike(on)}>
-            {t(sheet.printedScale === '' ? 'sheets.alsoForWithoutAnyScale' : 'sheets.alsoForThatSayTheSame', {
-              count: others.length,
-            })}
-          </Checkbox>
+          <AlikeTick alike={alike} setAlike={setAlike} sheet={sheet} others={others} />
         )}
-        <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
-          {COMMON[settingsOf(job).unitSystem].map((each) => (
-            <Button key={each} size="xs" variant="outline" onClick={() => apply(each)}>
-              {each}
-            </Button>
-          ))}
-        </div>
+        <CommonScales apply={apply} />
       </div>
     </Modal>
+  );
+}
+
+interface CommonScalesProps {
+  readonly apply: (typed: string) => void;
+}
+
+function CommonScales({ apply }: CommonScalesProps) {
+  const { job } = useOpenJob();
+  return (
+    <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap' }}>
+      {COMMON[settingsOf(job).unitSystem].map((each) => (
+        <Button key={each} size="xs" variant="outline" onClick={() => apply(each)}>
+          {each}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+interface AlikeTickProps {
+  readonly alike: boolean;
+  readonly setAlike: Dispatch<SetStateAction<boolean>>;
+  readonly sheet: Sheet;
+  readonly others: Sheet[];
+}
+
+function AlikeTick({ alike, setAlike, sheet, others }: AlikeTickProps) {
+  return (
+    <Checkbox checked={alike} onChange={(on) => setAlike(on)}>
+      {t(sheet.printedScale === '' ? 'sheets.alsoForWithoutAnyScale' : 'sheets.alsoForThatSayTheSame', {
+        count: others.length,
+      })}
+    </Checkbox>
+  );
+}
+
+interface PrintedScaleProps {
+  readonly sheet: Sheet;
+  readonly apply: (typed: string) => void;
+}
+
+function PrintedScale({ sheet, apply }: PrintedScaleProps) {
+  return (
+    <p style={{ margin: 0 }}>
+      {t('sheets.theSheetSays')} <b>{sheet.printedScale}</b>.{' '}
+      <TextButton onClick={() => apply(sheet.printedScale)}>{t('sheets.useIt')}</TextButton>
+    </p>
+  );
+}
+
+interface ScaleButtonsProps {
+  readonly onPoints: () => void;
+  readonly apply: (typed: string) => void;
+  readonly text: string;
+}
+
+function ScaleButtons({ onPoints, apply, text }: ScaleButtonsProps) {
+  return (
+    <>
+      <Button size="sm" variant="outline" onClick={onPoints}>
+        {t('sheets.setByTwoPointsInstead')}
+      </Button>
+      <Button size="sm" onClick={() => apply(text)}>
+        {t('sheets.setTheScale')}
+      </Button>
+    </>
   );
 }

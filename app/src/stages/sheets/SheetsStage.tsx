@@ -1,7 +1,7 @@
 import { unscaledSheets } from '@zest/core/doubts/unscaledSheets';
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type Dispatch, type SetStateAction, useEffect, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { update } from '@zest/core/job/change';
@@ -28,7 +28,7 @@ import { planDrawings } from './addDrawings.ts';
 import { Levels } from './Levels.tsx';
 import { SheetsTable } from './SheetsTable.tsx';
 import { checkError, writeError, writeScale } from './scaleWords.ts';
-import { useSheetSearch } from './useSheetSearch.ts';
+import { type SheetSearch, useSheetSearch } from './useSheetSearch.ts';
 import { BareButton, IconButton, TextButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { DropInput } from '../../parts/FileInput.tsx';
@@ -55,7 +55,6 @@ export function SheetsStage() {
   const { reading, add, cancel } = useAddPdfs();
   const sheets = useMemo(() => inOrder(job.sheet.values()), [job.sheet]);
   const sheetsBy = useView((state) => state.sheetsBy);
-  const setView = useSetView();
   const [asTable, setAsTable] = useState(false);
   const [wanted, setWanted] = useState('');
   const search = useSheetSearch(sheets, wanted);
@@ -78,22 +77,7 @@ export function SheetsStage() {
           {search.progress}
         </span>
         <span className="grow" />
-        {sheets.length === 0 || asTable ? null : (
-          <label className="soft">
-            {t('sheets.groupBy')}{' '}
-            <Select
-              style={{ width: 110 }}
-              value={sheetsBy}
-              onChange={(event) => setView({ sheetsBy: event.target.value as SheetGroup })}
-            >
-              {SHEET_GROUPS.map((group) => (
-                <option key={group} value={group}>
-                  {GROUP_WORDS[group]}
-                </option>
-              ))}
-            </Select>
-          </label>
-        )}
+        <GroupChoice sheets={sheets} asTable={asTable} sheetsBy={sheetsBy} />
         {sheets.length === 0 ? null : (
           <Button size="sm" variant="outline" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
             {asTable ? t('sheets.asPictures') : t('sheets.asATable')}
@@ -105,27 +89,7 @@ export function SheetsStage() {
       </div>
       <DropInput {...drop.getInputProps()} target="drawings" aria-label={t('sheets.pDFOfTheDrawings')} />
       <div className={layout.scroll}>
-        {reading === undefined ? null : (
-          <div className={styles.progress} role="status">
-            <div style={{ display: 'flex', gap: 10 }}>
-              <span className="cut" style={{ flex: 1 }}>
-                {t('sheets.readingPageOf', {
-                  name: reading.name,
-                  done: reading.done,
-                  part: reading.total === 0 ? '…' : reading.total,
-                })}
-              </span>
-              <Button size="xs" variant="outline" onClick={cancel}>
-                {t('sheets.cancel')}
-              </Button>
-            </div>
-            <progress
-              aria-label={t('sheets.pagesRead')}
-              value={reading.done}
-              max={Math.max(1, reading.total)}
-            />
-          </div>
-        )}
+        <ReadingProgress reading={reading} cancel={cancel} />
         {sheets.length === 0 && reading === undefined ? (
           <Empty
             title={t('sheets.noSheetsYet')}
@@ -142,28 +106,92 @@ export function SheetsStage() {
             {t('sheets.dropMoreDrawingsAnywhereOnThisPage')}
           </div>
         )}
-        {asTable && sheets.length > 0 ? (
-          <div className={styles.sheetsTable}>
-            <Levels />
-            <SheetsTable sheets={search.found} />
-          </div>
-        ) : (
-          groupSheets(job, search.found, sheetsBy).map(([name, group]) => (
-            <section key={name} aria-label={name === '' ? t('sheets.sheets') : name}>
-              {name === '' ? null : <h2 className={styles.sheetGroup}>{name}</h2>}
-              <div className={styles.sheetCards}>
-                {group.map((sheet) => (
-                  <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
-                ))}
-              </div>
-            </section>
-          ))
-        )}
+        <SheetsShown asTable={asTable} sheets={sheets} search={search} sheetsBy={sheetsBy} wanted={wanted} />
         {sheets.length > 0 && search.found.length === 0 ? (
           <Empty title={t('sheets.noMatchingSheets')}>{t('sheets.weSearchedNumbersTitlesAndTheText')}</Empty>
         ) : null}
       </div>
     </div>
+  );
+}
+
+interface SheetsShownProps {
+  readonly asTable: boolean;
+  readonly sheets: readonly Sheet[];
+  readonly search: SheetSearch;
+  readonly sheetsBy: 'level' | 'discipline' | 'nothing';
+  readonly wanted: string;
+}
+
+function SheetsShown({ asTable, sheets, search, sheetsBy, wanted }: SheetsShownProps) {
+  const { job } = useOpenJob();
+  return asTable && sheets.length > 0 ? (
+    <div className={styles.sheetsTable}>
+      <Levels />
+      <SheetsTable sheets={search.found} />
+    </div>
+  ) : (
+    groupSheets(job, search.found, sheetsBy).map(([name, group]) => (
+      <section key={name} aria-label={name === '' ? t('sheets.sheets') : name}>
+        {name === '' ? null : <h2 className={styles.sheetGroup}>{name}</h2>}
+        <div className={styles.sheetCards}>
+          {group.map((sheet) => (
+            <SheetCard key={sheet.id} sheet={sheet} hit={search.hits.get(sheet.id)} sought={wanted} />
+          ))}
+        </div>
+      </section>
+    ))
+  );
+}
+
+interface ReadingProgressProps {
+  readonly reading: Reading | undefined;
+  readonly cancel: () => void;
+}
+
+function ReadingProgress({ reading, cancel }: ReadingProgressProps) {
+  return reading === undefined ? null : (
+    <div className={styles.progress} role="status">
+      <div style={{ display: 'flex', gap: 10 }}>
+        <span className="cut" style={{ flex: 1 }}>
+          {t('sheets.readingPageOf', {
+            name: reading.name,
+            done: reading.done,
+            part: reading.total === 0 ? '…' : reading.total,
+          })}
+        </span>
+        <Button size="xs" variant="outline" onClick={cancel}>
+          {t('sheets.cancel')}
+        </Button>
+      </div>
+      <progress aria-label={t('sheets.pagesRead')} value={reading.done} max={Math.max(1, reading.total)} />
+    </div>
+  );
+}
+
+interface GroupChoiceProps {
+  readonly sheets: readonly Sheet[];
+  readonly asTable: boolean;
+  readonly sheetsBy: 'level' | 'discipline' | 'nothing';
+}
+
+function GroupChoice({ sheets, asTable, sheetsBy }: GroupChoiceProps) {
+  const setView = useSetView();
+  return sheets.length === 0 || asTable ? null : (
+    <label className="soft">
+      {t('sheets.groupBy')}{' '}
+      <Select
+        style={{ width: 110 }}
+        value={sheetsBy}
+        onChange={(event) => setView({ sheetsBy: event.target.value as SheetGroup })}
+      >
+        {SHEET_GROUPS.map((group) => (
+          <option key={group} value={group}>
+            {GROUP_WORDS[group]}
+          </option>
+        ))}
+      </Select>
+    </label>
   );
 }
 
@@ -228,10 +256,9 @@ interface SheetCardProps {
 
 function SheetCard({ sheet, hit, sought }: SheetCardProps) {
   const settle = useSettle();
-  const actions = useJobActions();
   const navigate = useNavigate();
   const setView = useSetView();
-  const { job, jobId } = useOpenJob();
+  const { jobId } = useOpenJob();
   const { numbers } = useFormats();
   const [scaling, setScaling] = useState(false);
   const open = (): void => {
@@ -255,38 +282,8 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
         <Thumbnail sheet={sheet} />
       </BareButton>
       <div className={styles.sheetFacts}>
-        <div className={styles.sheetNames}>
-          <CommitInput
-            label={t('sheets.sheetNumber')}
-            value={sheet.number}
-            onCommit={(number) => change(t('sheets.numberASheet'), { number })}
-          />
-          <CommitInput
-            label={t('sheets.sheetTitle')}
-            value={sheet.title}
-            onCommit={(title) => change(t('sheets.renameASheet'), { title })}
-          />
-          <IconButton
-            aria-label={t('sheets.remove', { number: sheet.number, title: sheet.title })}
-            title={t('sheets.removeTheSheetAndItsMarks')}
-            onClick={() =>
-              actions.transact(t('sheets.removeSheet', { number: sheet.number }), removeSheet(sheet.id))
-            }
-          >
-            <Trash2 size={15} />
-          </IconButton>
-        </div>
-        <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-          <span className={`cut ${unscaledSheets(job).has(sheet) ? 'warn' : 'soft'}`} style={{ flex: 1 }}>
-            {writeScale(sheet, numbers)}
-          </span>
-          <TextButton onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}>
-            {sheet.join === undefined ? t('sheets.join') : t('sheets.joinAgain')}
-          </TextButton>
-          <TextButton onClick={() => setScaling(true)}>
-            {sheet.scale === null ? t('sheets.setScale') : t('sheets.change')}
-          </TextButton>
-        </div>
+        <CardNames sheet={sheet} change={change} />
+        <CardScale sheet={sheet} setScaling={setScaling} />
         <span className="soft cut" style={{ fontSize: 12, minHeight: 17 }}>
           {hit !== undefined
             ? `… ${hit} …`
@@ -308,6 +305,62 @@ function SheetCard({ sheet, hit, sought }: SheetCardProps) {
         />
       ) : null}
     </article>
+  );
+}
+
+interface CardScaleProps {
+  readonly sheet: Sheet;
+  readonly setScaling: Dispatch<SetStateAction<boolean>>;
+}
+
+function CardScale({ sheet, setScaling }: CardScaleProps) {
+  const { job, jobId } = useOpenJob();
+  const { numbers } = useFormats();
+  const navigate = useNavigate();
+  return (
+    <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+      <span className={`cut ${unscaledSheets(job).has(sheet) ? 'warn' : 'soft'}`} style={{ flex: 1 }}>
+        {writeScale(sheet, numbers)}
+      </span>
+      <TextButton onClick={() => void navigate(`/job/${jobId}/join/${encodeURIComponent(sheet.id)}`)}>
+        {sheet.join === undefined ? t('sheets.join') : t('sheets.joinAgain')}
+      </TextButton>
+      <TextButton onClick={() => setScaling(true)}>
+        {sheet.scale === null ? t('sheets.setScale') : t('sheets.change')}
+      </TextButton>
+    </div>
+  );
+}
+
+interface CardNamesProps {
+  readonly sheet: Sheet;
+  readonly change: (label: string, changed: Partial<Sheet>) => string | undefined;
+}
+
+function CardNames({ sheet, change }: CardNamesProps) {
+  const actions = useJobActions();
+  return (
+    <div className={styles.sheetNames}>
+      <CommitInput
+        label={t('sheets.sheetNumber')}
+        value={sheet.number}
+        onCommit={(number) => change(t('sheets.numberASheet'), { number })}
+      />
+      <CommitInput
+        label={t('sheets.sheetTitle')}
+        value={sheet.title}
+        onCommit={(title) => change(t('sheets.renameASheet'), { title })}
+      />
+      <IconButton
+        aria-label={t('sheets.remove', { number: sheet.number, title: sheet.title })}
+        title={t('sheets.removeTheSheetAndItsMarks')}
+        onClick={() =>
+          actions.transact(t('sheets.removeSheet', { number: sheet.number }), removeSheet(sheet.id))
+        }
+      >
+        <Trash2 size={15} />
+      </IconButton>
+    </div>
   );
 }
 

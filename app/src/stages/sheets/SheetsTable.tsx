@@ -1,6 +1,7 @@
+import { type Job, inOrder, orderAfter } from '@zest/core/job/job';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { useMemo } from 'react';
 import { put } from '@zest/core/job/change';
-import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
 import type { Level } from '@zest/core/job/records/level';
 import type { Sheet } from '@zest/core/job/records/sheet';
@@ -26,50 +27,72 @@ function orderAt(sheets: readonly Sheet[], sheet: Sheet, place: number): number 
 /** All sheets as rows: numbers, titles, disciplines, levels and scales, edited many at once. */
 export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const { job } = useOpenJob();
-  const settle = useSettle();
   const arrangement = useArrangement('sheets');
-  const services = useServices();
   const { numbers } = useFormats();
   const places = useMemo(
     () => new Map<string, number>(inOrder(job.sheet.values()).map(({ id }, index) => [id, index + 1])),
     [job.sheet],
   );
-  const columns = useMemo((): readonly GridColumn<Sheet>[] => {
-    const text = (
-      id: string,
-      title: string,
-      width: string,
-      read: (sheet: Sheet) => string,
-    ): GridColumn<Sheet> => ({
-      id,
-      title,
-      width,
-      text: read,
-      show: (sheet) => (
-        <span className="cut" title={read(sheet)}>
-          {read(sheet)}
-        </span>
-      ),
-      editable: () => true,
-    });
-    const levelOf = ({ levelId }: Sheet): string =>
-      levelId === undefined ? '' : (job.level.get(levelId)?.name ?? '');
-    return [
-      text('place', t('sheets.place'), '64px', ({ id }) => String(places.get(id) ?? '')),
-      text('number', t('sheets.number'), '110px', ({ number }) => number),
-      text('title', t('sheets.title'), 'minmax(240px, 1fr)', ({ title }) => title),
-      text('discipline', t('sheets.discipline'), '150px', ({ discipline }) => discipline ?? ''),
-      text('level', t('sheets.level'), '150px', levelOf),
-      text('scale', t('sheets.scale'), '190px', (sheet) =>
-        sheet.scale === null ? '' : writeScale(sheet, numbers),
-      ),
-      {
-        ...text('printed', t('sheets.printedScale'), '150px', ({ printedScale }) => printedScale),
-        editable: () => false,
-      },
-    ];
-  }, [job.level, numbers, places]);
-  const onEdit = (edits: readonly GridEdit<Sheet>[]): string | undefined => {
+  const columns = useMemo(() => columnsOf(job.level, numbers, places), [job.level, numbers, places]);
+  const onEdit = useSheetEdits();
+  return (
+    <Grid
+      label={t('sheets.sheets')}
+      columns={columns}
+      rows={inOrder(sheets)}
+      keyOf={({ id }) => id}
+      arrangement={arrangement}
+      onEdit={onEdit}
+    />
+  );
+}
+
+function columnsOf(
+  levels: Job['level'],
+  numbers: NumberFormat,
+  places: ReadonlyMap<string, number>,
+): readonly GridColumn<Sheet>[] {
+  const text = (
+    id: string,
+    title: string,
+    width: string,
+    read: (sheet: Sheet) => string,
+  ): GridColumn<Sheet> => ({
+    id,
+    title,
+    width,
+    text: read,
+    show: (sheet) => (
+      <span className="cut" title={read(sheet)}>
+        {read(sheet)}
+      </span>
+    ),
+    editable: () => true,
+  });
+  const levelOf = ({ levelId }: Sheet): string =>
+    levelId === undefined ? '' : (levels.get(levelId)?.name ?? '');
+  return [
+    text('place', t('sheets.place'), '64px', ({ id }) => String(places.get(id) ?? '')),
+    text('number', t('sheets.number'), '110px', ({ number }) => number),
+    text('title', t('sheets.title'), 'minmax(240px, 1fr)', ({ title }) => title),
+    text('discipline', t('sheets.discipline'), '150px', ({ discipline }) => discipline ?? ''),
+    text('level', t('sheets.level'), '150px', levelOf),
+    text('scale', t('sheets.scale'), '190px', (sheet) =>
+      sheet.scale === null ? '' : writeScale(sheet, numbers),
+    ),
+    {
+      ...text('printed', t('sheets.printedScale'), '150px', ({ printedScale }) => printedScale),
+      editable: () => false,
+    },
+  ];
+}
+
+/** Takes what was typed into the table of sheets as one step. */
+function useSheetEdits() {
+  const { job } = useOpenJob();
+  const settle = useSettle();
+  const services = useServices();
+  return (edits: readonly GridEdit<Sheet>[]): string | undefined => {
     const changed = new Map<string, Sheet>();
     const levels = new Map<string, Level>(
       [...job.level.values()].map((level) => [level.name.toLowerCase(), level]),
@@ -105,14 +128,4 @@ export function SheetsTable({ sheets }: { readonly sheets: readonly Sheet[] }) {
       changed.size === 1 ? t('sheets.changeASheet') : t('sheets.changeSheets', { size: changed.size });
     return settle(label, put(...added, ...changed.values()));
   };
-  return (
-    <Grid
-      label={t('sheets.sheets')}
-      columns={columns}
-      rows={inOrder(sheets)}
-      keyOf={({ id }) => id}
-      arrangement={arrangement}
-      onEdit={onEdit}
-    />
-  );
 }

@@ -9,6 +9,7 @@ import type { Desk } from '../desk.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import type { Scope } from '@zest/core/job/records/scope';
 
 interface LegendProps {
   readonly sheet: Sheet;
@@ -25,6 +26,13 @@ export function Legend({ sheet, desk }: LegendProps) {
 interface LegendBoxProps extends LegendProps {
   readonly legend: NonNullable<Sheet['legend']>;
 }
+
+const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-8, 0],
+  ArrowRight: [8, 0],
+  ArrowUp: [0, -8],
+  ArrowDown: [0, 8],
+};
 
 function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
@@ -48,12 +56,6 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
       t('workspace.moveTheLegend'),
       put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
     );
-  };
-  const STEPS: Readonly<Record<string, readonly [number, number]>> = {
-    ArrowLeft: [-8, 0],
-    ArrowRight: [8, 0],
-    ArrowUp: [0, -8],
-    ArrowDown: [0, 8],
   };
   return (
     <div
@@ -92,16 +94,28 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
       <b>{t('workspace.measured', { number: sheet.number })}</b>
       {rows.length === 0 ? <div className="soft">{t('workspace.nothingOnThisSheetYet')}</div> : null}
       {rows.map(({ scope, colors, figure }) => (
-        <div key={scope.id} className={styles.legendRow} style={{ height: LEGEND.row }}>
-          <span className={styles.legendSwatches}>
-            {colors.map((color) => (
-              <Swatch key={color} color={color} kind={scope.kind} />
-            ))}
-          </span>
-          <span className="cut">{scope.name}</span>
-          <span>{figure}</span>
-        </div>
+        <LegendRow key={scope.id} scope={scope} colors={colors} figure={figure} />
       ))}
+    </div>
+  );
+}
+
+interface LegendRowProps {
+  readonly scope: Scope;
+  readonly colors: readonly number[];
+  readonly figure: string;
+}
+
+function LegendRow({ scope, colors, figure }: LegendRowProps) {
+  return (
+    <div className={styles.legendRow} style={{ height: LEGEND.row }}>
+      <span className={styles.legendSwatches}>
+        {colors.map((color) => (
+          <Swatch key={color} color={color} kind={scope.kind} />
+        ))}
+      </span>
+      <span className="cut">{scope.name}</span>
+      <span>{figure}</span>
     </div>
   );
 }

@@ -137,20 +137,7 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
   };
   return (
     <>
-      <div className={styles.markBarRow}>
-        <span className="soft">{t('workspace.pitch')}</span>
-        <CommitInput
-          label={t('workspace.pitch2')}
-          style={{ width: 84 }}
-          placeholder="6/12, 30 %, 27°"
-          value={slope.pitch}
-          onCommit={(pitch) =>
-            parsePitch(pitch) === undefined
-              ? t('workspace.typeAPitchSuchAs612')
-              : change(t('workspace.pitchOfARoofSlope'), { ...mark, slope: { ...slope, pitch } })
-          }
-        />
-      </div>
+      <PitchField slope={slope} change={change} mark={mark} />
       <div className={styles.markBarEdges}>
         {edges.map((_, index) => (
           <label key={index}>
@@ -178,6 +165,34 @@ function SlopeDetails({ mark }: { readonly mark: Mark }) {
         ))}
       </div>
     </>
+  );
+}
+
+interface PitchFieldProps {
+  readonly slope: Readonly<{
+    pitch: string;
+    edges: readonly ('eave' | 'rake' | 'ridge' | 'hip' | 'valley' | 'wall' | null)[];
+  }>;
+  readonly change: ReturnType<typeof useChange>;
+  readonly mark: Mark;
+}
+
+function PitchField({ slope, change, mark }: PitchFieldProps) {
+  return (
+    <div className={styles.markBarRow}>
+      <span className="soft">{t('workspace.pitch')}</span>
+      <CommitInput
+        label={t('workspace.pitch2')}
+        style={{ width: 84 }}
+        placeholder="6/12, 30 %, 27°"
+        value={slope.pitch}
+        onCommit={(pitch) =>
+          parsePitch(pitch) === undefined
+            ? t('workspace.typeAPitchSuchAs612')
+            : change(t('workspace.pitchOfARoofSlope'), { ...mark, slope: { ...slope, pitch } })
+        }
+      />
+    </div>
   );
 }
 

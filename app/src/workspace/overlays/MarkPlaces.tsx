@@ -57,22 +57,7 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
   };
   return (
     <div className={styles.markBarRow}>
-      {job.zone.size === 0 ? null : (
-        <Select
-          style={{ width: 120 }}
-          aria-label={t('workspace.zoneOfTheMarks')}
-          value={zones.size === 1 ? [...zones][0] : 'several'}
-          onChange={(event) => setZone(event.target.value)}
-        >
-          {zones.size > 1 ? <option value="several">{t('workspace.severalZones')}</option> : null}
-          <option value="">{t('workspace.noZone')}</option>
-          {inOrder(job.zone.values()).map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      )}
+      <ZoneChoice zones={zones} setZone={setZone} />
       <Select
         aria-label={t('workspace.copyToAnotherSheetInTheSame')}
         value=""
@@ -87,6 +72,31 @@ export function MarkPlaces({ marks, run }: MarkPlacesProps) {
         </TextButton>
       )}
     </div>
+  );
+}
+
+interface ZoneChoiceProps {
+  readonly zones: Set<Id<'zone'> | ''>;
+  readonly setZone: (zoneId: string) => void;
+}
+
+function ZoneChoice({ zones, setZone }: ZoneChoiceProps) {
+  const { job } = useOpenJob();
+  return job.zone.size === 0 ? null : (
+    <Select
+      style={{ width: 120 }}
+      aria-label={t('workspace.zoneOfTheMarks')}
+      value={zones.size === 1 ? [...zones][0] : 'several'}
+      onChange={(event) => setZone(event.target.value)}
+    >
+      {zones.size > 1 ? <option value="several">{t('workspace.severalZones')}</option> : null}
+      <option value="">{t('workspace.noZone')}</option>
+      {inOrder(job.zone.values()).map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
   );
 }
 

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { X } from 'lucide-react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import type { Bounds } from '@zest/core/geometry/bounds';
 import { put } from '@zest/core/job/change';
 import { SCALE_AREA_LIMIT, type ScaleArea, type Sheet } from '@zest/core/job/records/sheet';
@@ -97,6 +97,41 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
         submit();
       }}
     >
+      <PartFields
+        shownName={shownName}
+        setName={setName}
+        shownScale={shownScale}
+        refusal={refusal}
+        setText={setText}
+      />
+      {refusal === undefined ? null : (
+        <div className={layout.fieldError} role="alert">
+          {refusal}
+        </div>
+      )}
+      <div className="row">
+        <Button size="xs" type="submit">
+          {t('workspace.setItsScale')}
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => setView({ part: undefined })}>
+          {t('workspace.anotherBox')}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+interface PartFieldsProps {
+  readonly shownName: string;
+  readonly setName: Dispatch<SetStateAction<string | undefined>>;
+  readonly shownScale: string;
+  readonly refusal: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function PartFields({ shownName, setName, shownScale, refusal, setText }: PartFieldsProps) {
+  return (
+    <>
       <label>
         {t('workspace.itsName')}
         <TextInput
@@ -115,19 +150,6 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      {refusal === undefined ? null : (
-        <div className={layout.fieldError} role="alert">
-          {refusal}
-        </div>
-      )}
-      <div className="row">
-        <Button size="xs" type="submit">
-          {t('workspace.setItsScale')}
-        </Button>
-        <Button size="xs" variant="outline" onClick={() => setView({ part: undefined })}>
-          {t('workspace.anotherBox')}
-        </Button>
-      </div>
-    </form>
+    </>
   );
 }

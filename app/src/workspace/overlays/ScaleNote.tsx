@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type Dispatch, type SetStateAction, useState } from 'react';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put } from '@zest/core/job/change';
@@ -39,6 +39,7 @@ import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import type { Tool } from '../../stores/viewStore.ts';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
@@ -128,7 +129,6 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
   const { display, numbers } = useFormats();
   const { job } = useOpenJob();
   const actions = useJobActions();
-  const setView = useSetView();
   const [text, setText] = useState('');
   const [refusal, setRefusal] = useState<string | undefined>();
   const [done, setDone] = useState<string | undefined>();
@@ -197,20 +197,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
             submit();
           }}
         >
-          <label>
-            <b>
-              {tool === 'scale' ? t('workspace.howLongIsThisReally') : t('workspace.howLongShouldThisBe')}
-            </b>
-            <TextInput
-              autoFocus
-              style={{ marginTop: 6 }}
-              value={text}
-              placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)}
-              aria-invalid={refusal !== undefined}
-              onChange={(event) => setText(event.target.value)}
-              onKeyDown={(event) => event.key === 'Escape' && session.pickAgain()}
-            />
-          </label>
+          <LengthField tool={tool} text={text} refusal={refusal} setText={setText} session={session} />
           {reads === undefined ? null : (
             <div className="soft">
               {t('workspace.itReadsAtThePresentScale', {
@@ -228,39 +215,90 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
               {refusal}
             </div>
           )}
-          <div className="row">
-            <Button size="xs" type="submit">
-              {tool === 'scale' ? t('workspace.setTheScale') : t('workspace.check')}
-            </Button>
-            <Button size="xs" variant="outline" onClick={() => session.pickAgain()}>
-              {t('workspace.pickAgain')}
-            </Button>
-          </div>
+          <LengthButtons tool={tool} session={session} />
         </form>
       ) : (
-        <>
-          <span
-            role="status"
-            className={tool === 'check' && error !== undefined && Math.abs(error) > 0.005 ? 'warn' : ''}
-          >
-            <b>
-              {tool === 'check' ? `${sheet.number}: ` : ''}
-              {done}
-            </b>
-          </span>
-          <div className="row">
-            {tool === 'scale' ? (
-              <Button size="xs" onClick={() => setView({ tool: 'check' })}>
-                {t('workspace.measureBack')}
-              </Button>
-            ) : null}
-            <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>
-              {t('workspace.done')}
-            </Button>
-          </div>
-        </>
+        <ScaleDone tool={tool} error={error} sheet={sheet} done={done} />
       )}
     </div>
+  );
+}
+
+interface ScaleDoneProps {
+  readonly tool: Tool;
+  readonly error: number | undefined;
+  readonly sheet: Sheet;
+  readonly done: string;
+}
+
+function ScaleDone({ tool, error, sheet, done }: ScaleDoneProps) {
+  const setView = useSetView();
+  return (
+    <>
+      <span
+        role="status"
+        className={tool === 'check' && error !== undefined && Math.abs(error) > 0.005 ? 'warn' : ''}
+      >
+        <b>
+          {tool === 'check' ? `${sheet.number}: ` : ''}
+          {done}
+        </b>
+      </span>
+      <div className="row">
+        {tool === 'scale' ? (
+          <Button size="xs" onClick={() => setView({ tool: 'check' })}>
+            {t('workspace.measureBack')}
+          </Button>
+        ) : null}
+        <Button size="xs" variant="outline" onClick={() => setView({ tool: 'select' })}>
+          {t('workspace.done')}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+interface LengthButtonsProps {
+  readonly tool: Tool;
+  readonly session: Session;
+}
+
+function LengthButtons({ tool, session }: LengthButtonsProps) {
+  return (
+    <div className="row">
+      <Button size="xs" type="submit">
+        {tool === 'scale' ? t('workspace.setTheScale') : t('workspace.check')}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => session.pickAgain()}>
+        {t('workspace.pickAgain')}
+      </Button>
+    </div>
+  );
+}
+
+interface LengthFieldProps {
+  readonly tool: Tool;
+  readonly text: string;
+  readonly refusal: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string>>;
+  readonly session: Session;
+}
+
+function LengthField({ tool, text, refusal, setText, session }: LengthFieldProps) {
+  const { display, numbers } = useFormats();
+  return (
+    <label>
+      <b>{tool === 'scale' ? t('workspace.howLongIsThisReally') : t('workspace.howLongShouldThisBe')}</b>
+      <TextInput
+        autoFocus
+        style={{ marginTop: 6 }}
+        value={text}
+        placeholder={display.system === 'us' ? `42'-6"` : plainToLocal('12.95 m', numbers)}
+        aria-invalid={refusal !== undefined}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && session.pickAgain()}
+      />
+    </label>
   );
 }
 

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { useSetView, useStores, useView } from '../../stores/context.tsx';
+import { type Stores, useSetView, useStores, useView } from '../../stores/context.tsx';
 import { setTone, turnBy } from '../straighten.ts';
 import { Select } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
@@ -41,43 +41,68 @@ export function StraightenNote({ sheet }: { readonly sheet: Sheet }) {
     <div className={styles.deskNote} role="note">
       <b>{t('workspace.straighten', { number: sheet.number || t('workspace.theSheet') })}</b>{' '}
       {t('workspace.marksScaleAndLegendMoveWithIt')}
-      <div className="row">
-        <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, -90)}>
-          {t('workspace.turnLeft')}
-        </Button>
-        <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, 90)}>
-          {t('workspace.turnRight')}
-        </Button>
-        <Button size="xs" variant="outline" onClick={() => setView({ tool: 'level' })}>
-          {t('workspace.levelByALine')}
-        </Button>
-        <Button size="xs" variant="outline" onClick={() => setView({ tool: 'crop' })}>
-          {t('workspace.crop')}
-        </Button>
-      </div>
-      <div className="row">
-        <label>
-          {t('workspace.ink')}{' '}
-          <Select
-            style={{ width: 110 }}
-            value={String(tone.ink)}
-            onChange={(event) => setTone(stores, sheet, { ...tone, ink: Number(event.target.value) })}
-          >
-            {INKS.map(([ink, name]) => (
-              <option key={ink} value={String(ink)}>
-                {name}
-              </option>
-            ))}
-          </Select>
-        </label>
-        <Checkbox checked={tone.invert} onChange={(on) => setTone(stores, sheet, { ...tone, invert: on })}>
-          {t('workspace.invert')}
-        </Checkbox>
-        <span style={{ flex: 1 }} />
-        <Button size="xs" onClick={() => setView({ tool: 'select' })}>
-          {t('workspace.done')}
-        </Button>
-      </div>
+      <TurnButtons stores={stores} sheet={sheet} />
+      <ToneRow tone={tone} stores={stores} sheet={sheet} />
+    </div>
+  );
+}
+
+interface ToneRowProps {
+  readonly tone: Readonly<{ ink: number; invert: boolean }>;
+  readonly stores: Stores;
+  readonly sheet: Sheet;
+}
+
+function ToneRow({ tone, stores, sheet }: ToneRowProps) {
+  const setView = useSetView();
+  return (
+    <div className="row">
+      <label>
+        {t('workspace.ink')}{' '}
+        <Select
+          style={{ width: 110 }}
+          value={String(tone.ink)}
+          onChange={(event) => setTone(stores, sheet, { ...tone, ink: Number(event.target.value) })}
+        >
+          {INKS.map(([ink, name]) => (
+            <option key={ink} value={String(ink)}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <Checkbox checked={tone.invert} onChange={(on) => setTone(stores, sheet, { ...tone, invert: on })}>
+        {t('workspace.invert')}
+      </Checkbox>
+      <span style={{ flex: 1 }} />
+      <Button size="xs" onClick={() => setView({ tool: 'select' })}>
+        {t('workspace.done')}
+      </Button>
+    </div>
+  );
+}
+
+interface TurnButtonsProps {
+  readonly stores: Stores;
+  readonly sheet: Sheet;
+}
+
+function TurnButtons({ stores, sheet }: TurnButtonsProps) {
+  const setView = useSetView();
+  return (
+    <div className="row">
+      <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, -90)}>
+        {t('workspace.turnLeft')}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => turnBy(stores, sheet, 90)}>
+        {t('workspace.turnRight')}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => setView({ tool: 'level' })}>
+        {t('workspace.levelByALine')}
+      </Button>
+      <Button size="xs" variant="outline" onClick={() => setView({ tool: 'crop' })}>
+        {t('workspace.crop')}
+      </Button>
     </div>
   );
 }
