@@ -180,145 +180,182 @@ function readSnapshot(snapshot: StoredSnapshot): StoredSnapshot {
 }
 
 export function createJobStorage(database: Database): JobStorage {
-  const createJobs: JobStorage['createJobs'] = async (jobs, once) => {
-    const stores = ['jobs', 'bulk', 'files', 'snapshots', 'choices'] as const;
-    const transaction = database.transaction(stores, 'readwrite', STRICT);
-    if (once !== undefined && (await transaction.objectStore('choices').get(once)) === true) {
-      await transaction.done;
-      return false;
-    }
-    // A request that fails ends the transaction, which says so.
-    const ask = (request: Promise<unknown>): void => void request.catch(() => undefined);
-    try {
-      for (const { id: jobId, summary, records, files, snapshots = [] } of jobs) {
-        for (const part of partsOf(jobId, records)) ask(transaction.objectStore('bulk').put(part));
-        for (const [id, bytes] of files) ask(transaction.objectStore('files').put({ jobId, id, bytes }));
-        for (const snapshot of snapshots)
-          ask(transaction.objectStore('snapshots').put({ ...snapshot, version: JOB_VERSION }));
-        ask(transaction.objectStore('jobs').put(summary()));
-      }
-      if (once !== undefined) ask(transaction.objectStore('choices').put(true, once));
-    } catch (error) {
-      // What fails on the way must not leave the half of it.
-      transaction.abort();
-      await transaction.done.catch(() => undefined);
-      throw error;
-    }
-    await transaction.done;
-    return true;
-  };
-  const changeSummary = async (jobId: string, changed: Partial<JobSummary>): Promise<void> => {
+  return { ...listedJobs(database), ...jobsIn(database), ...besides(database), ...choicesIn(database) };
+}
+
+type Listed =
+  'listJobs' | 'getSummary' | 'readJob' | 'loadJob' | 'loadHistory' | 'noteExport' | 'markDeleted';
+
+/** The jobs that are there, read and listed. */
+const listedJobs = (database: Database): Pick<JobStorage, Listed> => ({
+  listJobs: () => database.getAll('jobs'),
+  getSummary: (jobId) => database.get('jobs', jobId),
+  readJob: (jobId) => readJob(database, jobId),
+  loadJob: async (jobId) => {
+    const read = await readJob(database, jobId);
+    return read?.ok === true ? read.value.job : undefined;
+  },
+  loadHistory: (jobId) => database.getAll('history', rowsOf(jobId)),
+  noteExport: (jobId, exportedAt) => changeSummary(database, jobId, { exportedAt }),
+  markDeleted: (jobId, deletedAt) => changeSummary(database, jobId, { deletedAt }),
+});
+
+type Written = 'createJob' | 'createJobs' | 'claim' | 'saveDiff' | 'purge' | 'removeJob';
+
+/** What makes, changes and removes them. */
+const jobsIn = (database: Database): Pick<JobStorage, Written> => ({
+  createJob: async (summary, records, files) => {
+    await createJobs(database, [{ id: summary.id, summary: () => summary, records, files }], undefined);
+  },
+  createJobs: (jobs, once) => createJobs(database, jobs, once),
+  claim: async (jobId) => {
+    if ((await database.count('records', rowsOf(jobId))) > FOLD_FROM) await fold(database, jobId);
     const transaction = database.transaction('jobs', 'readwrite', STRICT);
     const summary = await transaction.store.get(jobId);
-    if (summary !== undefined) void transaction.store.put({ ...summary, ...changed });
+    const generation = (summary?.generation ?? 0) + 1;
+    if (summary !== undefined) void transaction.store.put({ ...summary, generation });
     await transaction.done;
-  };
-  return {
-    listJobs: () => database.getAll('jobs'),
-    getSummary: (jobId) => database.get('jobs', jobId),
-    readJob: (jobId) => readJob(database, jobId),
-    loadJob: async (jobId) => {
-      const read = await readJob(database, jobId);
-      return read?.ok === true ? read.value.job : undefined;
-    },
-    createJob: async (summary, records, files) => {
-      await createJobs([{ id: summary.id, summary: () => summary, records, files }]);
-    },
-    createJobs,
-    claim: async (jobId) => {
-      if ((await database.count('records', rowsOf(jobId))) > FOLD_FROM) await fold(database, jobId);
-      const transaction = database.transaction('jobs', 'readwrite', STRICT);
-      const summary = await transaction.store.get(jobId);
-      const generation = (summary?.generation ?? 0) + 1;
-      if (summary !== undefined) void transaction.store.put({ ...summary, generation });
-      await transaction.done;
-      return summary === undefined ? undefined : generation;
-    },
-    loadHistory: (jobId) => database.getAll('history', rowsOf(jobId)),
-    saveDiff: async (jobId, diff, changed, { files = new Map(), generation, history, rewrite } = {}) => {
-      const transaction = database.transaction(
-        ['jobs', 'records', 'bulk', 'files', 'history', 'aside'],
-        'readwrite',
-        STRICT,
-      );
-      const jobs = transaction.objectStore('jobs');
-      const summary = await jobs.get(jobId);
-      const isTaken = generation !== undefined && (summary?.generation ?? 0) !== generation;
-      if (summary === undefined || isTaken) {
-        transaction.abort();
-        await transaction.done.catch(() => undefined);
-        throw new WriteRefused(summary === undefined ? 'gone' : 'taken');
-      }
-      const records = transaction.objectStore('records');
-      if (rewrite === undefined) {
-        for (const { id } of diff.removed) void records.put({ jobId, id, record: null });
-        for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
-          void records.put({ jobId, id: record.id, record });
-      } else {
-        void records.delete(rowsOf(jobId));
-        void transaction.objectStore('bulk').delete(rowsOf(jobId));
-        for (const part of partsOf(jobId, rewrite.records)) void transaction.objectStore('bulk').put(part);
-        for (const { raw } of rewrite.aside)
-          void transaction.objectStore('aside').put({ jobId, id: String(raw['id']), raw });
-      }
-      for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
-      if (history !== undefined) {
-        const steps = transaction.objectStore('history');
-        for (const seq of history.remove) void steps.delete([jobId, seq]);
-        for (const row of history.put) void steps.put({ jobId, ...row });
-        void steps.put({ jobId, seq: 0, doneTo: history.doneTo });
-      }
-      void jobs.put({ ...summary, ...changed, ...(rewrite === undefined ? {} : { version: JOB_VERSION }) });
-      await transaction.done;
-    },
-    noteExport: (jobId, exportedAt) => changeSummary(jobId, { exportedAt }),
-    markDeleted: (jobId, deletedAt) => changeSummary(jobId, { deletedAt }),
-    purge: async (jobId, deletedBefore) => {
-      const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
-      const summary = await transaction.objectStore('jobs').get(jobId);
-      const isDue = summary !== undefined && summary.deletedAt !== null && summary.deletedAt < deletedBefore;
-      if (isDue) {
-        void transaction.objectStore('jobs').delete(jobId);
-        for (const store of OF_JOB) void transaction.objectStore(store).delete(rowsOf(jobId));
-      }
-      await transaction.done;
-      return isDue;
-    },
-    removeJob: async (jobId) => {
-      const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
+    return summary === undefined ? undefined : generation;
+  },
+  saveDiff: (...asked) => saveDiff(database, ...asked),
+  purge: async (jobId, deletedBefore) => {
+    const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
+    const summary = await transaction.objectStore('jobs').get(jobId);
+    const isDue = summary !== undefined && summary.deletedAt !== null && summary.deletedAt < deletedBefore;
+    if (isDue) {
       void transaction.objectStore('jobs').delete(jobId);
       for (const store of OF_JOB) void transaction.objectStore(store).delete(rowsOf(jobId));
-      await transaction.done;
-    },
-    readFile: async (jobId, fileId) => (await database.get('files', [jobId, fileId]))?.bytes,
-    readThumbnail: async (jobId, sheetId) => (await database.get('thumbnails', [jobId, sheetId]))?.image,
-    saveThumbnail: async (jobId, id, image) => {
-      await database.put('thumbnails', { jobId, id, image });
-    },
-    listSnapshots: async (jobId) => {
-      const all = await database.getAll('snapshots', rowsOf(jobId));
-      return all.map(readSnapshot).sort((a, b) => b.at - a.at);
-    },
-    saveSnapshot: async (snapshot) => {
-      const transaction = database.transaction('snapshots', 'readwrite', STRICT);
-      void transaction.store.put({ ...snapshot, version: JOB_VERSION });
-      await transaction.done;
-    },
-    removeSnapshot: async (jobId, id) => {
-      await database.delete('snapshots', [jobId, id]);
-    },
-    readChoice: (key) => database.get('choices', key),
-    saveChoice: async (key, value) => {
-      await database.put('choices', value, key);
-    },
-    changeChoice: async (key, change) => {
-      const transaction = database.transaction('choices', 'readwrite', STRICT);
-      const next = change(await transaction.store.get(key));
-      void transaction.store.put(next, key);
-      await transaction.done;
-      return next;
-    },
-  };
+    }
+    await transaction.done;
+    return isDue;
+  },
+  removeJob: async (jobId) => {
+    const transaction = database.transaction(['jobs', ...OF_JOB], 'readwrite', STRICT);
+    void transaction.objectStore('jobs').delete(jobId);
+    for (const store of OF_JOB) void transaction.objectStore(store).delete(rowsOf(jobId));
+    await transaction.done;
+  },
+});
+
+type Besides =
+  'readFile' | 'readThumbnail' | 'saveThumbnail' | 'listSnapshots' | 'saveSnapshot' | 'removeSnapshot';
+
+/** What is kept beside the records of a job. */
+const besides = (database: Database): Pick<JobStorage, Besides> => ({
+  readFile: async (jobId, fileId) => (await database.get('files', [jobId, fileId]))?.bytes,
+  readThumbnail: async (jobId, sheetId) => (await database.get('thumbnails', [jobId, sheetId]))?.image,
+  saveThumbnail: async (jobId, id, image) => {
+    await database.put('thumbnails', { jobId, id, image });
+  },
+  listSnapshots: async (jobId) => {
+    const all = await database.getAll('snapshots', rowsOf(jobId));
+    return all.map(readSnapshot).sort((a, b) => b.at - a.at);
+  },
+  saveSnapshot: async (snapshot) => {
+    const transaction = database.transaction('snapshots', 'readwrite', STRICT);
+    void transaction.store.put({ ...snapshot, version: JOB_VERSION });
+    await transaction.done;
+  },
+  removeSnapshot: async (jobId, id) => {
+    await database.delete('snapshots', [jobId, id]);
+  },
+});
+
+/** What was chosen on this machine. */
+const choicesIn = (database: Database): Pick<JobStorage, 'readChoice' | 'saveChoice' | 'changeChoice'> => ({
+  readChoice: (key) => database.get('choices', key),
+  saveChoice: async (key, value) => {
+    await database.put('choices', value, key);
+  },
+  changeChoice: async (key, change) => {
+    const transaction = database.transaction('choices', 'readwrite', STRICT);
+    const next = change(await transaction.store.get(key));
+    void transaction.store.put(next, key);
+    await transaction.done;
+    return next;
+  },
+});
+
+/** All of them in one transaction or none; false where it was done once already. */
+async function createJobs(
+  database: Database,
+  jobs: Parameters<JobStorage['createJobs']>[0],
+  once: string | undefined,
+): Promise<boolean> {
+  const stores = ['jobs', 'bulk', 'files', 'snapshots', 'choices'] as const;
+  const transaction = database.transaction(stores, 'readwrite', STRICT);
+  if (once !== undefined && (await transaction.objectStore('choices').get(once)) === true) {
+    await transaction.done;
+    return false;
+  }
+  // A request that fails ends the transaction, which says so.
+  const ask = (request: Promise<unknown>): void => void request.catch(() => undefined);
+  try {
+    for (const { id: jobId, summary, records, files, snapshots = [] } of jobs) {
+      for (const part of partsOf(jobId, records)) ask(transaction.objectStore('bulk').put(part));
+      for (const [id, bytes] of files) ask(transaction.objectStore('files').put({ jobId, id, bytes }));
+      for (const snapshot of snapshots)
+        ask(transaction.objectStore('snapshots').put({ ...snapshot, version: JOB_VERSION }));
+      ask(transaction.objectStore('jobs').put(summary()));
+    }
+    if (once !== undefined) ask(transaction.objectStore('choices').put(true, once));
+  } catch (error) {
+    // What fails on the way must not leave the half of it.
+    transaction.abort();
+    await transaction.done.catch(() => undefined);
+    throw error;
+  }
+  await transaction.done;
+  return true;
+}
+
+async function changeSummary(database: Database, jobId: string, changed: Partial<JobSummary>): Promise<void> {
+  const transaction = database.transaction('jobs', 'readwrite', STRICT);
+  const summary = await transaction.store.get(jobId);
+  if (summary !== undefined) void transaction.store.put({ ...summary, ...changed });
+  await transaction.done;
+}
+
+/** A change, with its files and steps, in one transaction. */
+async function saveDiff(
+  database: Database,
+  ...[jobId, diff, changed, how = {}]: Parameters<JobStorage['saveDiff']>
+): Promise<void> {
+  const { files = new Map(), generation, history, rewrite } = how;
+  const transaction = database.transaction(
+    ['jobs', 'records', 'bulk', 'files', 'history', 'aside'],
+    'readwrite',
+    STRICT,
+  );
+  const jobs = transaction.objectStore('jobs');
+  const summary = await jobs.get(jobId);
+  const isTaken = generation !== undefined && (summary?.generation ?? 0) !== generation;
+  if (summary === undefined || isTaken) {
+    transaction.abort();
+    await transaction.done.catch(() => undefined);
+    throw new WriteRefused(summary === undefined ? 'gone' : 'taken');
+  }
+  const records = transaction.objectStore('records');
+  if (rewrite === undefined) {
+    for (const { id } of diff.removed) void records.put({ jobId, id, record: null });
+    for (const record of [...diff.added, ...diff.updated.map(([, to]) => to)])
+      void records.put({ jobId, id: record.id, record });
+  } else {
+    void records.delete(rowsOf(jobId));
+    void transaction.objectStore('bulk').delete(rowsOf(jobId));
+    for (const part of partsOf(jobId, rewrite.records)) void transaction.objectStore('bulk').put(part);
+    for (const { raw } of rewrite.aside)
+      void transaction.objectStore('aside').put({ jobId, id: String(raw['id']), raw });
+  }
+  for (const [id, bytes] of files) void transaction.objectStore('files').put({ jobId, id, bytes });
+  if (history !== undefined) {
+    const steps = transaction.objectStore('history');
+    for (const seq of history.remove) void steps.delete([jobId, seq]);
+    for (const row of history.put) void steps.put({ jobId, ...row });
+    void steps.put({ jobId, seq: 0, doneTo: history.doneTo });
+  }
+  void jobs.put({ ...summary, ...changed, ...(rewrite === undefined ? {} : { version: JOB_VERSION }) });
+  await transaction.done;
 }
 
 /** The summary of a job as it stands; times come from the caller. */
