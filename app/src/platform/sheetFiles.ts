@@ -98,17 +98,22 @@ export function createSheetFiles(services: Services, jobId: string): SheetFiles 
       const key = pictureKey(sheet);
       const kept = await services.storage.readThumbnail(jobId, key);
       if (kept !== undefined) return kept;
-      const scale = THUMBNAIL_WIDTH / sheet.widthPt;
-      const tile = { scale, x: 0, y: 0, width: THUMBNAIL_WIDTH, height: Math.round(sheet.heightPt * scale) };
-      const bitmap = await render(sheet, tile);
-      const canvas = document.createElement('canvas');
-      canvas.width = bitmap.width;
-      canvas.height = bitmap.height;
-      canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
-      const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-      if (blob === null) throw new Error('thumbnail: the canvas gave no picture');
+      const blob = await drawThumbnail(sheet, render);
       await services.storage.saveThumbnail(jobId, key, blob);
       return blob;
     },
   };
+}
+
+async function drawThumbnail(sheet: Sheet, render: SheetFiles['render']): Promise<Blob> {
+  const scale = THUMBNAIL_WIDTH / sheet.widthPt;
+  const tile = { scale, x: 0, y: 0, width: THUMBNAIL_WIDTH, height: Math.round(sheet.heightPt * scale) };
+  const bitmap = await render(sheet, tile);
+  const canvas = document.createElement('canvas');
+  canvas.width = bitmap.width;
+  canvas.height = bitmap.height;
+  canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (blob === null) throw new Error('drawThumbnail: the canvas gave no picture');
+  return blob;
 }

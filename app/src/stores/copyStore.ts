@@ -1,3 +1,4 @@
+import { type Result, accept } from '@zest/core/problem/result';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
 import { format } from 'date-fns';
@@ -74,15 +75,10 @@ export function createCopyStore(
     store.setState({ state: 'failed', reason: describeProblem(problem) });
 
   const copy = async (to: CopyFolder, jobId: string): Promise<void> => {
-    const packed = await packJob(services, jobId);
-    // A job that was deleted meanwhile needs no copy.
-    if (!packed.ok && packed.problem.kind === 'job-missing') return void waiting.delete(jobId);
-    if (!packed.ok) return fail(packed.problem);
-    const at = services.now();
-    await to.write(copyName(packed.value.name, jobId, at), packed.value.blob);
+    const done = await writeCopy(services, to, jobId);
+    if (!done.ok) return fail(done.problem);
     waiting.delete(jobId);
-    for (const name of staleCopies(await to.list(), jobId)) await to.remove(name);
-    store.setState({ state: 'ready', writtenAt: at, reason: '' });
+    if (done.value !== undefined) store.setState({ state: 'ready', writtenAt: done.value, reason: '' });
   };
 
   const writeAll = async (): Promise<void> => {
@@ -146,4 +142,19 @@ export function createCopyStore(
     writeNow,
   };
   return Object.assign(store, { actions });
+}
+
+/** Writes a job's copy and removes those beyond what is kept; undefined where the job is deleted and needs none. */
+async function writeCopy(
+  services: Services,
+  to: CopyFolder,
+  jobId: string,
+): Promise<Result<number | undefined, Problem>> {
+  const packed = await packJob(services, jobId);
+  if (!packed.ok && packed.problem.kind === 'job-missing') return accept(undefined);
+  if (!packed.ok) return packed;
+  const at = services.now();
+  await to.write(copyName(packed.value.name, jobId, at), packed.value.blob);
+  for (const name of staleCopies(await to.list(), jobId)) await to.remove(name);
+  return accept(at);
 }

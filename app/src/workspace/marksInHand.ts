@@ -80,31 +80,16 @@ export function createMarksInHand(
     } else if ((key === 'c' || key === 'x') && marks.length > 0) {
       copyMarks(held().job, marks);
       if (key === 'x') removeSelected();
-    } else if (key === 'v' && copiedMarks() !== undefined) paste();
+    } else if (key === 'v' && copiedMarks() !== undefined) pasteInto(stores, held());
     else return false;
     return true;
-  };
-  const paste = (): void => {
-    const copied = copiedMarks();
-    if (copied === undefined) return;
-    const { job: now, sheet: on } = held();
-    const pasted = pasteMarks(now, copied, on.id, stores.services.makeId);
-    const done = jobs.actions.transact(
-      t('workspace.paste', { marks: t('count.mark', { count: copied.marks.length }) }),
-      pasted.command,
-    );
-    if (done.ok) view.setState({ selectedMarks: new Set(pasted.ids), tool: 'select' });
-    else tellProblem(describeProblem(done.problem));
   };
   const removeSelected = (): void => {
     const { vertex: picked, job: now } = held();
     const mark = picked === undefined ? undefined : now.mark.get(picked.markId);
     if (picked !== undefined && mark !== undefined && !picked.middle) {
-      const strokes = removeVertex(mark, picked);
       setVertex(undefined);
-      if (strokes === undefined) jobs.actions.transact(t('workspace.deleteAMark'), removeMarks([mark.id]));
-      else jobs.actions.transact(t('workspace.deleteAVertex'), put({ ...mark, strokes }));
-      return;
+      return deleteVertex(stores, mark, picked);
     }
     const marks = movable();
     if (marks.length === 0) return;
@@ -116,4 +101,25 @@ export function createMarksInHand(
   };
 
   return { shown, selectedNow, nudge, selectWhere, command, removeSelected };
+}
+
+/** Pastes onto the sheet, where the marks were on theirs. */
+function pasteInto(stores: Stores, { job, sheet }: Pick<Held, 'job' | 'sheet'>): void {
+  const { jobs, view } = stores;
+  const copied = copiedMarks();
+  if (copied === undefined) return;
+  const pasted = pasteMarks(job, copied, sheet.id, stores.services.makeId);
+  const done = jobs.actions.transact(
+    t('workspace.paste', { marks: t('count.mark', { count: copied.marks.length }) }),
+    pasted.command,
+  );
+  if (done.ok) view.setState({ selectedMarks: new Set(pasted.ids), tool: 'select' });
+  else tellProblem(describeProblem(done.problem));
+}
+
+/** A mark of which too little would be left goes as a whole. */
+function deleteVertex({ jobs }: Stores, mark: Mark, picked: Handle): void {
+  const strokes = removeVertex(mark, picked);
+  if (strokes === undefined) jobs.actions.transact(t('workspace.deleteAMark'), removeMarks([mark.id]));
+  else jobs.actions.transact(t('workspace.deleteAVertex'), put({ ...mark, strokes }));
 }

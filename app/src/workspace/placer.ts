@@ -26,10 +26,7 @@ export interface Placer {
   readonly takeBackCount: () => void;
 }
 
-export function createPlacer(
-  stores: Stores,
-  held: () => { readonly job: Job; readonly sheet: Sheet },
-): Placer {
+export function createPlacer(stores: Stores, held: HeldNow): Placer {
   const { jobs, view } = stores;
   const placeMark: Placer['mark'] = (kind, strokes) => {
     const target = scopeFor(stores, kind);
@@ -71,6 +68,16 @@ export function createPlacer(
       if (openingRow !== undefined && job !== undefined)
         view.setState({ openingRow: nextOpeningRow(job, openingRows(job), openingRow) });
     },
+    ...takeBacks(stores, held),
+  };
+}
+
+type HeldNow = () => { readonly job: Job; readonly sheet: Sheet };
+
+/** The last that was placed on the sheet, taken back while its tool is still at work. */
+function takeBacks(stores: Stores, held: HeldNow): Pick<Placer, 'takeBackOpening' | 'takeBackCount'> {
+  const { jobs } = stores;
+  return {
     takeBackOpening: () => {
       const { job: now, sheet: on } = held();
       const last = [...now.opening.values()]

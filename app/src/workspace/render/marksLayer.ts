@@ -80,19 +80,6 @@ export function createMarksLayer(
   let idle: ReturnType<typeof setTimeout> | undefined;
   let ended = false;
 
-  const viewOf = (at: Camera): View => {
-    const ratio = window.devicePixelRatio;
-    const [width, height] = [Math.ceil(screen.width * OVERSCAN), Math.ceil(screen.height * OVERSCAN)];
-    const corner = toSheet(at, { x: (screen.width - width) / 2, y: (screen.height - height) / 2 });
-    return {
-      x: corner.x,
-      y: corner.y,
-      scale: at.scale * ratio,
-      width: width * ratio,
-      height: height * ratio,
-    };
-  };
-
   const draw = async (quality: 'quick' | 'proper'): Promise<void> => {
     if (camera === undefined || ended) return;
     if (drawing) {
@@ -100,35 +87,16 @@ export function createMarksLayer(
       return;
     }
     drawing = true;
-    const view = viewOf(camera);
+    const view = viewOf(camera, screen);
     const bitmap = await worker.draw(view, quality, skipped);
     drawing = false;
     if (ended) return;
-    canvas.width = view.width;
-    canvas.height = view.height;
-    canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
-    // In sheet points: the layer's transform carries it with the sheet from here on.
-    canvas.style.left = `${view.x}px`;
-    canvas.style.top = `${view.y}px`;
-    canvas.style.width = `${view.width / view.scale}px`;
-    canvas.style.height = `${view.height / view.scale}px`;
+    showView(canvas, bitmap, view);
     drawn = view;
     const next = again;
     again = undefined;
     if (next === undefined) onDrawn();
     else await draw(next);
-  };
-
-  /** True while the bitmap still covers the screen at nearly its own scale. */
-  const covers = (at: Camera): boolean => {
-    if (drawn === undefined) return false;
-    const zoom = (at.scale * window.devicePixelRatio) / drawn.scale;
-    const [from, to] = [toSheet(at, { x: 0, y: 0 }), toSheet(at, { x: screen.width, y: screen.height })];
-    const right = drawn.x + drawn.width / drawn.scale;
-    const bottom = drawn.y + drawn.height / drawn.scale;
-    return (
-      zoom < 3 && zoom > 0.4 && from.x >= drawn.x && from.y >= drawn.y && to.x <= right && to.y <= bottom
-    );
   };
 
   const redraw = (): void => void draw('proper');
@@ -146,7 +114,7 @@ export function createMarksLayer(
       const resized = size.width !== screen.width || size.height !== screen.height;
       [camera, screen] = [at, size];
       if (resized || drawn === undefined) return redraw();
-      if (!covers(at)) void draw('quick');
+      if (!covers(drawn, at, screen)) void draw('quick');
       clearTimeout(idle);
       idle = setTimeout(redraw, IDLE_MS);
     },
@@ -157,4 +125,38 @@ export function createMarksLayer(
       worker.end();
     },
   };
+}
+
+/** What is drawn for a screen: more than it shows, so that a pan has something to show. */
+function viewOf(at: Camera, screen: Size): View {
+  const ratio = window.devicePixelRatio;
+  const [width, height] = [Math.ceil(screen.width * OVERSCAN), Math.ceil(screen.height * OVERSCAN)];
+  const corner = toSheet(at, { x: (screen.width - width) / 2, y: (screen.height - height) / 2 });
+  return {
+    x: corner.x,
+    y: corner.y,
+    scale: at.scale * ratio,
+    width: width * ratio,
+    height: height * ratio,
+  };
+}
+
+function showView(canvas: HTMLCanvasElement, bitmap: ImageBitmap, view: View): void {
+  canvas.width = view.width;
+  canvas.height = view.height;
+  canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  // In sheet points: the layer's transform carries it with the sheet from here on.
+  canvas.style.left = `${view.x}px`;
+  canvas.style.top = `${view.y}px`;
+  canvas.style.width = `${view.width / view.scale}px`;
+  canvas.style.height = `${view.height / view.scale}px`;
+}
+
+/** True while the bitmap still covers the screen at nearly its own scale. */
+function covers(drawn: View, at: Camera, screen: Size): boolean {
+  const zoom = (at.scale * window.devicePixelRatio) / drawn.scale;
+  const [from, to] = [toSheet(at, { x: 0, y: 0 }), toSheet(at, { x: screen.width, y: screen.height })];
+  const right = drawn.x + drawn.width / drawn.scale;
+  const bottom = drawn.y + drawn.height / drawn.scale;
+  return zoom < 3 && zoom > 0.4 && from.x >= drawn.x && from.y >= drawn.y && to.x <= right && to.y <= bottom;
 }

@@ -12,7 +12,6 @@ const TILES_KEPT = 36;
 /** A page larger than this is only ever shown whole at the coarser level. */
 const WHOLE_PIXELS = 14_000_000;
 
-/** The sheet's own drawing: one bitmap of the whole page, and sharp tiles over it when zoomed in. */
 /** 'sharp' once everything in view is drawn at its final quality. */
 export type SheetState = 'drawing' | 'sharp' | 'damaged' | 'too-dense' | 'too-long';
 
@@ -27,119 +26,27 @@ export interface SheetLayer {
   readonly end: () => void;
 }
 
+/** The sheet's own drawing: one bitmap of the whole page, and sharp tiles over it when zoomed in. */
 export function createSheetLayer(
   layer: HTMLElement,
   files: SheetFiles,
   onState: (state: SheetState) => void,
 ): SheetLayer {
   let sheet: Sheet | undefined;
-  let generation = 0;
-  const whole = new Map<number, HTMLCanvasElement>();
-  const tiles = new Map<string, HTMLCanvasElement>();
-  const asked = new Set<string>();
-  let queue: { readonly key: string; readonly turn: number; readonly run: () => Promise<void> }[] = [];
-  let busy = false;
-  let failed: SheetState | undefined;
-
-  const place = (bitmap: ImageBitmap, level: number, xPx: number, yPx: number): HTMLCanvasElement => {
-    const canvas = document.createElement('canvas');
-    canvas.width = bitmap.width;
-    canvas.height = bitmap.height;
-    canvas.style.left = `${xPx / level}px`;
-    canvas.style.top = `${yPx / level}px`;
-    canvas.style.width = `${bitmap.width / level}px`;
-    canvas.style.height = `${bitmap.height / level}px`;
-    canvas.style.zIndex = String(Math.round(level * 2));
-    canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
-    layer.append(canvas);
-    return canvas;
+  const drawing: Drawing = {
+    layer,
+    files,
+    queue: createDrawQueue(onState),
+    whole: new Map(),
+    tiles: new Map(),
   };
-
-  const work = async (): Promise<void> => {
-    if (busy) return;
-    busy = true;
-    for (let job = queue.shift(); job !== undefined; job = queue.shift()) {
-      try {
-        await job.run();
-      } catch (error) {
-        // Asked for again with every move it would only fail again: the sheet has to be shown anew.
-        if (job.turn === generation) {
-          failed = stateOf(error);
-          queue = [];
-        }
-      }
-      asked.delete(job.key);
-    }
-    busy = false;
-    onState(failed ?? 'sharp');
-  };
-
-  const ask = (key: string, run: () => Promise<void>): void => {
-    if (failed !== undefined || asked.has(key)) return;
-    asked.add(key);
-    queue.push({ key, turn: generation, run });
-    onState('drawing');
-    void work();
-  };
-
-  const askWhole = (of: Sheet, level: number): void => {
-    if (whole.has(level)) return;
-    const turn = generation;
-    ask(`whole ${level}`, async () => {
-      const tile = {
-        scale: level,
-        x: 0,
-        y: 0,
-        width: Math.ceil(of.widthPt * level),
-        height: Math.ceil(of.heightPt * level),
-      };
-      const bitmap = await files.render(of, tile);
-      if (turn !== generation || whole.has(level)) bitmap.close();
-      else whole.set(level, place(bitmap, level, 0, 0));
-    });
-  };
-
-  const askTile = (of: Sheet, level: number, column: number, row: number): void => {
-    const key = `${level} ${column} ${row}`;
-    const known = tiles.get(key);
-    if (known !== undefined) {
-      // Moved to the end: the least lately seen is dropped first.
-      tiles.delete(key);
-      tiles.set(key, known);
-      return;
-    }
-    const turn = generation;
-    ask(key, async () => {
-      const [x, y] = [column * TILE_PX, row * TILE_PX];
-      const width = Math.min(TILE_PX, Math.ceil(of.widthPt * level) - x);
-      const height = Math.min(TILE_PX, Math.ceil(of.heightPt * level) - y);
-      const began = performance.now();
-      const bitmap = await files.render(of, { scale: level, x, y, width, height });
-      // Read by the bench; costs nothing otherwise.
-      performance.measure('sheet-tile', { start: began });
-      if (turn !== generation) {
-        bitmap.close();
-        return;
-      }
-      tiles.set(key, place(bitmap, level, x, y));
-      for (const [oldest, canvas] of tiles) {
-        if (tiles.size <= TILES_KEPT) break;
-        letGo(canvas);
-        tiles.delete(oldest);
-      }
-    });
-  };
-
   const clear = (): void => {
-    generation += 1;
-    failed = undefined;
-    queue = [];
-    asked.clear();
+    const { queue, whole, tiles } = drawing;
+    queue.clear();
     for (const canvas of [...whole.values(), ...tiles.values()]) letGo(canvas);
     whole.clear();
     tiles.clear();
   };
-
   return {
     show: (next) => {
       if (sheet !== undefined && pictureKey(sheet) === pictureKey(next)) return;
@@ -147,27 +54,166 @@ export function createSheetLayer(
       sheet = next;
     },
     look: (camera, screen) => {
-      if (sheet === undefined) return;
-      const wanted = camera.scale * window.devicePixelRatio;
-      const large = sheet.widthPt * sheet.heightPt > WHOLE_PIXELS;
-      // What was asked for an earlier view and is not begun yet is no longer wanted.
-      for (const { key } of queue) if (!key.startsWith('whole')) asked.delete(key);
-      queue = queue.filter(({ key }) => key.startsWith('whole'));
-      askWhole(sheet, WHOLE_LEVELS[0]);
-      if (wanted > WHOLE_LEVELS[0] && !large) askWhole(sheet, WHOLE_LEVELS[1]);
-      for (const [level, canvas] of whole)
-        canvas.hidden = level > WHOLE_LEVELS[0] && wanted <= WHOLE_LEVELS[0];
-      const level = Math.min(LARGEST_LEVEL, 2 ** Math.ceil(Math.log2(wanted)));
-      for (const [key, canvas] of tiles) canvas.hidden = !key.startsWith(`${level} `);
-      if (level < 2) return;
-      for (const [column, row] of tilesInView(sheet, camera, screen, level))
-        askTile(sheet, level, column, row);
+      if (sheet !== undefined) drawInView(drawing, sheet, camera, screen);
     },
     end: () => {
       clear();
       sheet = undefined;
     },
   };
+}
+
+interface Drawing {
+  readonly layer: HTMLElement;
+  readonly files: SheetFiles;
+  readonly queue: DrawQueue;
+  /** By their pixels per sheet point. */
+  readonly whole: Map<number, HTMLCanvasElement>;
+  /** By level, column and row; the least lately seen first. */
+  readonly tiles: Map<string, HTMLCanvasElement>;
+}
+
+interface DrawQueue {
+  /** Counts the sheets that were shown: what was asked for an earlier one is thrown away. */
+  readonly turn: () => number;
+  readonly ask: (key: string, run: () => Promise<void>) => void;
+  /** Drops what is not begun yet. */
+  readonly drop: (isUnwanted: (key: string) => boolean) => void;
+  readonly clear: () => void;
+}
+
+/** One drawing after the other; after one that failed nothing more is drawn until another sheet is shown. */
+function createDrawQueue(onState: (state: SheetState) => void): DrawQueue {
+  const asked = new Set<string>();
+  let waiting: { readonly key: string; readonly turn: number; readonly run: () => Promise<void> }[] = [];
+  let turn = 0;
+  let busy = false;
+  let failed: SheetState | undefined;
+  const work = async (): Promise<void> => {
+    if (busy) return;
+    busy = true;
+    for (let job = waiting.shift(); job !== undefined; job = waiting.shift()) {
+      try {
+        await job.run();
+      } catch (error) {
+        // Asked for again with every move it would only fail again: the sheet has to be shown again.
+        if (job.turn === turn) {
+          failed = stateOf(error);
+          waiting = [];
+        }
+      }
+      asked.delete(job.key);
+    }
+    busy = false;
+    onState(failed ?? 'sharp');
+  };
+  return {
+    turn: () => turn,
+    ask: (key, run) => {
+      if (failed !== undefined || asked.has(key)) return;
+      asked.add(key);
+      waiting.push({ key, turn, run });
+      onState('drawing');
+      void work();
+    },
+    drop: (isUnwanted) => {
+      for (const { key } of waiting) if (isUnwanted(key)) asked.delete(key);
+      waiting = waiting.filter(({ key }) => !isUnwanted(key));
+    },
+    clear: () => {
+      turn += 1;
+      failed = undefined;
+      waiting = [];
+      asked.clear();
+    },
+  };
+}
+
+function drawInView(drawing: Drawing, sheet: Sheet, camera: Camera, screen: Size): void {
+  const { queue, whole, tiles } = drawing;
+  const wanted = camera.scale * window.devicePixelRatio;
+  const large = sheet.widthPt * sheet.heightPt > WHOLE_PIXELS;
+  // What was asked for an earlier view and is not begun yet is no longer wanted.
+  queue.drop((key) => !key.startsWith('whole'));
+  askWhole(drawing, sheet, WHOLE_LEVELS[0]);
+  if (wanted > WHOLE_LEVELS[0] && !large) askWhole(drawing, sheet, WHOLE_LEVELS[1]);
+  for (const [level, canvas] of whole) canvas.hidden = level > WHOLE_LEVELS[0] && wanted <= WHOLE_LEVELS[0];
+  const level = Math.min(LARGEST_LEVEL, 2 ** Math.ceil(Math.log2(wanted)));
+  for (const [key, canvas] of tiles) canvas.hidden = !key.startsWith(`${level} `);
+  if (level < 2) return;
+  for (const [column, row] of tilesInView(sheet, camera, screen, level))
+    askTile(drawing, sheet, level, column, row);
+}
+
+function askWhole({ layer, files, queue, whole }: Drawing, sheet: Sheet, level: number): void {
+  if (whole.has(level)) return;
+  const turn = queue.turn();
+  queue.ask(`whole ${level}`, async () => {
+    const width = Math.ceil(sheet.widthPt * level);
+    const height = Math.ceil(sheet.heightPt * level);
+    const bitmap = await files.render(sheet, { scale: level, x: 0, y: 0, width, height });
+    if (turn !== queue.turn() || whole.has(level)) bitmap.close();
+    else whole.set(level, place(layer, bitmap, level, 0, 0));
+  });
+}
+
+function askTile(
+  { layer, files, queue, tiles }: Drawing,
+  sheet: Sheet,
+  level: number,
+  column: number,
+  row: number,
+): void {
+  const key = `${level} ${column} ${row}`;
+  const known = tiles.get(key);
+  if (known !== undefined) {
+    // Moved to the end: the least lately seen is dropped first.
+    tiles.delete(key);
+    tiles.set(key, known);
+    return;
+  }
+  const turn = queue.turn();
+  queue.ask(key, async () => {
+    const [x, y] = [column * TILE_PX, row * TILE_PX];
+    const width = Math.min(TILE_PX, Math.ceil(sheet.widthPt * level) - x);
+    const height = Math.min(TILE_PX, Math.ceil(sheet.heightPt * level) - y);
+    const began = performance.now();
+    const bitmap = await files.render(sheet, { scale: level, x, y, width, height });
+    // Read by the bench; costs nothing otherwise.
+    performance.measure('sheet-tile', { start: began });
+    if (turn !== queue.turn()) return bitmap.close();
+    tiles.set(key, place(layer, bitmap, level, x, y));
+    dropOldest(tiles);
+  });
+}
+
+function dropOldest(tiles: Map<string, HTMLCanvasElement>): void {
+  for (const [oldest, canvas] of tiles) {
+    if (tiles.size <= TILES_KEPT) break;
+    letGo(canvas);
+    tiles.delete(oldest);
+  }
+}
+
+/** Puts a picture where it belongs on the sheet, in sheet points. */
+function place(
+  layer: HTMLElement,
+  bitmap: ImageBitmap,
+  level: number,
+  xPx: number,
+  yPx: number,
+): HTMLCanvasElement {
+  const canvas = document.createElement('canvas');
+  canvas.width = bitmap.width;
+  canvas.height = bitmap.height;
+  canvas.style.left = `${xPx / level}px`;
+  canvas.style.top = `${yPx / level}px`;
+  canvas.style.width = `${bitmap.width / level}px`;
+  canvas.style.height = `${bitmap.height / level}px`;
+  canvas.style.zIndex = String(Math.round(level * 2));
+  canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  layer.append(canvas);
+  return canvas;
 }
 
 /** Takes a picture off the desk and gives its pixels back at once; left to itself the browser keeps gigabytes. */
