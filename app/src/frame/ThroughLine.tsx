@@ -125,73 +125,55 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
   }
 }
 
+const LABEL_WORDS: {
+  readonly [Kind in StepLabel['of']]: (
+    label: Extract<StepLabel, { of: Kind }>,
+    times: (factor: number) => string,
+  ) => string;
+} = {
+  marks: (label) =>
+    label.sheets.length === 0 && !label.typed
+      ? t('frame.notMeasured', { scope: label.scope })
+      : [...label.sheets, ...(label.typed ? [t('frame.typedToo')] : []), label.scope].join(', '),
+  mark: (label) => `${label.sheet}, ${label.scope}`,
+  measure: (label) => `${MEASURE_WORDS[label.measure]}, ${label.scope}`,
+  formula: (label) => label.formula,
+  waste: (label) => t('frame.withWaste', { percent: label.percent }),
+  'round-up': (label) =>
+    label.multiple === '1' ? t('frame.roundedUp') : t('frame.roundedUpTo', { multiple: label.multiple }),
+  spares: (label) => t('frame.withToSpare', { spares: label.spares }),
+  minimum: (label) => t('frame.atLeast', { minimum: label.minimum }),
+  hours: (label) =>
+    label.worked.failure === undefined
+      ? t('frame.hoursFor', {
+          value: writeQuantity(label.worked.value, label.unit, numbers),
+          unit: label.unit,
+        })
+      : t('frame.hoursAlone'),
+  'hours-factor': (label, times) =>
+    label.formula === times(label.times)
+      ? t('frame.hours', { formula: label.formula })
+      : t('frame.hoursFigured', { formula: label.formula, times: times(label.times) }),
+  difficulty: (label, times) => t('frame.difficulty', { times: times(label.times) }),
+  'price-factor': (label) => t('frame.onByRegionAndAdjustments', { costwords: COST_WORDS[label.cost] }),
+  needed: () => t('frame.neededInTheWholeJob'),
+  bought: () => t('frame.bought'),
+  'rounded-up': () => t('frame.extraFromRounding'),
+  typed: () => t('frame.quantityOfTheLine'),
+  pinned: () => t('frame.pinnedHere'),
+  price: (label) => label.item,
+  line: (label) => label.description,
+  lines: () => t('frame.fromAssemblies'),
+  'scope-cost': (label) => label.scope,
+  section: (label) => (label.section === '' ? t('frame.noSection') : label.section),
+  cost: () => t('frame.directCost'),
+  tax: (label) => t('frame.taxOnMaterials', { percent: label.percent }),
+  markup: (label) => `${label.name} ${label.percent} %`,
+  bid: () => t('frame.bid'),
+};
+
 function describeLabel(label: StepLabel, { numbers }: Formats): string {
   const times = (factor: number): string => formatNumber(factor, 4, numbers, true);
-  switch (label.of) {
-    case 'marks':
-      return label.sheets.length === 0 && !label.typed
-        ? t('frame.notMeasured', { scope: label.scope })
-        : [...label.sheets, ...(label.typed ? [t('frame.typedToo')] : []), label.scope].join(', ');
-    case 'mark':
-      return `${label.sheet}, ${label.scope}`;
-    case 'measure':
-      return `${MEASURE_WORDS[label.measure]}, ${label.scope}`;
-    case 'formula':
-      return label.formula;
-    case 'waste':
-      return t('frame.withWaste', { percent: label.percent });
-    case 'round-up':
-      return label.multiple === '1'
-        ? t('frame.roundedUp')
-        : t('frame.roundedUpTo', { multiple: label.multiple });
-    case 'spares':
-      return t('frame.withToSpare', { spares: label.spares });
-    case 'minimum':
-      return t('frame.atLeast', { minimum: label.minimum });
-    case 'hours':
-      return label.worked.failure === undefined
-        ? t('frame.hoursFor', {
-            value: writeQuantity(label.worked.value, label.unit, numbers),
-            unit: label.unit,
-          })
-        : t('frame.hoursAlone');
-    case 'hours-factor':
-      return label.formula === times(label.times)
-        ? t('frame.hours', { formula: label.formula })
-        : t('frame.hoursFigured', { formula: label.formula, times: times(label.times) });
-    case 'difficulty':
-      return t('frame.difficulty', { times: times(label.times) });
-    case 'price-factor':
-      return t('frame.onByRegionAndAdjustments', { costwords: COST_WORDS[label.cost] });
-    case 'needed':
-      return t('frame.neededInTheWholeJob');
-    case 'bought':
-      return t('frame.bought');
-    case 'rounded-up':
-      return t('frame.extraFromRounding');
-    case 'typed':
-      return t('frame.quantityOfTheLine');
-    case 'pinned':
-      return t('frame.pinnedHere');
-    case 'price':
-      return label.item;
-    case 'line':
-      return label.description;
-    case 'lines':
-      return t('frame.fromAssemblies');
-    case 'scope-cost':
-      return label.scope;
-    case 'section':
-      return label.section === '' ? t('frame.noSection') : label.section;
-    case 'cost':
-      return t('frame.directCost');
-    case 'tax':
-      return t('frame.taxOnMaterials', { percent: label.percent });
-    case 'markup':
-      return `${label.name} ${label.percent} %`;
-    case 'bid':
-      return t('frame.bid');
-    default:
-      return unreachable(label);
-  }
+  const write = LABEL_WORDS[label.of] as (label: StepLabel, times: (factor: number) => string) => string;
+  return write(label, times);
 }

@@ -6,69 +6,61 @@ import { t } from './t.ts';
 import { describeDimension } from './words.ts';
 import { listWith } from './lists.ts';
 
+const FORMULA_WORDS: {
+  readonly [Kind in FormulaProblem['kind']]: (problem: Extract<FormulaProblem, { kind: Kind }>) => string;
+} = {
+  'formula-empty': () => t('problem.thereIsNoFormulaYetTypeA'),
+  'formula-too-long': (problem) =>
+    t('problem.theFormulaHasCharactersAreTakenSplit', {
+      number: problem.length,
+      limit: problem.limit,
+    }),
+  'formula-too-deep': (problem) =>
+    t('problem.theFormulaNestsDeeperThanParentheses', { limit: problem.limit }),
+  'formula-unexpected': (problem) => t('problem.doesNotFitHereAnOperatorA', { found: quote(problem.found) }),
+  'formula-unit-unknown': (problem) =>
+    t('problem.isntAUnitThisProgramKnows', {
+      unit: quote(problem.unit),
+      near: suggest(problem.near),
+    }),
+  'formula-unfinished': () => t('problem.theFormulaIsntFinishedSomethingIs'),
+  'formula-unclosed': () => t('problem.thisParenthesisIsntClosedAddA'),
+  'formula-name-unknown': (problem) =>
+    t('problem.noMatchForHere', { name: quote(problem.name), near: suggest(problem.near) }),
+  'formula-function-unknown': (problem) =>
+    t('problem.thereIsNoFunction', { name: quote(problem.name), near: suggest(problem.near) }),
+  'formula-table-unknown': (problem) =>
+    t('problem.noTableIsCalled', { name: quote(problem.name), near: suggest(problem.near) }),
+  'formula-column-unknown': (problem) =>
+    t('problem.theTableHasNoColumn', {
+      table: problem.table,
+      name: quote(problem.name),
+      near: suggest(problem.near),
+    }),
+  'formula-text': () => t('problem.textInQuotesOnlyWorksInA'),
+  'formula-filter-text': (problem) =>
+    t('problem.onlyCanBeComparedWithAQuoted', { names: listWith('and', problem.known) }),
+  'formula-filter-measure': (problem) =>
+    t('problem.comesFromAllTheRunsTogetherSo', { measure: problem.measure }),
+  'formula-total-mixed': (problem) =>
+    t('problem.severalScopesHaveInUnitsThatCannot', { measure: quote(problem.measure) }),
+  'formula-arguments': (problem) => t('problem.isWritten', { name: problem.name, usage: problem.usage }),
+  'formula-dimension-add': (problem) => describeAdd(problem),
+  'formula-dimension-argument': (problem) => describeArgument(problem),
+  'formula-power': () => t('problem.onlyAWholeNumberCanBeThe'),
+  'formula-condition': () => t('problem.useAComparisonSuchAsLength3'),
+  'formula-not-a-figure': () => t('problem.thisIsAComparisonButANumber'),
+  'formula-dimension-result': (problem) =>
+    t(isNumber(problem.found) ? 'problem.thisGivesIsNeededUnit' : 'problem.thisGivesIsNeededHere', {
+      found: describeDimension(problem.found),
+      wanted: describeDimension(problem.wanted),
+    }),
+};
+
 /** What is wrong with a formula, and where. */
 export function describeFormula(problem: FormulaProblem): string {
-  switch (problem.kind) {
-    case 'formula-empty':
-      return t('problem.thereIsNoFormulaYetTypeA');
-    case 'formula-too-long':
-      return t('problem.theFormulaHasCharactersAreTakenSplit', {
-        number: problem.length,
-        limit: problem.limit,
-      });
-    case 'formula-too-deep':
-      return t('problem.theFormulaNestsDeeperThanParentheses', { limit: problem.limit });
-    case 'formula-unexpected':
-      return t('problem.doesNotFitHereAnOperatorA', { found: quote(problem.found) });
-    case 'formula-unit-unknown':
-      return t('problem.isntAUnitThisProgramKnows', {
-        unit: quote(problem.unit),
-        near: suggest(problem.near),
-      });
-    case 'formula-unfinished':
-      return t('problem.theFormulaIsntFinishedSomethingIs');
-    case 'formula-unclosed':
-      return t('problem.thisParenthesisIsntClosedAddA');
-    case 'formula-name-unknown':
-      return t('problem.noMatchForHere', { name: quote(problem.name), near: suggest(problem.near) });
-    case 'formula-function-unknown':
-      return t('problem.thereIsNoFunction', { name: quote(problem.name), near: suggest(problem.near) });
-    case 'formula-table-unknown':
-      return t('problem.noTableIsCalled', { name: quote(problem.name), near: suggest(problem.near) });
-    case 'formula-column-unknown':
-      return t('problem.theTableHasNoColumn', {
-        table: problem.table,
-        name: quote(problem.name),
-        near: suggest(problem.near),
-      });
-    case 'formula-text':
-      return t('problem.textInQuotesOnlyWorksInA');
-    case 'formula-filter-text':
-      return t('problem.onlyCanBeComparedWithAQuoted', { names: listWith('and', problem.known) });
-    case 'formula-filter-measure':
-      return t('problem.comesFromAllTheRunsTogetherSo', { measure: problem.measure });
-    case 'formula-total-mixed':
-      return t('problem.severalScopesHaveInUnitsThatCannot', { measure: quote(problem.measure) });
-    case 'formula-arguments':
-      return t('problem.isWritten', { name: problem.name, usage: problem.usage });
-    case 'formula-dimension-add':
-      return describeAdd(problem);
-    case 'formula-dimension-argument':
-      return describeArgument(problem);
-    case 'formula-power':
-      return t('problem.onlyAWholeNumberCanBeThe');
-    case 'formula-condition':
-      return t('problem.useAComparisonSuchAsLength3');
-    case 'formula-not-a-figure':
-      return t('problem.thisIsAComparisonButANumber');
-    case 'formula-dimension-result':
-      return t(isNumber(problem.found) ? 'problem.thisGivesIsNeededUnit' : 'problem.thisGivesIsNeededHere', {
-        found: describeDimension(problem.found),
-        wanted: describeDimension(problem.wanted),
-      });
-    default:
-      return unreachable(problem);
-  }
+  const write = FORMULA_WORDS[problem.kind] as (problem: FormulaProblem) => string;
+  return write(problem);
 }
 
 const suggest = (near: readonly string[]): string =>

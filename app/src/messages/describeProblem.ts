@@ -94,149 +94,121 @@ function describeLookup(problem: ArithmeticFailure & { kind: 'lookup-none' }): s
   return t('problem.isBelowTheFirstRowOfThe', { wanted, table, column, low });
 }
 
+const OTHER_WORDS: {
+  readonly [Kind in Other['kind']]: (problem: Extract<Other, { kind: Kind }>) => string;
+} = {
+  'divide-by-zero': (problem) => t('problem.isZeroHereAndYouCantDivide', { text: short(problem.text) }),
+  'root-of-negative': (problem) => t('problem.isNegativeHereSoItHasNo', { text: short(problem.text) }),
+  'lookup-none': (problem) => describeLookup(problem),
+  'lookup-no-row': (problem) =>
+    t('problem.theTableHasNoRow', { table: problem.table, wanted: quote(problem.wanted) }),
+  'lookup-empty': (problem) => t('problem.theTableIsEmptyAddSomeRows', { table: problem.table }),
+  'assembly-inside-itself': (problem) =>
+    t('problem.wouldContainItselfChooseADifferent', { name: problem.name }),
+  'name-in-use': (problem) =>
+    t('problem.isUsedByChangeTheseFirst', {
+      name: quote(problem.name),
+      users: usersOf(problem.users),
+    }),
+  'difficulty-in-use': (problem) =>
+    t('problem.isUsedInRemoveItThereFirst', {
+      name: quote(problem.name),
+      places: t('count.place', { count: problem.count }),
+    }),
+  'too-large': (problem) => t('problem.isTooLargeToCalculate', { text: short(problem.text) }),
+  'scale-not-read': (problem) => t('problem.isntAScaleWrite181', { text: quote(problem.text) }),
+  'scale-out-of-range': (problem) => t('problem.aScaleOfIsFarOutsideWhat', { text: quote(problem.text) }),
+  'join-too-few-points': () => t('problem.toJoinSheetsPickTwoPointsThat'),
+  'join-points-coincide': () => t('problem.bothPointsAreInTheSameSpot'),
+  'join-same-sheet': () => t('problem.bothSidesShowTheSameSheetChoose'),
+  'join-same-side': () => t('problem.bothSheetsAreOnTheSameSide'),
+  'join-too-large': () => t('problem.theJoinedSheetWouldBeLargerThan'),
+  'scale-one-way': () => t('problem.bothDistancesRunInTheSameDirection'),
+  'scale-points-coincide': () => t('problem.theTwoPointsAreInTheSame'),
+  'record-invalid': (problem) =>
+    describeField(RECORD_WORDS[problem.type] ?? problem.type, problem.field, problem.reason),
+  'record-unknown-field': (problem) =>
+    t('problem.aHasAFieldThatThisProgram', {
+      value: RECORD_WORDS[problem.type] ?? problem.type,
+      field: quote(problem.field),
+    }),
+  'record-missing-reference': (problem) =>
+    t('problem.aStillRefersToWhichDoesntExist', {
+      value: RECORD_WORDS[problem.type] ?? problem.type,
+      missing: quote(problem.missing),
+    }),
+  'key-taken': (problem) => t('problem.theKeyIsAlreadyUsedByAnother', { key: quote(problem.key) }),
+  'key-reserved': (problem) => t('problem.isAWordOfTheFormulaLanguage', { key: quote(problem.key) }),
+  'code-taken': (problem) => t('problem.theCodeIsAlreadyUsedByAnother', { code: quote(problem.code) }),
+  'record-gone': () => t('problem.thisHasBeenDeletedSinceNothingWas'),
+  'opening-too-wide': () => t('problem.theOpeningIsWiderThanItsWall'),
+  'section-inside-itself': (problem) => t('problem.sectionCantBeInsideItself', { name: quote(problem.name) }),
+  'assembly-in-use': (problem) =>
+    t('problem.isUsedByRemoveItThereFirst', {
+      name: quote(problem.name),
+      scopes: listWith('and', problem.scopes.map(quote)),
+    }),
+  'section-in-use': (problem) =>
+    t('problem.sectionHoldsMoveOrRemoveThemFirst', {
+      name: quote(problem.name),
+      sections: t('count.section', { count: problem.count }),
+    }),
+  'craft-in-use': (problem) =>
+    t('problem.isUsedByGiveThemAnotherCraft', {
+      name: quote(problem.name),
+      itemsAndCrews: t('count.itemOrCrew', { count: problem.count }),
+    }),
+  'crew-in-use': (problem) =>
+    t('problem.crewDoesGiveThemAnotherCrewFirst', {
+      name: quote(problem.name),
+      itemsAndLines: t('count.itemOrLine', { count: problem.count }),
+    }),
+  'margin-too-large': (problem) => t('problem.isAMarginOfThePriceSo', { name: quote(problem.name) }),
+  'disk-full': () => t('problem.theDiskIsFullSoTheLast'),
+  'copy-failed': (problem) =>
+    problem.reason === ''
+      ? t('problem.copyCouldNotBeWritten')
+      : t('problem.copyCouldNotBeWrittenBecause', { reason: problem.reason }),
+  'storage-failed': () => t('problem.theBrowserCouldntSaveTheLastChanges'),
+  'job-unreadable': (problem) =>
+    t(problem.settings === 0 ? 'problem.jobWithoutSettings' : 'problem.jobWithManySettings'),
+  'records-newer': (problem) =>
+    t('problem.aNewerVersionOfZestLineSaved', { version: problem.version, known: problem.known }),
+  'job-missing': () => t('problem.thisJobIsntInThisBrowserIt'),
+  'drawings-lost': (problem) =>
+    t('problem.theDrawingsArentInThisBrowserRemove', { name: quote(problem.name) }),
+  'read-only': () => t('problem.thisJobIsOpenInAnotherTab'),
+  'takeover-own': (problem) => t('problem.takeoverOwn', { count: problem.count }),
+  'takeover-theirs': (problem) => t('problem.takeoverTheirs', { count: problem.count }),
+  'save-lost': (problem) =>
+    problem.why === 'taken'
+      ? t('problem.savesTaken', { count: problem.count })
+      : t('problem.thisJobWasRemovedFromThisBrowser', {
+          changes: t('count.change', { count: problem.count }),
+        }),
+  'file-too-large': (problem) =>
+    t('problem.theFileIsTheLimitIs', {
+      bytes: fileSize(problem.bytes),
+      limit: fileSize(problem.limit),
+    }),
+  'reading-ended': (problem) =>
+    problem.why === 'canceled'
+      ? t('problem.readingWasStoppedNothingWasImported')
+      : t(problem.why === 'too-long' ? 'problem.readingTookTooLong' : 'problem.readingAskedTooMuch'),
+  'not-figured': (problem) =>
+    t('problem.somethingWentWrongWithSoNothingWas', {
+      label: short(problem.label, 80),
+      reason: short(problem.reason, 120),
+    }),
+  clipboard: () => t('problem.theBrowserBlockedTheClipboardAllowIt'),
+  'worker-unknown': (problem) => t('problem.thereIsNoCraftOrCrewCalled', { text: quote(problem.text) }),
+  'too-few-points': (problem) =>
+    problem.kindOfMark === 'run' ? t('problem.aRunNeedsTwoPoints') : t('problem.anAreaNeedsThreePoints'),
+};
+
 function describeOther(problem: Other): string {
-  switch (problem.kind) {
-    case 'divide-by-zero':
-      return t('problem.isZeroHereAndYouCantDivide', { text: short(problem.text) });
-    case 'root-of-negative':
-      return t('problem.isNegativeHereSoItHasNo', { text: short(problem.text) });
-    case 'lookup-none':
-      return describeLookup(problem);
-    case 'lookup-no-row':
-      return t('problem.theTableHasNoRow', { table: problem.table, wanted: quote(problem.wanted) });
-    case 'lookup-empty':
-      return t('problem.theTableIsEmptyAddSomeRows', { table: problem.table });
-    case 'assembly-inside-itself':
-      return t('problem.wouldContainItselfChooseADifferent', { name: problem.name });
-    case 'name-in-use':
-      return t('problem.isUsedByChangeTheseFirst', {
-        name: quote(problem.name),
-        users: usersOf(problem.users),
-      });
-    case 'difficulty-in-use':
-      return t('problem.isUsedInRemoveItThereFirst', {
-        name: quote(problem.name),
-        places: t('count.place', { count: problem.count }),
-      });
-    case 'too-large':
-      return t('problem.isTooLargeToCalculate', { text: short(problem.text) });
-    case 'scale-not-read':
-      return t('problem.isntAScaleWrite181', { text: quote(problem.text) });
-    case 'scale-out-of-range':
-      return t('problem.aScaleOfIsFarOutsideWhat', { text: quote(problem.text) });
-    case 'join-too-few-points':
-      return t('problem.toJoinSheetsPickTwoPointsThat');
-    case 'join-points-coincide':
-      return t('problem.bothPointsAreInTheSameSpot');
-    case 'join-same-sheet':
-      return t('problem.bothSidesShowTheSameSheetChoose');
-    case 'join-same-side':
-      return t('problem.bothSheetsAreOnTheSameSide');
-    case 'join-too-large':
-      return t('problem.theJoinedSheetWouldBeLargerThan');
-    case 'scale-one-way':
-      return t('problem.bothDistancesRunInTheSameDirection');
-    case 'scale-points-coincide':
-      return t('problem.theTwoPointsAreInTheSame');
-    case 'record-invalid':
-      return describeField(RECORD_WORDS[problem.type] ?? problem.type, problem.field, problem.reason);
-    case 'record-unknown-field':
-      return t('problem.aHasAFieldThatThisProgram', {
-        value: RECORD_WORDS[problem.type] ?? problem.type,
-        field: quote(problem.field),
-      });
-    case 'record-missing-reference':
-      return t('problem.aStillRefersToWhichDoesntExist', {
-        value: RECORD_WORDS[problem.type] ?? problem.type,
-        missing: quote(problem.missing),
-      });
-    case 'key-taken':
-      return t('problem.theKeyIsAlreadyUsedByAnother', { key: quote(problem.key) });
-    case 'key-reserved':
-      return t('problem.isAWordOfTheFormulaLanguage', { key: quote(problem.key) });
-    case 'code-taken':
-      return t('problem.theCodeIsAlreadyUsedByAnother', { code: quote(problem.code) });
-    case 'record-gone':
-      return t('problem.thisHasBeenDeletedSinceNothingWas');
-    case 'opening-too-wide':
-      return t('problem.theOpeningIsWiderThanItsWall');
-    case 'section-inside-itself':
-      return t('problem.sectionCantBeInsideItself', { name: quote(problem.name) });
-    case 'assembly-in-use':
-      return t('problem.isUsedByRemoveItThereFirst', {
-        name: quote(problem.name),
-        scopes: listWith('and', problem.scopes.map(quote)),
-      });
-    case 'section-in-use':
-      return t('problem.sectionHoldsMoveOrRemoveThemFirst', {
-        name: quote(problem.name),
-        sections: t('count.section', { count: problem.count }),
-      });
-    case 'craft-in-use':
-      return t('problem.isUsedByGiveThemAnotherCraft', {
-        name: quote(problem.name),
-        itemsAndCrews: t('count.itemOrCrew', { count: problem.count }),
-      });
-    case 'crew-in-use':
-      return t('problem.crewDoesGiveThemAnotherCrewFirst', {
-        name: quote(problem.name),
-        itemsAndLines: t('count.itemOrLine', { count: problem.count }),
-      });
-    case 'margin-too-large':
-      return t('problem.isAMarginOfThePriceSo', { name: quote(problem.name) });
-    case 'disk-full':
-      return t('problem.theDiskIsFullSoTheLast');
-    case 'copy-failed':
-      return problem.reason === ''
-        ? t('problem.copyCouldNotBeWritten')
-        : t('problem.copyCouldNotBeWrittenBecause', { reason: problem.reason });
-    case 'storage-failed':
-      return t('problem.theBrowserCouldntSaveTheLastChanges');
-    case 'job-unreadable':
-      return t(problem.settings === 0 ? 'problem.jobWithoutSettings' : 'problem.jobWithManySettings');
-    case 'records-newer':
-      return t('problem.aNewerVersionOfZestLineSaved', { version: problem.version, known: problem.known });
-    case 'job-missing':
-      return t('problem.thisJobIsntInThisBrowserIt');
-    case 'drawings-lost':
-      return t('problem.theDrawingsArentInThisBrowserRemove', { name: quote(problem.name) });
-    case 'read-only':
-      return t('problem.thisJobIsOpenInAnotherTab');
-    case 'takeover-own':
-      return t('problem.takeoverOwn', { count: problem.count });
-    case 'takeover-theirs':
-      return t('problem.takeoverTheirs', { count: problem.count });
-    case 'save-lost':
-      return problem.why === 'taken'
-        ? t('problem.savesTaken', { count: problem.count })
-        : t('problem.thisJobWasRemovedFromThisBrowser', {
-            changes: t('count.change', { count: problem.count }),
-          });
-    case 'file-too-large':
-      return t('problem.theFileIsTheLimitIs', {
-        bytes: fileSize(problem.bytes),
-        limit: fileSize(problem.limit),
-      });
-    case 'reading-ended':
-      return problem.why === 'canceled'
-        ? t('problem.readingWasStoppedNothingWasImported')
-        : t(problem.why === 'too-long' ? 'problem.readingTookTooLong' : 'problem.readingAskedTooMuch');
-    case 'not-figured':
-      return t('problem.somethingWentWrongWithSoNothingWas', {
-        label: short(problem.label, 80),
-        reason: short(problem.reason, 120),
-      });
-    case 'clipboard':
-      return t('problem.theBrowserBlockedTheClipboardAllowIt');
-    case 'worker-unknown':
-      return t('problem.thereIsNoCraftOrCrewCalled', { text: quote(problem.text) });
-    case 'too-few-points':
-      return problem.kindOfMark === 'run'
-        ? t('problem.aRunNeedsTwoPoints')
-        : t('problem.anAreaNeedsThreePoints');
-    default:
-      return unreachable(problem);
-  }
+  const write = OTHER_WORDS[problem.kind] as (problem: Other) => string;
+  return write(problem);
 }
 
 function describeField(owner: string, field: string, reason: FieldFault): string {

@@ -30,12 +30,6 @@ export function referencesOf(record: JobRecord): readonly Id[] {
         record.alternate?.id ?? null,
       ]);
     case 'line':
-      return present([
-        record.sectionId,
-        record.crewId ?? null,
-        record.craftId ?? null,
-        record.alternate?.id ?? null,
-      ]);
     case 'override':
       return present([
         record.sectionId ?? null,
@@ -44,7 +38,6 @@ export function referencesOf(record: JobRecord): readonly Id[] {
         record.alternate?.id ?? null,
       ]);
     case 'adjustment':
-      return record.on.what === 'section' ? [record.on.sectionId] : [];
     case 'yardstick':
       return record.on.what === 'section' ? [record.on.sectionId] : [];
     case 'package':

@@ -5,6 +5,7 @@ import { MAIN_GROUP } from '../../estimate/groups.ts';
 import { sortGrades } from '../../estimate/markup.ts';
 import { inOrder, settingsOf } from '../../job/job.ts';
 import type { Markup } from '../../job/records/markup.ts';
+import type { Settings } from '../../job/records/settings.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { AT, type Cell, letter, text } from './cell.ts';
 
@@ -76,6 +77,104 @@ function gradedFormula(base: string, { grades = [] }: Markup): string {
   return slices.length === 0 ? '0' : slices.join('+');
 }
 
+/** Rows below the lines, one after the other. */
+interface Totals {
+  readonly columns: readonly Column[];
+  /** All lines are treated alike: one column of sums. */
+  readonly plain: boolean;
+  /** The number of the first row. */
+  readonly start: number;
+  readonly places: number;
+  readonly rows: (readonly Cell[])[];
+}
+
+interface TotalRow {
+  readonly name: string;
+  /** Shown beside the name; empty where there is none. */
+  readonly percent: string;
+  /** In minor units, as each share of it. */
+  readonly value: number;
+  readonly shares: readonly number[];
+  readonly formulaOf: (column: Column, row: number, share: number) => string;
+  /** The formula of the whole, where it is no sum of the columns. */
+  readonly whole?: string;
+  readonly strong?: boolean;
+}
+
+function addRow(
+  totals: Totals,
+  { name, percent, value, shares, formulaOf, whole, strong = false }: TotalRow,
+): void {
+  const { columns, plain, rows, places } = totals;
+  const major = (minor: number): number => minor / 10 ** places;
+  const row = totals.start + rows.length;
+  const cells: Cell[] = [undefined, text(name, strong)];
+  if (percent !== '') cells[2] = { kind: 'number', value: Number(percent) / 100, style: 'percent' };
+  const own = columns.map((column, index) => {
+    const share = major(shares[index] ?? 0);
+    return { at: column.at, share, formula: formulaOf(column, row, share) };
+  });
+  const formula =
+    whole ??
+    (plain ? (own[0]?.formula ?? '0') : `SUM(${own.map(({ at }) => `${at}${row}`).join(',') || '0'})`);
+  cells[indexOf(TOTAL)] = { kind: 'formula', formula, value: major(value), style: 'money', strong };
+  if (!plain)
+    for (const each of own)
+      cells[indexOf(each.at)] = {
+        kind: 'formula',
+        formula: each.formula,
+        value: each.share,
+        style: 'money',
+      };
+  rows.push(Array.from(cells));
+}
+
+function addMarkup(totals: Totals, markup: Markup, value: number, shares: readonly number[]): void {
+  const { columns, plain, start, places } = totals;
+  const row = start + totals.rows.length;
+  const above = (column: string, at: number): string => `SUM(${column}${start}:${column}${at - 1})`;
+  if (markup.as === 'sum' || markup.as === 'graded') {
+    const all =
+      markup.base === 'running'
+        ? above(TOTAL, row)
+        : columns.map((column) => column.baseOf(markup.base as CostColumn)).join('+') || '0';
+    const whole =
+      markup.as === 'sum' ? decimal(markup.percent) : `ROUND(${gradedFormula(`(${all})`, markup)},${places})`;
+    // What is one sum for all is shared out as it is now.
+    const formulaOf = (_column: Column, _row: number, share: number): string => String(share);
+    return addRow(totals, { name: markup.name, percent: '', value, shares, formulaOf, whole });
+  }
+  addRow(totals, {
+    name: markup.name,
+    percent: plain ? decimal(markup.percent) : '',
+    value,
+    shares,
+    formulaOf: (column, at) => {
+      const base = markup.base === 'running' ? above(column.at, at) : column.baseOf(markup.base);
+      const percent = plain ? `C${at}` : `${decimal(column.rate(markup))}/100`;
+      return markup.as === 'margin'
+        ? `ROUND(${base}*${percent}/(1-${percent}),${places})`
+        : `ROUND(${base}*${percent},${places})`;
+    },
+  });
+}
+
+function addRounding(totals: Totals, settings: Settings, value: number, shares: readonly number[]): void {
+  const step = Number(settings.bidStep ?? '');
+  if (!(step > 0)) return;
+  const last = totals.start + totals.rows.length - 1;
+  const how = { nearest: 'ROUND', up: 'ROUNDUP', down: 'ROUNDDOWN' }[settings.bidRounding ?? 'nearest'];
+  const sum = `SUM(${TOTAL}${totals.start}:${TOTAL}${last})`;
+  addRow(totals, {
+    name: 'Rounding',
+    percent: '',
+    value,
+    shares,
+    formulaOf: (_column, _row, share) => String(share),
+    whole: `${how}(${sum}/${step},0)*${step}-${sum}`,
+  });
+}
+
 /** Direct cost, tax, markups in their order, rounding, bid: all live. */
 export function totalRows(figures: Figures, range: LineRange): readonly (readonly Cell[])[] {
   const { job } = figures;
@@ -87,103 +186,37 @@ export function totalRows(figures: Figures, range: LineRange): readonly (readonl
   const plain = columns[0]?.at === TOTAL;
   const sums = sumBid(groups, markups, settings);
   const start = range.last + 2;
-  const major = (minor: number): number => minor / 10 ** places;
-
-  const rows: (readonly Cell[])[] = [];
-  const add = (
-    name: string,
-    percent: string,
-    value: number,
-    shares: readonly number[],
-    formulaOf: (column: Column, row: number, share: number) => string,
-    whole?: string,
-    strong = false,
-  ): void => {
-    const row = start + rows.length;
-    const cells: Cell[] = [undefined, text(name, strong)];
-    if (percent !== '') cells[2] = { kind: 'number', value: Number(percent) / 100, style: 'percent' };
-    const own = columns.map((column, index) => {
-      const share = major(shares[index] ?? 0);
-      return { at: column.at, share, formula: formulaOf(column, row, share) };
-    });
-    const formula =
-      whole ??
-      (plain ? (own[0]?.formula ?? '0') : `SUM(${own.map(({ at }) => `${at}${row}`).join(',') || '0'})`);
-    cells[indexOf(TOTAL)] = { kind: 'formula', formula, value: major(value), style: 'money', strong };
-    if (!plain)
-      for (const each of own)
-        cells[indexOf(each.at)] = {
-          kind: 'formula',
-          formula: each.formula,
-          value: each.share,
-          style: 'money',
-        };
-    rows.push(Array.from(cells));
-  };
-  add('Direct cost', '', sums.cost, sums.parts.cost, (column) => column.baseOf('cost'));
-  add(
-    'Tax on materials',
-    plain ? decimal(settings.taxOnMaterials) : '',
-    sums.tax,
-    sums.parts.tax,
-    (column, row) =>
-      `ROUND(${column.baseOf('material')}*${plain ? `C${row}` : `${decimal(column.taxPercent)}/100`},${places})`,
-  );
-  markups.forEach((markup, index) => {
-    const value = sums.markups[index] ?? 0;
-    const shares = sums.parts.markups[index] ?? [];
-    const base = (column: Column, row: number): string =>
-      markup.base === 'running'
-        ? `SUM(${column.at}${start}:${column.at}${row - 1})`
-        : column.baseOf(markup.base);
-    const row = start + rows.length;
-    const all =
-      markup.base === 'running'
-        ? `SUM(${TOTAL}${start}:${TOTAL}${row - 1})`
-        : columns.map((column) => column.baseOf(markup.base as CostColumn)).join('+') || '0';
-    if (markup.as === 'sum' || markup.as === 'graded') {
-      const whole =
-        markup.as === 'sum'
-          ? decimal(markup.percent)
-          : `ROUND(${gradedFormula(`(${all})`, markup)},${places})`;
-      // What is one sum for all is shared out as it is now.
-      add(markup.name, '', value, shares, (_column, _row, share) => String(share), whole);
-      return;
-    }
-    const rate = (column: Column, at: number): string =>
-      plain ? `C${at}` : `${decimal(column.rate(markup))}/100`;
-    add(markup.name, plain ? decimal(markup.percent) : '', value, shares, (column, at) => {
-      const percent = rate(column, at);
-      return markup.as === 'margin'
-        ? `ROUND(${base(column, at)}*${percent}/(1-${percent}),${places})`
-        : `ROUND(${base(column, at)}*${percent},${places})`;
-    });
+  const totals: Totals = { columns, plain, start, places, rows: [] };
+  addRow(totals, {
+    name: 'Direct cost',
+    percent: '',
+    value: sums.cost,
+    shares: sums.parts.cost,
+    formulaOf: (column) => column.baseOf('cost'),
   });
-  const last = start + rows.length - 1;
-  const step = Number(settings.bidStep ?? '');
-  if (step > 0) {
-    const how = { nearest: 'ROUND', up: 'ROUNDUP', down: 'ROUNDDOWN' }[settings.bidRounding ?? 'nearest'];
-    const sum = `SUM(${TOTAL}${start}:${TOTAL}${last})`;
-    add(
-      'Rounding',
-      '',
-      sums.rounding,
-      sums.parts.rounding,
-      (_column, _row, share) => String(share),
-      `${how}(${sum}/${step},0)*${step}-${sum}`,
-    );
-  }
-  const end = start + rows.length - 1;
-  add(
-    'Bid',
-    '',
-    sums.total,
-    sums.groups,
-    (column) => `SUM(${column.at}${start}:${column.at}${end})`,
-    `SUM(${TOTAL}${start}:${TOTAL}${end})`,
-    true,
+  addRow(totals, {
+    name: 'Tax on materials',
+    percent: plain ? decimal(settings.taxOnMaterials) : '',
+    value: sums.tax,
+    shares: sums.parts.tax,
+    formulaOf: (column, row) =>
+      `ROUND(${column.baseOf('material')}*${plain ? `C${row}` : `${decimal(column.taxPercent)}/100`},${places})`,
+  });
+  markups.forEach((markup, index) =>
+    addMarkup(totals, markup, sums.markups[index] ?? 0, sums.parts.markups[index] ?? []),
   );
-  return rows;
+  addRounding(totals, settings, sums.rounding, sums.parts.rounding);
+  const end = start + totals.rows.length - 1;
+  addRow(totals, {
+    name: 'Bid',
+    percent: '',
+    value: sums.total,
+    shares: sums.groups,
+    formulaOf: (column) => `SUM(${column.at}${start}:${column.at}${end})`,
+    whole: `SUM(${TOTAL}${start}:${TOTAL}${end})`,
+    strong: true,
+  });
+  return totals.rows;
 }
 
 const indexOf = (column: string): number =>
