@@ -1,6 +1,5 @@
 import tseslint from 'typescript-eslint';
 import reactHooks from 'eslint-plugin-react-hooks';
-import { LONG } from './eslint.long.mjs';
 
 const coreBans = {
   'no-restricted-globals': [
@@ -131,7 +130,6 @@ export default tseslint.config(
     ],
     rules: functionOf(60),
   },
-  ...Object.entries(LONG).map(([file, longest]) => ({ files: [file], rules: functionOf(longest) })),
   // Catalogs are tables.
   { files: ['app/src/messages/en/**'], rules: { 'max-lines': 'off' } },
   {

@@ -47,24 +47,18 @@ interface FormulaInputProps {
  * and on leaving; what is wrong is kept as typed.
  */
 export function FormulaInput(props: FormulaInputProps) {
-  const { label, place, placeholder, align, inCell, always, condition, unit } = props;
-  const { figures, job } = useOpenJob();
-  const formats = useFormats();
+  const { inCell } = props;
   const draft = useDraft(props);
   const { text, error } = draft;
   const editor = useEditorSwitch(inCell !== undefined && !isFigure(text));
   const host = useRef<HTMLDivElement>(null);
-  const live = draft.isTyped || always === true ? text : '';
-  const outcome = outcomeOf(live, { figures, job, place, unit, condition: condition === true, formats });
+  const outcome = useOutcome(draft.isTyped || props.always === true ? text : '', props);
   const below = <Below error={error} outcome={outcome} />;
-  // A bare number in a cell says itself what it comes to; a box below it would only cover the next rows.
   const isPlain = !editor.isOpen && error === undefined && outcome.kind !== 'wrong';
-  const field = { label, text, align, invalid: error !== undefined };
-  const keys = {
-    onEnter: (withShift: boolean) => draft.commit({ row: withShift ? -1 : 1, column: 0 }),
-    onEscape: draft.putBack,
+  const leave = (): void => {
+    draft.commit();
+    if (inCell === undefined) editor.close();
   };
-  const next = (withShift: boolean): void => draft.commit({ row: 0, column: withShift ? -1 : 1 });
   return (
     <div
       ref={host}
@@ -73,44 +67,70 @@ export function FormulaInput(props: FormulaInputProps) {
       onKeyDown={(event) => event.stopPropagation()}
       onBlur={({ currentTarget }) => {
         // Another window that comes to the front leaves the focus where it was.
-        if (editor.isComing() || currentTarget.contains(document.activeElement)) return;
-        draft.commit();
-        if (inCell === undefined) editor.close();
+        if (!editor.isComing() && !currentTarget.contains(document.activeElement)) leave();
       }}
     >
-      {editor.isOpen ? (
-        <FormulaEditor
-          {...field}
-          {...keys}
-          isTyped={draft.isTyped}
-          selected={editor.caret ?? (inCell?.first === undefined ? 'all' : 'end')}
-          placeholder={placeholder}
-          look={inCell === undefined ? 'field' : 'cell'}
-          mistake={outcome.kind === 'wrong' ? outcome.at : undefined}
-          complete={(typed, caret) => completeAt({ figures, place, formats }, typed, caret)}
-          onText={draft.type}
-          onTab={(withShift) => {
-            if (inCell !== undefined) next(withShift);
-            return inCell !== undefined;
-          }}
-        />
-      ) : inCell === undefined ? (
-        <PlainField {...field} placeholder={placeholder} onText={draft.type} onFocus={() => editor.open()} />
-      ) : (
-        <FigureField
-          {...field}
-          {...keys}
-          whole={inCell.first === undefined}
-          onText={(typed, caret) => {
-            if (isFigure(typed)) draft.type(typed);
-            else editor.open(caret, () => draft.type(typed));
-          }}
-          onTab={next}
-        />
-      )}
+      <Typing props={props} draft={draft} editor={editor} outcome={outcome} />
+      {/* A bare number in a cell says itself what it comes to; a box below it would only cover the next rows. */}
       {inCell === undefined ? below : isPlain ? null : <Floating under={host.current}>{below}</Floating>}
     </div>
   );
+}
+
+interface TypingProps {
+  readonly props: FormulaInputProps;
+  readonly draft: ReturnType<typeof useDraft>;
+  readonly editor: ReturnType<typeof useEditorSwitch>;
+  readonly outcome: Outcome;
+}
+
+/** What is typed into: the editor, the plain text before it, or the cell of a bare number. */
+function Typing({ props, draft, editor, outcome }: TypingProps) {
+  const { label, place, placeholder, align, inCell } = props;
+  const { figures } = useOpenJob();
+  const formats = useFormats();
+  const field = { label, text: draft.text, align, invalid: draft.error !== undefined };
+  const keys = {
+    onEnter: (withShift: boolean) => draft.commit({ row: withShift ? -1 : 1, column: 0 }),
+    onEscape: draft.putBack,
+  };
+  const next = (withShift: boolean): true => {
+    draft.commit({ row: 0, column: withShift ? -1 : 1 });
+    return true;
+  };
+  return editor.isOpen ? (
+    <FormulaEditor
+      {...field}
+      {...keys}
+      isTyped={draft.isTyped}
+      selected={editor.caret ?? (inCell?.first === undefined ? 'all' : 'end')}
+      placeholder={placeholder}
+      look={inCell === undefined ? 'field' : 'cell'}
+      mistake={outcome.kind === 'wrong' ? outcome.at : undefined}
+      complete={(typed, caret) => completeAt({ figures, place, formats }, typed, caret)}
+      onText={draft.type}
+      onTab={inCell === undefined ? () => false : next}
+    />
+  ) : inCell === undefined ? (
+    <PlainField {...field} placeholder={placeholder} onText={draft.type} onFocus={() => editor.open()} />
+  ) : (
+    <FigureField
+      {...field}
+      {...keys}
+      whole={inCell.first === undefined}
+      onText={(typed, caret) => {
+        if (isFigure(typed)) draft.type(typed);
+        else editor.open(caret, () => draft.type(typed));
+      }}
+      onTab={next}
+    />
+  );
+}
+
+function useOutcome(live: string, { place, unit, condition }: FormulaInputProps): Outcome {
+  const { figures, job } = useOpenJob();
+  const formats = useFormats();
+  return outcomeOf(live, { figures, job, place, unit, condition: condition === true, formats });
 }
 
 /** Whether the editor stands in the place of the plain field, and where its caret begins. */

@@ -8,7 +8,7 @@ import {
   type StepLabel,
   throughLine,
 } from '@zest/core/calculate/explain/throughLine';
-import { formatNumber } from '@zest/core/units/numberFormat';
+import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { writeQuantity } from '../components/writeQuantity.ts';
 import type { Job } from '@zest/core/job/job';
@@ -125,10 +125,12 @@ function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): 
   }
 }
 
+const times = (factor: number, numbers: NumberFormat): string => formatNumber(factor, 4, numbers, true);
+
 const LABEL_WORDS: {
   readonly [Kind in StepLabel['of']]: (
     label: Extract<StepLabel, { of: Kind }>,
-    times: (factor: number) => string,
+    numbers: NumberFormat,
   ) => string;
 } = {
   marks: (label) =>
@@ -143,18 +145,18 @@ const LABEL_WORDS: {
     label.multiple === '1' ? t('frame.roundedUp') : t('frame.roundedUpTo', { multiple: label.multiple }),
   spares: (label) => t('frame.withToSpare', { spares: label.spares }),
   minimum: (label) => t('frame.atLeast', { minimum: label.minimum }),
-  hours: (label) =>
+  hours: (label, numbers) =>
     label.worked.failure === undefined
       ? t('frame.hoursFor', {
           value: writeQuantity(label.worked.value, label.unit, numbers),
           unit: label.unit,
         })
       : t('frame.hoursAlone'),
-  'hours-factor': (label, times) =>
-    label.formula === times(label.times)
+  'hours-factor': (label, numbers) =>
+    label.formula === times(label.times, numbers)
       ? t('frame.hours', { formula: label.formula })
-      : t('frame.hoursFigured', { formula: label.formula, times: times(label.times) }),
-  difficulty: (label, times) => t('frame.difficulty', { times: times(label.times) }),
+      : t('frame.hoursFigured', { formula: label.formula, times: times(label.times, numbers) }),
+  difficulty: (label, numbers) => t('frame.difficulty', { times: times(label.times, numbers) }),
   'price-factor': (label) => t('frame.onByRegionAndAdjustments', { costwords: COST_WORDS[label.cost] }),
   needed: () => t('frame.neededInTheWholeJob'),
   bought: () => t('frame.bought'),
@@ -173,7 +175,6 @@ const LABEL_WORDS: {
 };
 
 function describeLabel(label: StepLabel, { numbers }: Formats): string {
-  const times = (factor: number): string => formatNumber(factor, 4, numbers, true);
-  const write = LABEL_WORDS[label.of] as (label: StepLabel, times: (factor: number) => string) => string;
-  return write(label, times);
+  const write = LABEL_WORDS[label.of] as (label: StepLabel, numbers: NumberFormat) => string;
+  return write(label, numbers);
 }

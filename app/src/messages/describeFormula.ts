@@ -1,5 +1,4 @@
 import type { FormulaProblem } from '@zest/core/formula/problem';
-import { unreachable } from '@zest/core/problem/result';
 import { isNumber } from '@zest/core/units/dimension';
 import { quote, short } from './quote.ts';
 import { t } from './t.ts';

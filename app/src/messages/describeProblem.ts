@@ -4,7 +4,6 @@ import { describeTyped } from './describeTyped.ts';
 import type { TypedProblem } from '@zest/core/formula/readTyped';
 import type { ArithmeticFailure, FormulaProblem } from '@zest/core/formula/problem';
 import type { FieldFault, JobProblem } from '@zest/core/job/problem';
-import { unreachable } from '@zest/core/problem/result';
 import type { ScaleProblem } from '@zest/core/takeoff/scale';
 import { type Dimension, sameDimension } from '@zest/core/units/dimension';
 import { getUnit } from '@zest/core/units/unit';

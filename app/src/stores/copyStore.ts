@@ -108,14 +108,44 @@ export function createCopyStore(
     if (before.open !== undefined && open?.jobId !== before.open.jobId && waiting.size > 0) void writeNow();
   });
 
+  const folders: Folders = {
+    current: () => folder,
+    open: (handle) => (folder = services.copyFolders.open(handle)),
+    wait: (jobId) => waiting.add(jobId),
+    forget: () => {
+      folder = undefined;
+      waiting.clear();
+      clearTimeout(timer);
+    },
+  };
+  return Object.assign(store, { actions: copyActions({ jobs, services, store, folders, writeNow }) });
+}
+
+interface Folders {
+  readonly current: () => CopyFolder | undefined;
+  readonly open: (handle: unknown) => CopyFolder | undefined;
+  /** A job whose copy is due. */
+  readonly wait: (jobId: string) => unknown;
+  readonly forget: () => void;
+}
+
+interface Copying {
+  readonly jobs: JobStore;
+  readonly services: Services;
+  readonly store: StoreApi<CopyState>;
+  readonly folders: Folders;
+  readonly writeNow: () => Promise<void>;
+}
+
+function copyActions({ jobs, services, store, folders, writeNow }: Copying): CopyActions {
   const take = async (handle: unknown): Promise<void> => {
-    folder = services.copyFolders.open(handle);
+    const folder = folders.open(handle);
     if (folder === undefined) return store.setState(OFF);
     const may = await folder.mayWrite(false);
     store.setState({ ...OFF, folder: folder.name, state: may ? 'ready' : 'blocked' });
   };
 
-  const actions: CopyActions = {
+  return {
     start: async () => take(await services.storage.readChoice(CHOICE)),
     choose: async () => {
       const handle = await services.copyFolders.choose();
@@ -124,24 +154,21 @@ export function createCopyStore(
       await take(handle);
       // The first copy shows at once that it works.
       const { open, readOnly } = jobs.getState();
-      if (open !== undefined && !readOnly) waiting.add(open.jobId);
+      if (open !== undefined && !readOnly) folders.wait(open.jobId);
       await writeNow();
     },
     allow: async () => {
-      if ((await folder?.mayWrite(true)) !== true) return;
+      if ((await folders.current()?.mayWrite(true)) !== true) return;
       store.setState({ state: 'ready', reason: '' });
       await writeNow();
     },
     forget: async () => {
-      folder = undefined;
-      waiting.clear();
-      clearTimeout(timer);
+      folders.forget();
       await services.storage.saveChoice(CHOICE, null);
       store.setState(OFF);
     },
     writeNow,
   };
-  return Object.assign(store, { actions });
 }
 
 /** Writes a job's copy and removes those beyond what is kept; undefined where the job is deleted and needs none. */

@@ -25,9 +25,15 @@ export interface Desk {
 /** Where sheets were looked at; the main desk remembers it while the page is open. A sheet seen whole has none. */
 export type Cameras = Map<string, Camera>;
 
+interface Layers {
+  readonly paper: HTMLElement;
+  readonly sheet: HTMLElement;
+  readonly marks: HTMLElement;
+}
+
 export function createDesk(
   element: HTMLElement,
-  layers: { readonly paper: HTMLElement; readonly sheet: HTMLElement; readonly marks: HTMLElement },
+  layers: Layers,
   files: SheetFiles,
   marksWorker: MarksWorker & { readonly end: () => void },
   cameras: Cameras,
@@ -39,20 +45,12 @@ export function createDesk(
     drawn: 'drawing',
   }));
   const sheetLayer = createSheetLayer(layers.sheet, files, (drawn) => store.setState({ drawn }));
-  const marks = createMarksLayer(layers.marks, marksWorker, () => {
-    element.dataset['marks'] = 'drawn';
-  });
+  const marks = createMarksLayer(layers.marks, marksWorker, () => (element.dataset['marks'] = 'drawn'));
   let shown: Sheet | undefined;
 
   const apply = (): void => {
     const { camera, screen } = store.getState();
-    const transform = `translate(${camera.x}px, ${camera.y}px) scale(${camera.scale})`;
-    for (const layer of Object.values(layers)) layer.style.transform = transform;
-    // A driver places points truly by these: screen = sheet x scale + offset, from the desk's corner.
-    element.dataset['cameraScale'] = String(camera.scale);
-    element.dataset['cameraX'] = String(camera.x);
-    element.dataset['cameraY'] = String(camera.y);
-    element.dataset['marks'] = 'drawing';
+    showCamera(element, layers, camera);
     sheetLayer.look(camera, screen);
     marks.look(camera, screen);
   };
@@ -67,14 +65,11 @@ export function createDesk(
     setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
     cameras.delete(shown.id);
   };
-  const watcher = new ResizeObserver(([entry]) => {
-    const box = entry?.contentRect;
-    if (box === undefined || box.width === 0) return;
-    store.setState({ screen: { width: box.width, height: box.height } });
+  const watcher = watchSize(element, (screen) => {
+    store.setState({ screen });
     if (shown === undefined || cameras.has(shown.id)) apply();
     else fit();
   });
-  watcher.observe(element);
 
   return {
     store,
@@ -85,8 +80,7 @@ export function createDesk(
       const resized =
         shown?.id === sheet.id && (shown.widthPt !== sheet.widthPt || shown.heightPt !== sheet.heightPt);
       shown = sheet;
-      layers.paper.style.width = `${sheet.widthPt}px`;
-      layers.paper.style.height = `${sheet.heightPt}px`;
+      Object.assign(layers.paper.style, { width: `${sheet.widthPt}px`, height: `${sheet.heightPt}px` });
       sheetLayer.show(sheet);
       const known = cameras.get(sheet.id);
       if (known === undefined || resized) fit();
@@ -98,4 +92,23 @@ export function createDesk(
       marks.end();
     },
   };
+}
+
+function showCamera(element: HTMLElement, layers: Layers, camera: Camera): void {
+  const transform = `translate(${camera.x}px, ${camera.y}px) scale(${camera.scale})`;
+  for (const layer of Object.values(layers)) layer.style.transform = transform;
+  // A driver places points truly by these: screen = sheet x scale + offset, from the desk's corner.
+  element.dataset['cameraScale'] = String(camera.scale);
+  element.dataset['cameraX'] = String(camera.x);
+  element.dataset['cameraY'] = String(camera.y);
+  element.dataset['marks'] = 'drawing';
+}
+
+function watchSize(element: HTMLElement, onSize: (size: Size) => void): ResizeObserver {
+  const watcher = new ResizeObserver(([entry]) => {
+    const box = entry?.contentRect;
+    if (box !== undefined && box.width > 0) onSize({ width: box.width, height: box.height });
+  });
+  watcher.observe(element);
+  return watcher;
 }

@@ -38,6 +38,8 @@ export interface MarksInHand {
   readonly removeSelected: () => void;
 }
 
+const countOf = ({ length }: readonly Mark[]): string => t('count.mark', { count: length });
+
 export function createMarksInHand(
   stores: Stores,
   held: () => Held,
@@ -58,10 +60,7 @@ export function createMarksInHand(
     const marks = movable();
     if (marks.length === 0) return false;
     const moved = marks.map((mark) => ({ ...mark, strokes: moveStrokes(mark.strokes, { x: dx, y: dy }) }));
-    jobs.actions.transact(
-      t('workspace.nudge', { marks: t('count.mark', { count: marks.length }) }),
-      put(...moved),
-    );
+    jobs.actions.transact(t('workspace.nudge', { marks: countOf(marks) }), put(...moved));
     return true;
   };
   const selectWhere = (wanted: (mark: Mark) => boolean): void => {
@@ -94,7 +93,7 @@ export function createMarksInHand(
     const marks = movable();
     if (marks.length === 0) return;
     jobs.actions.transact(
-      t('workspace.delete', { marks: t('count.mark', { count: marks.length }) }),
+      t('workspace.delete', { marks: countOf(marks) }),
       removeMarks(marks.map(({ id }) => id)),
     );
     view.setState({ selectedMarks: new Set() });

@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { FileDown, Plus, Star, Trash2 } from 'lucide-react';
 import type { Command } from '@zest/core/job/change';
 import { packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
-import type { Id } from '@zest/core/job/id';
+import type { Id, MakeId } from '@zest/core/job/id';
 import { createJob } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { type Kept } from '@zest/core/library/shelf';
@@ -49,16 +49,7 @@ export function OfferView({
   const { makeId, download } = useServices();
   const { job } = useOpenJob();
   const { content, name } = offer;
-  // As a job of its own, so that a shipped assembly leaves in the same form as a kept one.
-  const alone = (): { readonly records: ReturnType<typeof packAssemblies>; readonly main: Assembly } => {
-    const id = makeId('assembly');
-    const empty = createJob([]);
-    const diff = offer.take(id)(empty);
-    const records = createJob(diff.ok ? diff.value.added : []);
-    const main = records.assembly.get(id) ?? [...records.assembly.values()].at(-1);
-    if (main === undefined) throw new Error(`alone: ${name} has no assembly`);
-    return { records: packAssemblies(records, [main.id]), main };
-  };
+  const alone = () => packAlone(offer, makeId);
   const fileName = name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
   const inJob = [...job.assembly.values()].some((each) => each.name === name);
   return (
@@ -104,6 +95,20 @@ export function OfferView({
       </div>
     </div>
   );
+}
+
+/** As a job of its own, so that a shipped assembly leaves in the same form as a kept one. */
+function packAlone(
+  { take, name }: Offer,
+  makeId: MakeId,
+): { readonly records: ReturnType<typeof packAssemblies>; readonly main: Assembly } {
+  const id = makeId('assembly');
+  const empty = createJob([]);
+  const diff = take(id)(empty);
+  const records = createJob(diff.ok ? diff.value.added : []);
+  const main = records.assembly.get(id) ?? [...records.assembly.values()].at(-1);
+  if (main === undefined) throw new Error(`alone: ${name} has no assembly`);
+  return { records: packAssemblies(records, [main.id]), main };
 }
 
 interface OfferHeadProps {

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, type FieldErrors, useForm } from 'react-hook-form';
 import * as z from 'zod';
 import { put } from '@zest/core/job/change';
 import { orderAfter } from '@zest/core/job/job';
@@ -54,19 +54,13 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
   const adjust = useAdjust(keys, section);
   const form = useForm<z.input<ReturnType<typeof schemaOf>>, unknown, Asked>({
     resolver: zodResolver(schemaOf(numbers)),
-    defaultValues: {
-      on: section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all',
-      kinds: ['material'],
-      percent: '',
-      name: '',
-    },
+    defaultValues: { on: usualPlace(keys, section), kinds: ['material'], percent: '', name: '' },
   });
   const submit = form.handleSubmit((asked) => {
-    const refused = adjust(asked);
-    if (refused === undefined) onClose();
-    else form.setError('percent', { message: refused });
+    const message = adjust(asked);
+    if (message === undefined) onClose();
+    else form.setError('percent', { message });
   });
-  const { percent, kinds } = form.formState.errors;
   return (
     <Modal
       title={t('estimate.adjustByPercent')}
@@ -81,7 +75,7 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
         <div className={layout.formTwo}>
           <Labeled
             label={t('estimate.percent')}
-            error={(percent ?? kinds)?.message}
+            error={errorOf(form.formState.errors)}
             hint={t('estimate.useMinusForADiscount')}
           >
             {(field) => <TextInput {...field} align="end" autoFocus {...form.register('percent')} />}
@@ -115,6 +109,12 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
     </Modal>
   );
 }
+
+const errorOf = ({ percent, kinds }: FieldErrors<z.input<ReturnType<typeof schemaOf>>>) =>
+  (percent ?? kinds)?.message;
+
+const usualPlace = (keys: readonly string[], section: Section | undefined) =>
+  section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all';
 
 const WhereOptions = ({ keys, section }: Omit<AdjustDialogProps, 'onClose'>) => (
   <>

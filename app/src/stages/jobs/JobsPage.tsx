@@ -1,3 +1,4 @@
+import type { NewJob } from '@zest/core/library/startJob';
 import { Button } from '@chakra-ui/react';
 import { Copy, Download, Moon, Pencil, Sun, Trash2 } from 'lucide-react';
 import {
@@ -36,7 +37,7 @@ import { Empty } from '../../parts/Empty.tsx';
 /** All jobs kept in this browser; the first page there is. */
 export function JobsPage() {
   const services = useServices();
-  const navigate = useNavigate();
+  const create = useCreateJob();
   const { jobs, busy, stop, refresh, settle, read } = useJobs();
   /** A new job is asked for: from the template, or with what ships. */
   const [asking, setAsking] = useState<JobSummary | true | undefined>();
@@ -63,16 +64,7 @@ export function JobsPage() {
       <main className={styles.jobsMain}>
         <JobsBar busy={busy} stop={stop} chooser={chooser} onImport={onImport} setAsking={setAsking} />
         {jobs !== undefined && kept.length === 0 ? (
-          <Empty
-            title={t('jobs.noJobsYet')}
-            action={
-              <Button size="sm" onClick={() => setAsking(true)}>
-                {t('jobs.startTheFirstJob')}
-              </Button>
-            }
-          >
-            {t('jobs.aJobHoldsEverythingForOneBid')}
-          </Empty>
+          <NoJobs setAsking={setAsking} />
         ) : (
           <JobsTable jobs={kept} refresh={refresh} settle={settle} />
         )}
@@ -93,18 +85,29 @@ export function JobsPage() {
           templates={templates}
           template={asking === true ? undefined : asking}
           onClose={() => setAsking(undefined)}
-          onCreate={async (asked, template) => {
-            const made = await (template === undefined
-              ? createNewJob(services, asked)
-              : startFromTemplate(services, template, asked));
-            // The first job is the moment to ask: there is something to lose now.
-            if (made.ok) void services.keeping.askToPersist();
-            if (made.ok) void navigate(`/job/${made.value}/sheets`);
-            return made.ok ? undefined : describeProblem(made.problem);
-          }}
+          onCreate={create}
         />
       ) : null}
     </div>
+  );
+}
+
+interface NoJobsProps {
+  readonly setAsking: Dispatch<SetStateAction<true | JobSummary | undefined>>;
+}
+
+function NoJobs({ setAsking }: NoJobsProps) {
+  return (
+    <Empty
+      title={t('jobs.noJobsYet')}
+      action={
+        <Button size="sm" onClick={() => setAsking(true)}>
+          {t('jobs.startTheFirstJob')}
+        </Button>
+      }
+    >
+      {t('jobs.aJobHoldsEverythingForOneBid')}
+    </Empty>
   );
 }
 
@@ -204,6 +207,22 @@ function useJobs() {
     reading.current = undefined;
   };
   return { jobs, busy, refresh, settle, read, stop: () => reading.current?.abort() };
+}
+
+/** Makes a job and goes there; gives what is wrong, in words. */
+function useCreateJob() {
+  const services = useServices();
+  const navigate = useNavigate();
+  return async (asked: NewJob, template: JobSummary | undefined): Promise<string | undefined> => {
+    const made = await (template === undefined
+      ? createNewJob(services, asked)
+      : startFromTemplate(services, template, asked));
+    if (!made.ok) return describeProblem(made.problem);
+    // The first job is the moment to ask: there is something to lose now.
+    void services.keeping.askToPersist();
+    void navigate(`/job/${made.value}/sheets`);
+    return undefined;
+  };
 }
 
 /** The language of the interface; what goes to a client has one of its own, under Bid. */

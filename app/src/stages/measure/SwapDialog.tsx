@@ -4,7 +4,7 @@ import { type Preview, type ScopeState, previewOn } from '@zest/core/calculate/e
 import { type Command, sequence } from '@zest/core/job/change';
 import { swapAssembly } from '@zest/core/job/commands/uses';
 import type { Id } from '@zest/core/job/id';
-import { inOrder, settingsOf } from '@zest/core/job/job';
+import { type Job, inOrder, settingsOf } from '@zest/core/job/job';
 import type { Use } from '@zest/core/job/records/use';
 import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { InUnitText, MoneyText } from '../../components/Figure.tsx';
@@ -28,7 +28,6 @@ interface SwapDialogProps {
 export function SwapDialog({ use, onClose }: SwapDialogProps) {
   const { job, figures } = useOpenJob();
   const actions = useJobActions();
-  const { makeId } = useServices();
   const [chosen, setChosen] = useState('');
   const [error, setError] = useState<string | undefined>();
   const scope = job.scope.get(use.scopeId);
@@ -36,22 +35,9 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
   const own = inOrder(job.assembly.values()).filter(
     ({ id, measures }) => measures === scope?.kind && id !== use.assemblyId,
   );
-  const names = new Set([...job.assembly.values()].map(({ name }) => name));
-  const library = useMemo(() => {
-    const { unitSystem, documentLanguage } = settingsOf(job);
-    return tradeLibrary(unitSystem, sayLibrary(documentLanguage));
-  }, [job]);
-  const shipped = library.filter(({ name, measures }) => measures === scope?.kind && !names.has(name));
-  const command = useMemo((): Command | undefined => {
-    const assembly = library.find(({ name }) => chosen === `library ${name}`);
-    if (assembly !== undefined) {
-      const id = makeId('assembly');
-      return sequence(takeFromLibrary(assembly, id, makeId), swapAssembly(use.id, id));
-    }
-    return job.assembly.has(chosen as Id<'assembly'>)
-      ? swapAssembly(use.id, chosen as Id<'assembly'>)
-      : undefined;
-  }, [chosen, job, library, makeId, use.id]);
+  const library = useLibrary();
+  const shipped = library.filter(({ name, measures }) => measures === scope?.kind && !isInJob(job, name));
+  const command = useSwap(use, chosen, library);
   const preview = useMemo(
     () => (command === undefined ? undefined : previewOn(figures, use.scopeId, command)),
     [figures, command, use.scopeId],
@@ -70,11 +56,7 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       title={t('measure.swap', { name: current?.name ?? '' })}
       size="lg"
       onClose={onClose}
-      footer={
-        <>
-          <SwapButtons onClose={onClose} command={command} take={take} />
-        </>
-      }
+      footer={<SwapButtons onClose={onClose} command={command} take={take} />}
     >
       <div className={layout.form}>
         <AssemblyChoice chosen={chosen} setChosen={setChosen} own={own} shipped={shipped} />
@@ -89,6 +71,34 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
       </div>
     </Modal>
   );
+}
+
+const isInJob = (job: Job, wanted: string): boolean =>
+  [...job.assembly.values()].some(({ name }) => name === wanted);
+
+/** What ships, in the units and the language of the job. */
+function useLibrary() {
+  const { job } = useOpenJob();
+  return useMemo(() => {
+    const { unitSystem, documentLanguage } = settingsOf(job);
+    return tradeLibrary(unitSystem, sayLibrary(documentLanguage));
+  }, [job]);
+}
+
+/** The change that puts the chosen assembly in the place of the other; undefined while none is chosen. */
+function useSwap(use: Use, chosen: string, library: ReturnType<typeof useLibrary>): Command | undefined {
+  const { job } = useOpenJob();
+  const { makeId } = useServices();
+  return useMemo((): Command | undefined => {
+    const assembly = library.find(({ name }) => chosen === `library ${name}`);
+    if (assembly !== undefined) {
+      const id = makeId('assembly');
+      return sequence(takeFromLibrary(assembly, id, makeId), swapAssembly(use.id, id));
+    }
+    return job.assembly.has(chosen as Id<'assembly'>)
+      ? swapAssembly(use.id, chosen as Id<'assembly'>)
+      : undefined;
+  }, [chosen, job, library, makeId, use.id]);
 }
 
 interface AssemblyChoiceProps {

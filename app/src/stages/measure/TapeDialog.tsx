@@ -104,8 +104,7 @@ interface TapeTableProps {
 }
 
 function TapeTable({ measure, tape, onClose, showPieces, dimension, shared, scope }: TapeTableProps) {
-  const { job, figures } = useOpenJob();
-  const formats = useFormats();
+  const { figures } = useOpenJob();
   return (
     <table className={layout.tape}>
       <thead>
@@ -137,33 +136,7 @@ function TapeTable({ measure, tape, onClose, showPieces, dimension, shared, scop
             </td>
           </tr>
         )}
-        {measure !== leadingMeasure(scope.kind)
-          ? null
-          : figures.openingsCountedBy(scope.id).map((opening) => (
-              <tr key={opening.id}>
-                <td>{t('measure.opening')}</td>
-                <td>{sheetOfMark(job, opening.markId)}</td>
-                <td className="soft">{opening.tag}</td>
-                <td className="right">
-                  <QuantityText figure={figures.figure(openingNode(opening.id))} dimension={dimension} />
-                </td>
-              </tr>
-            ))}
-        {measure !== leadingMeasure(scope.kind)
-          ? null
-          : figures.piecesOf(scope.id).map((piece) => (
-              <tr key={piece.id}>
-                <td>{t('measure.typed')}</td>
-                <td />
-                <td className="soft">
-                  {plainToLocal(piece.text, formats.numbers)}
-                  {piece.note === '' ? '' : ` (${piece.note})`}
-                </td>
-                <td className="right">
-                  <QuantityText figure={figures.figure(pieceNode(piece.id))} dimension={dimension} />
-                </td>
-              </tr>
-            ))}
+        <OpeningsAndPieces measure={measure} scope={scope} dimension={dimension} />
       </tbody>
       <tfoot>
         <tr>
@@ -176,6 +149,48 @@ function TapeTable({ measure, tape, onClose, showPieces, dimension, shared, scop
         </tr>
       </tfoot>
     </table>
+  );
+}
+
+interface OpeningsAndPiecesProps {
+  readonly measure: Measure;
+  readonly scope: Scope;
+  readonly dimension: Dimension;
+}
+
+function OpeningsAndPieces({ measure, scope, dimension }: OpeningsAndPiecesProps) {
+  const { figures, job } = useOpenJob();
+  const formats = useFormats();
+  return (
+    <>
+      {measure !== leadingMeasure(scope.kind)
+        ? null
+        : figures.openingsCountedBy(scope.id).map((opening) => (
+            <tr key={opening.id}>
+              <td>{t('measure.opening')}</td>
+              <td>{sheetOfMark(job, opening.markId)}</td>
+              <td className="soft">{opening.tag}</td>
+              <td className="right">
+                <QuantityText figure={figures.figure(openingNode(opening.id))} dimension={dimension} />
+              </td>
+            </tr>
+          ))}
+      {measure !== leadingMeasure(scope.kind)
+        ? null
+        : figures.piecesOf(scope.id).map((piece) => (
+            <tr key={piece.id}>
+              <td>{t('measure.typed')}</td>
+              <td />
+              <td className="soft">
+                {plainToLocal(piece.text, formats.numbers)}
+                {piece.note === '' ? '' : ` (${piece.note})`}
+              </td>
+              <td className="right">
+                <QuantityText figure={figures.figure(pieceNode(piece.id))} dimension={dimension} />
+              </td>
+            </tr>
+          ))}
+    </>
   );
 }
 

@@ -22,24 +22,11 @@ type Points = readonly Point[];
 
 /** Joins two sheets along a match line: the same places are picked on both, and the fit is shown. */
 export function JoinPage() {
-  const { sheetId = '' } = useParams();
-  const { job, jobId } = useOpenJob();
+  const { jobId } = useOpenJob();
   const navigate = useNavigate();
   const stores = useStores();
-  const sheets = inOrder(job.sheet.values());
-  const asked = job.sheet.get(sheetId as Id<'sheet'>);
-  const redone = asked?.join === undefined ? undefined : asked;
-  const begin = job.sheet.get(redone?.join?.first ?? ('' as Id<'sheet'>)) ?? asked ?? sheets[0];
-  const at = sheets.findIndex(({ id }) => id === begin?.id);
-  const [firstId, setFirstId] = useState<string>(begin?.id ?? '');
-  const [secondId, setSecondId] = useState<string>(
-    redone?.join?.second ?? sheets[at + 1]?.id ?? sheets[0]?.id ?? '',
-  );
-  const kept = redone?.join?.pairs ?? [];
-  const [onFirst, setOnFirst] = useState<Points>(kept.map(([p]) => p));
-  const [onSecond, setOnSecond] = useState<Points>(kept.map(([, q]) => q));
-  const first = job.sheet.get(firstId as Id<'sheet'>);
-  const second = job.sheet.get(secondId as Id<'sheet'>);
+  const { sheets, redone, first, second, onFirst, onSecond, setFirst, setSecond, setOnFirst, setOnSecond } =
+    useJoin();
   if (first === undefined || second === undefined || sheets.length < 2)
     return <Empty title={t('sheets.nothingToJoin')}>{t('sheets.youNeedTwoSheetsSuchAsThe')}</Empty>;
   const pairs: readonly JoinPair[] = onFirst.flatMap((p, i): readonly JoinPair[] => {
@@ -59,10 +46,7 @@ export function JoinPage() {
         sheets={sheets}
         sheet={first}
         points={onFirst}
-        onSheet={(id) => {
-          setFirstId(id);
-          setOnFirst([]);
-        }}
+        onSheet={setFirst}
         onPoints={setOnFirst}
       />
       <JoinPane
@@ -70,10 +54,7 @@ export function JoinPage() {
         sheets={sheets}
         sheet={second}
         points={onSecond}
-        onSheet={(id) => {
-          setSecondId(id);
-          setOnSecond([]);
-        }}
+        onSheet={setSecond}
         onPoints={setOnSecond}
       />
       <aside className={styles.joinSide} aria-label={t('sheets.howTheSheetsFit')}>
@@ -92,6 +73,44 @@ export function JoinPage() {
       </aside>
     </div>
   );
+}
+
+/** The two sheets, and the points that were picked on each; as they were where a join is done again. */
+function useJoin() {
+  const { sheetId = '' } = useParams();
+  const { job } = useOpenJob();
+  const sheets = inOrder(job.sheet.values());
+  const asked = job.sheet.get(sheetId as Id<'sheet'>);
+  const redone = asked?.join === undefined ? undefined : asked;
+  const begin = job.sheet.get(redone?.join?.first ?? ('' as Id<'sheet'>)) ?? asked ?? sheets[0];
+  const at = sheets.findIndex(({ id }) => id === begin?.id);
+  const [firstId, setFirstId] = useState<string>(begin?.id ?? '');
+  const [secondId, setSecondId] = useState<string>(
+    redone?.join?.second ?? sheets[at + 1]?.id ?? sheets[0]?.id ?? '',
+  );
+  const kept = redone?.join?.pairs ?? [];
+  const [onFirst, setOnFirst] = useState<Points>(kept.map(([p]) => p));
+  const [onSecond, setOnSecond] = useState<Points>(kept.map(([, q]) => q));
+  const first = job.sheet.get(firstId as Id<'sheet'>);
+  const second = job.sheet.get(secondId as Id<'sheet'>);
+  return {
+    sheets,
+    redone,
+    first,
+    second,
+    onFirst,
+    onSecond,
+    setOnFirst,
+    setOnSecond,
+    setFirst: (id: string): void => {
+      setFirstId(id);
+      setOnFirst([]);
+    },
+    setSecond: (id: string): void => {
+      setSecondId(id);
+      setOnSecond([]);
+    },
+  };
 }
 
 interface JoinButtonsProps {

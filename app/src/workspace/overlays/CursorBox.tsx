@@ -1,3 +1,5 @@
+import type { CSSProperties } from 'react';
+import type { Point } from '@zest/core/geometry/point';
 import { useStore } from 'zustand';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
@@ -61,19 +63,11 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
           'plan_length',
           scale,
         );
-  const at = toScreen(camera, draft.hover);
-  const { screen } = desk.store.getState();
-  // At the edges it stands on the other side of the pointer.
-  const isRight = at.x > screen.width - 270;
-  const isLow = at.y > screen.height - 80;
   return (
     <div
       className={styles.cursorBox}
       data-live={soFar ?? ''}
-      style={{
-        ...(isLow ? { bottom: screen.height - at.y + 18 } : { top: at.y + 18 }),
-        ...(isRight ? { right: screen.width - at.x + 16 } : { left: at.x + 16 }),
-      }}
+      style={besidePointer(desk, toScreen(camera, draft.hover))}
     >
       {from === undefined ? null : (
         <div>
@@ -91,4 +85,15 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
       )}
     </div>
   );
+}
+
+/** At the edges it stands on the other side of the pointer. */
+function besidePointer(desk: Desk, at: Point): CSSProperties {
+  const { screen } = desk.store.getState();
+  const isRight = at.x > screen.width - 270;
+  const isLow = at.y > screen.height - 80;
+  return {
+    ...(isLow ? { bottom: screen.height - at.y + 18 } : { top: at.y + 18 }),
+    ...(isRight ? { right: screen.width - at.x + 16 } : { left: at.x + 16 }),
+  };
 }

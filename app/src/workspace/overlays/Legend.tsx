@@ -1,4 +1,5 @@
-import { useMemo, useRef, useState } from 'react';
+import type { Point } from '@zest/core/geometry/point';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
@@ -38,25 +39,15 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
   const camera = useStore(desk.store, (state) => state.camera);
   const { figures } = useOpenJobLater();
   const { display } = useFormats();
-  const actions = useJobActions();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
   const colorBy = useView((state) => state.colorBy);
-  const press = useRef<{ readonly x: number; readonly y: number } | undefined>(undefined);
-  const [moved, setMoved] = useState({ x: 0, y: 0 });
   const rows = useMemo(
     () => legendRows(figures, sheet, display, { hidden, alone, colorBy }),
     [figures, sheet, display, hidden, alone, colorBy],
   );
   const at = toScreen(camera, legend);
-  const settle = (dx: number, dy: number): void => {
-    setMoved({ x: 0, y: 0 });
-    if (dx === 0 && dy === 0) return;
-    actions.transact(
-      t('workspace.moveTheLegend'),
-      put({ ...sheet, legend: { x: legend.x + dx / camera.scale, y: legend.y + dy / camera.scale } }),
-    );
-  };
+  const { moved, handlers } = useMoving(sheet, legend, camera.scale);
   return (
     <div
       className={styles.legend}
@@ -69,27 +60,7 @@ function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
         padding: LEGEND.pad,
         fontSize: LEGEND.text,
       }}
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        press.current = { x: event.clientX, y: event.clientY };
-      }}
-      onPointerMove={(event) => {
-        if (press.current !== undefined)
-          setMoved({ x: event.clientX - press.current.x, y: event.clientY - press.current.y });
-      }}
-      onPointerUp={() => {
-        if (press.current === undefined) return;
-        press.current = undefined;
-        settle(moved.x, moved.y);
-      }}
-      onKeyDown={(event) => {
-        const step = STEPS[event.key];
-        if (step === undefined) return;
-        event.preventDefault();
-        event.stopPropagation();
-        settle(...step);
-      }}
+      {...handlers}
     >
       <b>{t('workspace.measured', { number: sheet.number })}</b>
       {rows.length === 0 ? <div className="soft">{t('workspace.nothingOnThisSheetYet')}</div> : null}
@@ -118,4 +89,45 @@ function LegendRow({ scope, colors, figure }: LegendRowProps) {
       <span>{figure}</span>
     </div>
   );
+}
+
+/** The legend is moved by hand or by arrow keys; where it comes to rest is one step. */
+function useMoving(sheet: Sheet, legend: Point, scale: number) {
+  const actions = useJobActions();
+  const press = useRef<Point | undefined>(undefined);
+  const [moved, setMoved] = useState({ x: 0, y: 0 });
+  const settle = (dx: number, dy: number): void => {
+    setMoved({ x: 0, y: 0 });
+    if (dx === 0 && dy === 0) return;
+    actions.transact(
+      t('workspace.moveTheLegend'),
+      put({ ...sheet, legend: { x: legend.x + dx / scale, y: legend.y + dy / scale } }),
+    );
+  };
+  return {
+    moved,
+    handlers: {
+      onPointerDown: (event: PointerEvent<HTMLElement>) => {
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        press.current = { x: event.clientX, y: event.clientY };
+      },
+      onPointerMove: (event: PointerEvent) => {
+        if (press.current !== undefined)
+          setMoved({ x: event.clientX - press.current.x, y: event.clientY - press.current.y });
+      },
+      onPointerUp: () => {
+        if (press.current === undefined) return;
+        press.current = undefined;
+        settle(moved.x, moved.y);
+      },
+      onKeyDown: (event: KeyboardEvent) => {
+        const step = STEPS[event.key];
+        if (step === undefined) return;
+        event.preventDefault();
+        event.stopPropagation();
+        settle(...step);
+      },
+    },
+  };
 }

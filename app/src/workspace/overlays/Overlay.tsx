@@ -1,3 +1,4 @@
+import type { DraftStroke } from '../tools/draw.ts';
 import { isPoints, isRing } from '@zest/core/job/markKinds';
 import { useStore } from 'zustand';
 import type { Point } from '@zest/core/geometry/point';
@@ -172,6 +173,27 @@ function HandleDot({ handle, at: { x, y }, active, isPoint }: HandleDotProps) {
   );
 }
 
+interface CornersProps {
+  readonly draft: { readonly strokes: readonly DraftStroke[] };
+  readonly camera: Camera;
+}
+
+const Corners = ({ draft, camera }: CornersProps) => (
+  <>
+    {draft.strokes.flat().map((at, index) => {
+      const { x, y } = toScreen(camera, at);
+      return (
+        <g key={index}>
+          <Dot at={{ x, y }} r={4.5} />
+          {at.riseM === undefined ? null : (
+            <path d={`M${x} ${y - 7}v-12m-4 4l4-4 4 4`} fill="none" stroke="#18211C" strokeWidth="1.5" />
+          )}
+        </g>
+      );
+    })}
+  </>
+);
+
 function Draft({ session, camera }: DrawnProps) {
   const draft = useSessionState(session, (state) => state.draft);
   const tool = useView((state) => state.tool);
@@ -221,17 +243,7 @@ function Draft({ session, camera }: DrawnProps) {
         />
       ) : null}
       {draft.bend === undefined ? null : <Dot at={toScreen(camera, draft.bend)} r={3.5} />}
-      {draft.strokes.flat().map((at, index) => {
-        const { x, y } = toScreen(camera, at);
-        return (
-          <g key={index}>
-            <Dot at={{ x, y }} r={4.5} />
-            {at.riseM === undefined ? null : (
-              <path d={`M${x} ${y - 7}v-12m-4 4l4-4 4 4`} fill="none" stroke="#18211C" strokeWidth="1.5" />
-            )}
-          </g>
-        );
-      })}
+      <Corners draft={draft} camera={camera} />
     </g>
   );
 }

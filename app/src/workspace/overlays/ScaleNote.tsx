@@ -1,3 +1,6 @@
+import type { Job } from '@zest/core/job/job';
+import type { NumberFormat } from '@zest/core/units/numberFormat';
+import type { JobActions } from '../../stores/jobStore.ts';
 import { Button } from '@chakra-ui/react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
@@ -144,48 +147,12 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
   const now = inPart?.scale ?? sheet.scale;
   const other = tool === 'scale' && inPart === undefined ? otherWay(sheet, a, b) : undefined;
   const reads = now === null ? undefined : worldDistance(a, b, now);
+  const points = { a, b, inPart, reads, tool, other: other !== undefined && both ? other : undefined };
   const submit = (): void => {
-    const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
-    if (!known.ok) return setRefusal(describeEntry(known.problem));
-    const typed = keepTyped(text, numbers);
-    if (!typed.ok) return setRefusal(describeEntry(typed.problem));
-    const kept = typed.value;
-    if (tool === 'check') {
-      if (reads === undefined || known.value <= 0)
-        return setRefusal(t('workspace.theKnownLengthMustBeMoreThan'));
-      const changed = actions.transact(
-        t('workspace.measureBack3'),
-        put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }),
-      );
-      if (!changed.ok) return setRefusal(describeProblem(changed.problem));
-      return setDone(writeError(scaleError(reads, known.value), numbers));
-    }
-    const drawn = { a, b, text: withUnit(kept, job) };
-    const scale = other !== undefined && both ? scaleBothWays(drawn, other) : scaleOneWay(drawn, known.value);
-    if (!scale.ok) return setRefusal(describeProblem(scale.problem));
-    const printed = parseScaleRatio(sheet.printedScale);
-    const slip =
-      printed.ok && inPart === undefined ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
-    if (slip !== undefined && asked !== text) {
-      // Asked once; the same length given again is meant.
-      setAsked(text);
-      return setRefusal(
-        t('workspace.thisMakesTheSheetIsTheUnit', {
-          slip: writeSlip(slip, numbers),
-          printedScale: sheet.printedScale,
-        }),
-      );
-    }
-    const changed = actions.transact(
-      t('workspace.scaleOf', { number: sheet.number }),
-      put(
-        inPart === undefined
-          ? { ...sheet, scale: scale.value, check: null }
-          : { ...sheet, scaleAreas: replacePart(sheet, inPart, scale.value) },
-      ),
-    );
-    if (!changed.ok) return setRefusal(describeProblem(changed.problem));
-    setDone(t('workspace.theScaleIsSetCheckItWith'));
+    const taken = takeLength({ sheet, job, actions, numbers }, points, text, asked === text);
+    if (taken.asks) setAsked(text);
+    setRefusal(taken.refusal);
+    if (taken.done !== undefined) setDone(taken.done);
   };
   const error = checkError(sheet);
   return (
@@ -210,11 +177,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
               <span>{t('workspace.keepInTheOtherDirectionTheSheet', { text: other.text })}</span>
             </Checkbox>
           )}
-          {refusal === undefined ? null : (
-            <div className={layout.fieldError} role="alert">
-              {refusal}
-            </div>
-          )}
+          <Refusal>{refusal}</Refusal>
           <LengthButtons tool={tool} session={session} />
         </form>
       ) : (
@@ -274,6 +237,83 @@ function LengthButtons({ tool, session }: LengthButtonsProps) {
       </Button>
     </div>
   );
+}
+
+interface TwoPoints {
+  readonly a: Point;
+  readonly b: Point;
+  /** The part both lie in, whose scale is set then. */
+  readonly inPart: ScaleArea | undefined;
+  /** What they read at the present scale, m. */
+  readonly reads: number | undefined;
+  readonly tool: string;
+  /** The length across them that keeps a scale of its own. */
+  readonly other: ReturnType<typeof otherWay>;
+}
+
+interface LengthContext {
+  readonly sheet: Sheet;
+  readonly job: Job;
+  readonly actions: JobActions;
+  readonly numbers: NumberFormat;
+}
+
+interface LengthTaken {
+  readonly refusal?: string;
+  readonly done?: string;
+  /** It is refused once: given again, it is meant. */
+  readonly asks: boolean;
+}
+
+const refused = (refusal: string): LengthTaken => ({ asks: false, refusal });
+
+/** Takes the real length of two points: as the scale of the sheet or its part, or to check it. */
+function takeLength(
+  { sheet, job, actions, numbers }: LengthContext,
+  { a, b, inPart, reads, tool, other }: TwoPoints,
+  text: string,
+  isMeant: boolean,
+): LengthTaken {
+  const check = (kept: string, knownM: number): LengthTaken => {
+    if (reads === undefined || knownM <= 0) return refused(t('workspace.theKnownLengthMustBeMoreThan'));
+    const changed = actions.transact(
+      t('workspace.measureBack3'),
+      put({ ...sheet, check: { a, b, text: withUnit(kept, job) } }),
+    );
+    if (!changed.ok) return refused(describeProblem(changed.problem));
+    return { asks: false, done: writeError(scaleError(reads, knownM), numbers) };
+  };
+  const known = evaluateEntry(text, LENGTH, findDefaultUnit(LENGTH, settingsOf(job).unitSystem), numbers);
+  if (!known.ok) return refused(describeEntry(known.problem));
+  const typed = keepTyped(text, numbers);
+  if (!typed.ok) return refused(describeEntry(typed.problem));
+  const kept = typed.value;
+  if (tool === 'check') return check(kept, known.value);
+  const drawn = { a, b, text: withUnit(kept, job) };
+  const scale = other !== undefined ? scaleBothWays(drawn, other) : scaleOneWay(drawn, known.value);
+  if (!scale.ok) return refused(describeProblem(scale.problem));
+  const printed = parseScaleRatio(sheet.printedScale);
+  const slip =
+    printed.ok && inPart === undefined ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
+  // Asked once; the same length given again is meant.
+  if (slip !== undefined && !isMeant)
+    return {
+      asks: true,
+      refusal: t('workspace.thisMakesTheSheetIsTheUnit', {
+        slip: writeSlip(slip, numbers),
+        printedScale: sheet.printedScale,
+      }),
+    };
+  const changed = actions.transact(
+    t('workspace.scaleOf', { number: sheet.number }),
+    put(
+      inPart === undefined
+        ? { ...sheet, scale: scale.value, check: null }
+        : { ...sheet, scaleAreas: replacePart(sheet, inPart, scale.value) },
+    ),
+  );
+  if (!changed.ok) return refused(describeProblem(changed.problem));
+  return { asks: false, done: t('workspace.theScaleIsSetCheckItWith') };
 }
 
 interface LengthFieldProps {
@@ -348,3 +388,10 @@ function scaleBothWays(drawn: Drawn, other: Drawn): Result<SheetScale, ScaleProb
 /** A bare number was meant in the job's own unit; kept with it, it means the same for ever. */
 const withUnit = (kept: string, job: Parameters<typeof settingsOf>[0]): string =>
   /^[\d.]+$/.test(kept) ? `${kept} ${settingsOf(job).unitSystem === 'us' ? 'ft' : 'm'}` : kept;
+
+const Refusal = ({ children }: { readonly children: string | undefined }) =>
+  children === undefined ? null : (
+    <div className={layout.fieldError} role="alert">
+      {children}
+    </div>
+  );
