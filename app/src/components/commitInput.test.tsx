@@ -69,7 +69,7 @@ describe('a field that is taken when one is done with it', () => {
     expect(page.field().value).toBe('Crew 123');
   });
 
-  it('keeps its keys to itself: they are no deeds of the page around it', async () => {
+  it('keeps its keys to itself: they do nothing on the page around it', async () => {
     let heard = 0;
     page.host.addEventListener('keydown', ({ key }) => {
       if (key === 'v') heard += 1;

@@ -44,20 +44,23 @@ const labels = ({ done, undone }: History) => [
 describe('the steps of a job that are kept with it', () => {
   it('are those that can be undone and redone, in any order of steps, undo and redo, read again at any time', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom('do', 'undo', 'redo', 'reload'), { maxLength: 60 }), (deeds) => {
-        const rows = new Map<number, HistoryRow>();
-        let [history, kept] = [EMPTY_HISTORY, NOTHING_KEPT];
-        for (const deed of deeds) {
-          if (deed === 'do') history = recordStep(history, step(1));
-          else if (deed === 'undo') history = planUndo(history)?.history ?? history;
-          else if (deed === 'redo') history = planRedo(history)?.history ?? history;
-          else ({ history, kept } = historyOf([...rows.values()]));
-          const planned = planHistory(kept, history);
-          store(rows, planned.write);
-          kept = planned.kept;
-          expect(labels(historyOf([...rows.values()].reverse()).history)).toEqual(labels(history));
-        }
-      }),
+      fc.property(
+        fc.array(fc.constantFrom('do', 'undo', 'redo', 'reload'), { maxLength: 60 }),
+        (randomEdits) => {
+          const rows = new Map<number, HistoryRow>();
+          let [history, kept] = [EMPTY_HISTORY, NOTHING_KEPT];
+          for (const edit of randomEdits) {
+            if (edit === 'do') history = recordStep(history, step(1));
+            else if (edit === 'undo') history = planUndo(history)?.history ?? history;
+            else if (edit === 'redo') history = planRedo(history)?.history ?? history;
+            else ({ history, kept } = historyOf([...rows.values()]));
+            const planned = planHistory(kept, history);
+            store(rows, planned.write);
+            kept = planned.kept;
+            expect(labels(historyOf([...rows.values()].reverse()).history)).toEqual(labels(history));
+          }
+        },
+      ),
     );
   });
 

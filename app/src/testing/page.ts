@@ -31,7 +31,7 @@ export function openTestPage(): TestPage {
     return found;
   };
   const field = (): HTMLInputElement => find('input') as HTMLInputElement;
-  const done = (deed: () => void): Promise<void> => act(async () => deed());
+  const done = (edit: () => void): Promise<void> => act(async () => edit());
   return {
     host,
     find,

@@ -5,8 +5,8 @@ import type { Point } from '@zest/core/geometry/point';
 import type { Snap } from '@zest/core/geometry/snap';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { type Camera, toScreen, toSheet, zoomAbout } from './camera.ts';
-import type { Desk } from './desk.ts';
-import { useDesk } from './useDesk.ts';
+import type { Viewport } from './viewport.ts';
+import { useViewport } from './useViewport.ts';
 import type { PointerTarget } from './session.ts';
 import { snapReach } from './snapper.ts';
 import { usePanePointer } from './usePointer.ts';
@@ -25,7 +25,7 @@ interface SheetPaneProps {
 
 /** A sheet with its marks to look at, with a zoom of its own. */
 export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
-  const { refs, desk, hits } = useDesk(sheet, 'pane');
+  const { refs, viewport, hits } = useViewport(sheet, 'pane');
   const snapper = useSnapper(sheet, hits);
   const ready = useStore(snapper.store, (state) => state.ready);
   const [snap, setSnap] = useState<Snap | undefined>();
@@ -35,7 +35,7 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
   });
   const target = useMemo((): PointerTarget => {
     const placeAt = (screenPoint: Point): { readonly at: Point; readonly found: Snap | undefined } => {
-      const camera = desk?.store.getState().camera ?? { scale: 1, x: 0, y: 0 };
+      const camera = viewport?.store.getState().camera ?? { scale: 1, x: 0, y: 0 };
       const at = toSheet(camera, screenPoint);
       const found = snapper.snap(at, snapReach(camera.scale), undefined);
       return { at: found?.at ?? at, found };
@@ -48,11 +48,11 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
       onCancelDrag: () => undefined,
       onClick: (screenPoint) => pick.current?.(placeAt(screenPoint).at),
     };
-  }, [desk, snapper]);
-  usePanePointer(refs.desk, desk, target);
+  }, [viewport, snapper]);
+  usePanePointer(refs.viewport, viewport, target);
   return (
     <div
-      ref={refs.desk}
+      ref={refs.viewport}
       className="desk"
       tabIndex={0}
       role="application"
@@ -63,12 +63,12 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
       <div ref={refs.paper} className="layer sheet-paper" />
       <div ref={refs.sheet} className="layer" />
       <div ref={refs.marks} className="layer" />
-      {desk === undefined ? null : (
+      {viewport === undefined ? null : (
         <>
-          <PaneOverlay desk={desk} snap={snap}>
+          <PaneOverlay viewport={viewport} snap={snap}>
             {children}
           </PaneOverlay>
-          <PaneZoom desk={desk} />
+          <PaneZoom viewport={viewport} />
         </>
       )}
     </div>
@@ -76,13 +76,13 @@ export function SheetPane({ sheet, onPick, children }: SheetPaneProps) {
 }
 
 interface PaneOverlayProps {
-  readonly desk: Desk;
+  readonly viewport: Viewport;
   readonly snap: Snap | undefined;
   readonly children: SheetPaneProps['children'];
 }
 
-function PaneOverlay({ desk, snap, children }: PaneOverlayProps) {
-  const camera = useStore(desk.store, (state) => state.camera);
+function PaneOverlay({ viewport, snap, children }: PaneOverlayProps) {
+  const camera = useStore(viewport.store, (state) => state.camera);
   const at = snap === undefined ? undefined : toScreen(camera, snap.at);
   return (
     <svg className="overlay" aria-hidden="true">
@@ -95,10 +95,10 @@ function PaneOverlay({ desk, snap, children }: PaneOverlayProps) {
 }
 
 /** The three buttons that every sheet on a desk has. */
-export function PaneZoom({ desk }: { readonly desk: Desk }) {
+export function PaneZoom({ viewport }: { readonly viewport: Viewport }) {
   const by = (factor: number) => (): void => {
-    const { camera, screen } = desk.store.getState();
-    desk.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
+    const { camera, screen } = viewport.store.getState();
+    viewport.setCamera(zoomAbout(camera, { x: screen.width / 2, y: screen.height / 2 }, factor));
   };
   return (
     <div className={styles.zoom} onPointerDown={(event) => event.stopPropagation()}>
@@ -108,7 +108,7 @@ export function PaneZoom({ desk }: { readonly desk: Desk }) {
       <IconButton
         aria-label={t('workspace.showTheWholeSheet')}
         title={t('workspace.wholeSheet0')}
-        onClick={desk.fit}
+        onClick={viewport.fit}
       >
         <Maximize size={15} />
       </IconButton>

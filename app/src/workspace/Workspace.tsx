@@ -1,7 +1,7 @@
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useView } from '../stores/context.tsx';
-import type { Desk } from './desk.ts';
+import type { Viewport } from './viewport.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
 import { Dock } from './overlays/Dock.tsx';
 import { Legend } from './overlays/Legend.tsx';
@@ -10,7 +10,7 @@ import { MarkBar } from './overlays/MarkBar.tsx';
 import { Overlay } from './overlays/Overlay.tsx';
 import { ScaleNote } from './overlays/ScaleNote.tsx';
 import { PaneZoom } from './SheetPane.tsx';
-import { useDesk } from './useDesk.ts';
+import { useViewport } from './useViewport.ts';
 import { TOOLBOX } from './tools/toolbox.ts';
 import { usePointer } from './usePointer.ts';
 import { useSession } from './useSession.ts';
@@ -20,17 +20,17 @@ import { styles } from './styles.ts';
 
 /** The sheet on the desk, with the marks on it and the pen over it. */
 export function Workspace({ sheet }: { readonly sheet: Sheet }) {
-  const { refs, desk, hits } = useDesk(sheet);
+  const { refs, viewport, hits } = useViewport(sheet);
   const tool = useView((state) => state.tool);
   const sheetShown = useView((state) => state.sheetShown);
   const snapper = useSnapper(sheet, hits);
   const snapping = useStore(snapper.store);
-  const session = useSession(sheet.id, desk, hits, snapper);
-  usePointer(refs.desk, desk, session);
+  const session = useSession(sheet.id, viewport, hits, snapper);
+  usePointer(refs.viewport, viewport, session);
   return (
     <div className={styles.deskFrame}>
       <div
-        ref={refs.desk}
+        ref={refs.viewport}
         className="desk"
         tabIndex={0}
         role="application"
@@ -48,15 +48,15 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
           style={{ opacity: { full: 1, dim: 0.35, hidden: 0 }[sheetShown] }}
         />
         <div ref={refs.marks} className="layer" />
-        {desk === undefined || session === undefined ? null : (
+        {viewport === undefined || session === undefined ? null : (
           <>
-            <Overlay desk={desk} session={session} snapper={snapper} sheet={sheet} />
-            <CursorBox desk={desk} session={session} sheet={sheet} />
-            <DrawnState desk={desk} />
-            <PaneZoom desk={desk} />
-            <Magnifier layer={refs.sheet} session={session} desk={desk} />
+            <Overlay viewport={viewport} session={session} snapper={snapper} sheet={sheet} />
+            <CursorBox viewport={viewport} session={session} sheet={sheet} />
+            <DrawnState viewport={viewport} />
+            <PaneZoom viewport={viewport} />
+            <Magnifier layer={refs.sheet} session={session} viewport={viewport} />
             <MarkBar session={session} sheet={sheet} />
-            <Legend sheet={sheet} desk={desk} />
+            <Legend sheet={sheet} viewport={viewport} />
             <ScaleNote sheet={sheet} session={session} />
           </>
         )}
@@ -73,8 +73,8 @@ const NOT_DRAWN = {
 } as const;
 
 /** Tells readers and drivers when the sheet has come to rest. */
-function DrawnState({ desk }: { readonly desk: Desk }) {
-  const drawn = useStore(desk.store, (state) => state.drawn);
+function DrawnState({ viewport }: { readonly viewport: Viewport }) {
+  const drawn = useStore(viewport.store, (state) => state.drawn);
   return (
     <div
       className="desk-state"

@@ -5,7 +5,7 @@ import type { Opening } from '@zest/core/job/records/opening';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { scaleOfMark } from '@zest/core/job/scaleAt';
 import type { JobState, JobStore } from '../stores/jobStore.ts';
-import type { Desk } from './desk.ts';
+import type { Viewport } from './viewport.ts';
 import type { ShownMark } from './render/marksLayer.ts';
 import type { HitIndex } from './tools/hitIndex.ts';
 
@@ -26,7 +26,12 @@ interface Shown {
  * place is searched for: a click right after a change finds the marks as they are. Only what a change touched is sent
  * on. Returns how to stop.
  */
-export function feedMarks(jobs: JobStore, sheetId: Sheet['id'], desk: Desk, hits: HitIndex): () => void {
+export function feedMarks(
+  jobs: JobStore,
+  sheetId: Sheet['id'],
+  viewport: Viewport,
+  hits: HitIndex,
+): () => void {
   let shown: Shown | undefined;
   const follow = (state: JobState): void => {
     if (state.open === undefined || state.revision === shown?.revision) return;
@@ -35,8 +40,8 @@ export function feedMarks(jobs: JobStore, sheetId: Sheet['id'], desk: Desk, hits
     const isNextStep = shown?.scales === scales && state.revision === shown.revision + 1;
     shown =
       shown !== undefined && isNextStep
-        ? change(shown, state, job, sheetId, desk, hits)
-        : load(job, sheetId, state.revision, scales, desk, hits);
+        ? change(shown, state, job, sheetId, viewport, hits)
+        : load(job, sheetId, state.revision, scales, viewport, hits);
   };
   // One after the other: each tells only what it changed itself.
   let waiting: JobState[] = [];
@@ -83,13 +88,13 @@ function load(
   sheetId: Sheet['id'],
   revision: number,
   scales: string,
-  desk: Desk,
+  viewport: Viewport,
   hits: HitIndex,
 ): Shown {
   const marks = new Map<string, Mark>();
   for (const mark of job.mark.values()) if (mark.sheetId === sheetId) marks.set(mark.id, mark);
   const openings = openingsOf(job);
-  desk.marks.load([...marks.values()].map(withOpenings(job, openings)));
+  viewport.marks.load([...marks.values()].map(withOpenings(job, openings)));
   hits.set(marks.values());
   return { revision, scales, marks, openings };
 }
@@ -109,7 +114,7 @@ function change(
   state: JobState,
   job: Job,
   sheetId: Sheet['id'],
-  desk: Desk,
+  viewport: Viewport,
   hits: HitIndex,
 ): Shown {
   const openings = openingsOf(job);
@@ -130,6 +135,6 @@ function change(
   for (const markId of removed) hits.remove(markId);
   for (const mark of changed) hits.put(mark);
   if (changed.length + removed.length > 0)
-    desk.marks.change(changed.map(withOpenings(job, openings)), removed);
+    viewport.marks.change(changed.map(withOpenings(job, openings)), removed);
   return { ...before, revision: state.revision, openings };
 }

@@ -11,7 +11,7 @@ import type { Stores } from '../stores/context.tsx';
 import { createJobStore } from '../stores/jobStore.ts';
 import { createViewStore } from '../stores/viewStore.ts';
 import { storeJob } from '../testing/plainJob.ts';
-import type { Desk, DeskState } from './desk.ts';
+import type { Viewport, DeskState } from './viewport.ts';
 import { feedMarks } from './marksFeed.ts';
 import { type PointerKeys, type Session, createSession } from './session.ts';
 import { createSnapper } from './snapper.ts';
@@ -63,18 +63,18 @@ beforeEach(async () => {
   await jobs.actions.openJob('job-a');
   const view = createViewStore({ getItem: () => null, setItem: () => undefined });
   stores = { jobs, view, services } as Stores;
-  const desk = {
+  const viewport = {
     store: createStore<DeskState>(() => ({
       camera: { scale: 1, x: 0, y: 0 },
       screen: { width: 800, height: 600 },
       drawn: 'sharp',
     })),
     marks: { skip: () => undefined, load: () => undefined, change: () => undefined },
-  } as unknown as Desk;
+  } as unknown as Viewport;
   const hits = createHitIndex();
-  const stopFeed = feedMarks(jobs, sheet.id, desk, hits);
+  const stopFeed = feedMarks(jobs, sheet.id, viewport, hits);
   const snapper = createSnapper(hits, () => undefined);
-  session = createSession({ stores, desk, hits, snapper }, sheet.id);
+  session = createSession({ stores, viewport, hits, snapper }, sheet.id);
   stop = () => {
     session.end();
     stopFeed();

@@ -6,8 +6,8 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Stores } from '../stores/context.tsx';
 import type { Tool, ViewState } from '../stores/viewStore.ts';
 import { toSheet } from './camera.ts';
-import type { Desk } from './desk.ts';
-import { createMarksInHand } from './marksInHand.ts';
+import type { Viewport } from './viewport.ts';
+import { createMarkSelection } from './markSelection.ts';
 import { createPlacer } from './placer.ts';
 import { type Snapper, snapReach } from './snapper.ts';
 import { type DrawEvent, EMPTY_DRAFT, currentStroke, isDrawnKind } from './tools/draw.ts';
@@ -62,13 +62,13 @@ const AT_REST: SessionState = {
 
 interface Held {
   readonly stores: Stores;
-  readonly desk: Desk;
+  readonly viewport: Viewport;
   readonly hits: HitIndex;
   readonly snapper: Snapper;
 }
 
 export function createSession(held: Held, sheetId: Sheet['id']): Session {
-  const { stores, desk } = held;
+  const { stores, viewport } = held;
   const store = createStore<SessionState>(() => AT_REST);
   let shown = sheetId;
   const context = createContext(held, store, () => shown);
@@ -76,8 +76,8 @@ export function createSession(held: Held, sheetId: Sheet['id']): Session {
   const stop = followTool(context, () => shown);
   return {
     store,
-    ...createPointerTarget(context, desk, tool),
-    onKey: (event) => onKey(context, desk, tool(), event),
+    ...createPointerTarget(context, viewport, tool),
+    onKey: (event) => onKey(context, viewport, tool(), event),
     show: (next) => {
       if (next === shown) return;
       leave(context, stores.view.getState().tool, shown);
@@ -99,7 +99,7 @@ export function createSession(held: Held, sheetId: Sheet['id']): Session {
 
 /** Everything tools work with, asked for when they act. */
 function createContext(
-  { stores, desk, hits, snapper }: Held,
+  { stores, viewport, hits, snapper }: Held,
   store: StoreApi<SessionState>,
   sheetId: () => Sheet['id'],
 ): ToolContext {
@@ -121,12 +121,12 @@ function createContext(
     snapper,
     job,
     sheet,
-    marks: createMarksInHand(stores, now, (vertex) => store.setState({ vertex })),
+    marks: createMarkSelection(stores, now, (vertex) => store.setState({ vertex })),
     place: createPlacer(stores, now),
     state: store.getState,
     set: store.setState,
-    toSheetPt: (pixels) => pixels / desk.store.getState().camera.scale,
-    hideMarks: desk.marks.skip,
+    toSheetPt: (pixels) => pixels / viewport.store.getState().camera.scale,
+    hideMarks: viewport.marks.skip,
   };
 }
 
@@ -163,9 +163,13 @@ const gestureOf = (at: Point, keys: PointerKeys): Gesture => ({
   timeMs: keys.timeStamp,
 });
 
-function createPointerTarget(context: ToolContext, desk: Desk, tool: () => ToolModule): PointerTarget {
-  const onSheet = (screenPoint: Point): Point => toSheet(desk.store.getState().camera, screenPoint);
-  const snapped = (at: Point): Point => snapPoint(context, desk, tool(), at);
+function createPointerTarget(
+  context: ToolContext,
+  viewport: Viewport,
+  tool: () => ToolModule,
+): PointerTarget {
+  const onSheet = (screenPoint: Point): Point => toSheet(viewport.store.getState().camera, screenPoint);
+  const snapped = (at: Point): Point => snapPoint(context, viewport, tool(), at);
   return {
     onDown: (screenPoint, keys) => {
       if (keys.button === 1) return 'pan';
@@ -188,16 +192,16 @@ function createPointerTarget(context: ToolContext, desk: Desk, tool: () => ToolM
 }
 
 /** Where a tool's point goes: to a line, an end or a crossing in reach. */
-function snapPoint(context: ToolContext, desk: Desk, { snaps }: ToolModule, at: Point): Point {
+function snapPoint(context: ToolContext, viewport: Viewport, { snaps }: ToolModule, at: Point): Point {
   const { draft, two } = context.state();
   const from = currentStroke(draft).at(-1) ?? (two.b === undefined ? two.a : undefined);
-  const reach = snapReach(desk.store.getState().camera.scale);
+  const reach = snapReach(viewport.store.getState().camera.scale);
   const snap = snaps ? context.snapper.snap(at, reach, from) : undefined;
   context.set({ snap });
   return snap?.at ?? at;
 }
 
-function onKey(context: ToolContext, desk: Desk, tool: ToolModule, event: KeyboardEvent): boolean {
+function onKey(context: ToolContext, viewport: Viewport, tool: ToolModule, event: KeyboardEvent): boolean {
   if (event.altKey) return false;
   if (event.ctrlKey || event.metaKey)
     return event.type === 'keydown' && !event.shiftKey && context.marks.command(event);
@@ -208,11 +212,16 @@ function onKey(context: ToolContext, desk: Desk, tool: ToolModule, event: Keyboa
     context.stores.view.setState({ tool: 'select' });
     return true;
   }
-  return onSnapKey(context, desk, tool, event);
+  return onSnapKey(context, viewport, tool, event);
 }
 
 /** Keys that say what the point is drawn to. */
-function onSnapKey(context: ToolContext, desk: Desk, tool: ToolModule, event: KeyboardEvent): boolean {
+function onSnapKey(
+  context: ToolContext,
+  viewport: Viewport,
+  tool: ToolModule,
+  event: KeyboardEvent,
+): boolean {
   const { snapper } = context;
   const { snap, rawPointer } = context.state();
   switch (event.key.toLowerCase()) {
@@ -226,7 +235,7 @@ function onSnapKey(context: ToolContext, desk: Desk, tool: ToolModule, event: Ke
     case 'tab': {
       if (snap === undefined || rawPointer === undefined) return false;
       snapper.cycle();
-      const at = snapPoint(context, desk, tool, rawPointer);
+      const at = snapPoint(context, viewport, tool, rawPointer);
       context.set({ pointer: at });
       tool.move?.(context, { at, shift: event.shiftKey, ctrl: false, timeMs: event.timeStamp });
       return true;

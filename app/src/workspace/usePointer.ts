@@ -7,7 +7,7 @@ import { isInDialog, isTyping } from '../actions/typing.ts';
 import { useJobNow } from '../stores/context.tsx';
 import { useJobId } from '../stores/jobHooks.ts';
 import { panBy, zoomAbout } from './camera.ts';
-import type { Desk } from './desk.ts';
+import type { Viewport } from './viewport.ts';
 import type { PointerTarget, Session } from './session.ts';
 
 /** A press that moves less than this is a click. */
@@ -17,24 +17,24 @@ const PAN_KEY_PX = 60;
 /** Turns what hand and keys do on the desk into pans, zooms, clicks and drags. */
 export function usePointer(
   element: RefObject<HTMLDivElement | null>,
-  desk: Desk | undefined,
+  viewport: Viewport | undefined,
   session: Session | undefined,
 ): void {
-  usePanePointer(element, desk, session);
-  useDeskKeys(desk, session);
+  usePanePointer(element, viewport, session);
+  useViewportKeys(viewport, session);
 }
 
 /** Pans, zooms and clicks on a sheet that is only looked at, or picked on. */
 export function usePanePointer(
   element: RefObject<HTMLDivElement | null>,
-  desk: Desk | undefined,
+  viewport: Viewport | undefined,
   target: PointerTarget | undefined,
 ): void {
   useEffect(() => {
-    if (element.current === null || desk === undefined || target === undefined) return undefined;
-    const unbind = [bindPress(element.current, desk, target), bindWheel(element.current, desk)];
+    if (element.current === null || viewport === undefined || target === undefined) return undefined;
+    const unbind = [bindPress(element.current, viewport, target), bindWheel(element.current, viewport)];
     return () => unbind.forEach((each) => each());
-  }, [element, desk, target]);
+  }, [element, viewport, target]);
 }
 
 const placeOf = (target: HTMLElement, event: MouseEvent): Point => {
@@ -52,7 +52,7 @@ function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => v
   };
 }
 
-function bindPress(target: HTMLElement, desk: Desk, session: PointerTarget): () => void {
+function bindPress(target: HTMLElement, viewport: Viewport, session: PointerTarget): () => void {
   let press:
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
@@ -78,7 +78,7 @@ function bindPress(target: HTMLElement, desk: Desk, session: PointerTarget): () 
     else {
       target.dataset['grabbing'] = '';
       press.mode = 'panning';
-      desk.setCamera(panBy(desk.store.getState().camera, at.x - press.last.x, at.y - press.last.y));
+      viewport.setCamera(panBy(viewport.store.getState().camera, at.x - press.last.x, at.y - press.last.y));
     }
     press.last = at;
   };
@@ -109,10 +109,10 @@ const PINCH_RATE = 0.008;
 const NOTCH_RATE = 0.0014;
 
 /** A wheel's steps zoom; a trackpad's two fingers pan, its pinch zooms. */
-function bindWheel(target: HTMLElement, desk: Desk): () => void {
+function bindWheel(target: HTMLElement, viewport: Viewport): () => void {
   const wheel = (event: WheelEvent): void => {
     event.preventDefault();
-    const { camera } = desk.store.getState();
+    const { camera } = viewport.store.getState();
     const stepped =
       event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL || (event.deltaX === 0 && Math.abs(event.deltaY) >= 50);
     if (event.ctrlKey || event.metaKey || stepped) {
@@ -120,18 +120,18 @@ function bindWheel(target: HTMLElement, desk: Desk): () => void {
       const factor = Math.exp(
         -Math.max(-250, Math.min(250, lines)) * (event.ctrlKey && !stepped ? PINCH_RATE : NOTCH_RATE),
       );
-      desk.setCamera(zoomAbout(camera, placeOf(target, event), factor));
-    } else desk.setCamera(panBy(camera, -event.deltaX, -event.deltaY));
+      viewport.setCamera(zoomAbout(camera, placeOf(target, event), factor));
+    } else viewport.setCamera(panBy(camera, -event.deltaX, -event.deltaY));
   };
   return listen(target, ['wheel', wheel, { passive: false }]);
 }
 
-function useDeskKeys(desk: Desk | undefined, session: Session | undefined): void {
+function useViewportKeys(viewport: Viewport | undefined, session: Session | undefined): void {
   const navigate = useNavigate();
   const jobId = useJobId();
   const jobNow = useJobNow();
   useEffect(() => {
-    if (desk === undefined || session === undefined) return undefined;
+    if (viewport === undefined || session === undefined) return undefined;
     const turnSheet = (step: number): void => {
       const sheets = inOrder(jobNow().sheet.values());
       const at = sheets.findIndex(({ id }) => location.pathname.endsWith(encodeURIComponent(id)));
@@ -140,7 +140,8 @@ function useDeskKeys(desk: Desk | undefined, session: Session | undefined): void
     };
     const onKey = (event: KeyboardEvent): void => {
       if (isTyping(event.target) || isInDialog() || pressesControl(event) || isLetterBeside(event)) return;
-      const handled = session.onKey(event) || (event.type === 'keydown' && moveByKey(event, desk, turnSheet));
+      const handled =
+        session.onKey(event) || (event.type === 'keydown' && moveByKey(event, viewport, turnSheet));
       if (!handled) return;
       event.preventDefault();
       event.stopPropagation();
@@ -152,7 +153,7 @@ function useDeskKeys(desk: Desk | undefined, session: Session | undefined): void
       window.removeEventListener('keydown', onKey, true);
       window.removeEventListener('keyup', onKey, true);
     };
-  }, [desk, session, jobNow, jobId, navigate]);
+  }, [viewport, session, jobNow, jobId, navigate]);
 }
 
 /** Letters and figures only: Escape and the keys with Ctrl are meant wherever the pointer was. */
@@ -166,10 +167,10 @@ const pressesControl = (event: KeyboardEvent): boolean =>
   event.target.closest('button, a, [role="button"], summary') !== null &&
   event.target.closest('.dock') === null;
 
-function moveByKey(event: KeyboardEvent, desk: Desk, turnSheet: (step: number) => void): boolean {
+function moveByKey(event: KeyboardEvent, viewport: Viewport, turnSheet: (step: number) => void): boolean {
   // Arrow keys in a list or table move there.
   if (event.ctrlKey || event.metaKey || event.altKey) return false;
-  const { camera, screen } = desk.store.getState();
+  const { camera, screen } = viewport.store.getState();
   const far = event.shiftKey ? 4 * PAN_KEY_PX : PAN_KEY_PX;
   const middle = { x: screen.width / 2, y: screen.height / 2 };
   const onDesk =
@@ -177,16 +178,16 @@ function moveByKey(event: KeyboardEvent, desk: Desk, turnSheet: (step: number) =
   const moves: Readonly<Record<string, () => void>> = {
     ...(onDesk
       ? {
-          ArrowLeft: () => desk.setCamera(panBy(camera, far, 0)),
-          ArrowRight: () => desk.setCamera(panBy(camera, -far, 0)),
-          ArrowUp: () => desk.setCamera(panBy(camera, 0, far)),
-          ArrowDown: () => desk.setCamera(panBy(camera, 0, -far)),
+          ArrowLeft: () => viewport.setCamera(panBy(camera, far, 0)),
+          ArrowRight: () => viewport.setCamera(panBy(camera, -far, 0)),
+          ArrowUp: () => viewport.setCamera(panBy(camera, 0, far)),
+          ArrowDown: () => viewport.setCamera(panBy(camera, 0, -far)),
         }
       : {}),
-    '+': () => desk.setCamera(zoomAbout(camera, middle, 1.4)),
-    '=': () => desk.setCamera(zoomAbout(camera, middle, 1.4)),
-    '-': () => desk.setCamera(zoomAbout(camera, middle, 1 / 1.4)),
-    '0': desk.fit,
+    '+': () => viewport.setCamera(zoomAbout(camera, middle, 1.4)),
+    '=': () => viewport.setCamera(zoomAbout(camera, middle, 1.4)),
+    '-': () => viewport.setCamera(zoomAbout(camera, middle, 1 / 1.4)),
+    '0': viewport.fit,
     '[': () => turnSheet(-1),
     ']': () => turnSheet(1),
   };

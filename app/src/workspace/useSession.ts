@@ -2,7 +2,7 @@ import { useLayoutEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { useStores } from '../stores/context.tsx';
-import type { Desk } from './desk.ts';
+import type { Viewport } from './viewport.ts';
 import { type Session, createSession } from './session.ts';
 import type { Snapper } from './snapper.ts';
 import type { HitIndex } from './tools/hitIndex.ts';
@@ -11,7 +11,7 @@ import type { SessionState } from './tools/tool.ts';
 /** The session at the sheet that is shown; undefined until the desk stands. */
 export function useSession(
   sheetId: Sheet['id'],
-  desk: Desk | undefined,
+  viewport: Viewport | undefined,
   hits: HitIndex,
   snapper: Snapper,
 ): Session | undefined {
@@ -19,13 +19,13 @@ export function useSession(
   const [session, setSession] = useState<Session | undefined>();
   // Before the job is closed by those around it: what is being drawn is still put into it.
   useLayoutEffect(() => {
-    if (desk === undefined) return undefined;
-    const made = createSession({ stores, desk, hits, snapper }, sheetId);
+    if (viewport === undefined) return undefined;
+    const made = createSession({ stores, viewport, hits, snapper }, sheetId);
     setSession(made);
     return () => made.end();
     // Another sheet is shown to the same session.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [stores, desk, hits, snapper]);
+  }, [stores, viewport, hits, snapper]);
   useLayoutEffect(() => session?.show(sheetId), [session, sheetId]);
   return session;
 }

@@ -15,7 +15,7 @@ import { defineOpening } from './sources/opening.ts';
 import { definePiece } from './sources/piece.ts';
 import { defineQuantity } from './sources/quantity.ts';
 import { defineMeasures, defineProperties, defineShared } from './sources/scopeMeasures.ts';
-import { groupsApart } from './totals/groupsApart.ts';
+import { groupsOfOwnRates } from './totals/groupsOfOwnRates.ts';
 import { defineBid, defineGroup, defineScopeCost, defineSection } from './totals/sums.ts';
 import { defineYardstick } from './totals/yardstick.ts';
 
@@ -28,7 +28,7 @@ export interface Definer {
 }
 
 const codes = query((job): readonly string[] => listPurchases(job).map(({ code }) => code));
-const groups = query((job): readonly string[] => groupsApart(job).map(({ group }) => group.id));
+const groups = query((job): readonly string[] => groupsOfOwnRates(job).map(({ group }) => group.id));
 
 /** Totals with a filter: there while a formula reads them. */
 export const FILTERED: Definer = { name: 'filtered', each: 'read', define: defineFiltered };

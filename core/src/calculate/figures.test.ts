@@ -4,7 +4,7 @@ import { put, remove } from '../job/change.ts';
 import { applyDiff, createJob, settingsOf } from '../job/job.ts';
 import { isJunction } from '../job/measures.ts';
 import { printNode } from '../job/nodeId.ts';
-import { anyDeeds, doSomething, startBusyDesk } from '../testing/deeds.ts';
+import { anyEdits, doSomething, startBusyBench } from '../testing/randomEdits.ts';
 import { differences } from '../testing/differences.ts';
 import { Calculation } from './calculation.ts';
 import type { Figures } from './figures.ts';
@@ -27,12 +27,12 @@ function wrongIn(figures: Figures): readonly string[] {
 describe('figures of a moment', () => {
   it('stay as they are, whatever is done to the job', () => {
     fc.assert(
-      fc.property(anyDeeds, (list) => {
-        const desk = startBusyDesk();
-        const kept: Figures[] = [desk.calculation.figures];
+      fc.property(anyEdits, (list) => {
+        const bench = startBusyBench();
+        const kept: Figures[] = [bench.calculation.figures];
         for (const [what, pick, amount] of list) {
-          doSomething(desk, what, pick, amount);
-          kept.push(desk.calculation.figures);
+          doSomething(bench, what, pick, amount);
+          kept.push(bench.calculation.figures);
         }
         for (const figures of new Set(kept)) expect(wrongIn(figures)).toEqual([]);
       }),
@@ -41,15 +41,15 @@ describe('figures of a moment', () => {
   });
 
   it('know which nodes were there, and what had no figure', () => {
-    const desk = startBusyDesk();
-    const line = desk.line({ quantity: '3 kg', unit: 'ft', costs: { material: '10' } });
-    const before = desk.calculation.figures;
-    desk.change(line);
-    const then = desk.calculation.figures;
-    desk.change({ ...line, quantity: '3' });
-    desk.change(remove(line.id));
+    const bench = startBusyBench();
+    const line = bench.line({ quantity: '3 kg', unit: 'ft', costs: { material: '10' } });
+    const before = bench.calculation.figures;
+    bench.change(line);
+    const then = bench.calculation.figures;
+    bench.change({ ...line, quantity: '3' });
+    bench.change(remove(line.id));
     const quantity = lineNode(line.id, 'quantity');
-    const [first, second, last] = [before, then, desk.calculation.figures].map((figures) => ({
+    const [first, second, last] = [before, then, bench.calculation.figures].map((figures) => ({
       has: figures.has(quantity),
       failed: [...figures.failures()].some(([node]) => node.owner === line.id),
     }));
@@ -65,26 +65,26 @@ describe('figures of a moment', () => {
 describe('figures after a change that is not made', () => {
   it('are those of the changed job, and leave no trace', () => {
     fc.assert(
-      fc.property(anyDeeds, fc.nat(400), (list, amount) => {
-        const desk = startBusyDesk();
-        for (const [what, pick, by] of list) doSomething(desk, what, pick, by);
-        const now = desk.calculation.figures;
-        const line = desk.line({
+      fc.property(anyEdits, fc.nat(400), (list, amount) => {
+        const bench = startBusyBench();
+        for (const [what, pick, by] of list) doSomething(bench, what, pick, by);
+        const now = bench.calculation.figures;
+        const line = bench.line({
           quantity: `total(any, length) + ${amount} ft`,
           unit: 'ft',
           costs: { other: '3' },
         });
-        const job = desk.job();
+        const job = bench.job();
         const diff = put(line, { ...settingsOf(job), currency: 'JPY' })(job);
         if (!diff.ok) throw new Error(diff.problem.kind);
         const then = now.after(diff.value);
         expect(then.job).toEqual(applyDiff(job, diff.value));
         expect(wrongIn(then)).toEqual([]);
-        expect(desk.calculation.figures).toBe(now);
+        expect(bench.calculation.figures).toBe(now);
         expect(wrongIn(now)).toEqual([]);
-        expect(differences(desk.calculation, new Calculation(desk.job()))).toEqual([]);
+        expect(differences(bench.calculation, new Calculation(bench.job()))).toEqual([]);
         // And both stand when the job goes on.
-        desk.change(desk.line({ costs: { other: '77' } }));
+        bench.change(bench.line({ costs: { other: '77' } }));
         expect(wrongIn(then)).toEqual([]);
         expect(wrongIn(now)).toEqual([]);
       }),
@@ -93,10 +93,10 @@ describe('figures after a change that is not made', () => {
   });
 
   it('can be asked for of a moment that has passed too', () => {
-    const desk = startBusyDesk();
-    const then = desk.calculation.figures;
-    const line = desk.line({ costs: { other: '100' } });
-    desk.change(desk.line({ costs: { other: '1' } }));
+    const bench = startBusyBench();
+    const then = bench.calculation.figures;
+    const line = bench.line({ costs: { other: '100' } });
+    bench.change(bench.line({ costs: { other: '1' } }));
     const diff = put(line)(then.job);
     if (!diff.ok) throw new Error(diff.problem.kind);
     const total = (figures: Figures): number => {
@@ -107,9 +107,9 @@ describe('figures after a change that is not made', () => {
   });
 
   it('that cannot be followed leave the calculation refusing to go on, not half changed', () => {
-    const desk = startBusyDesk();
-    const { calculation } = desk;
-    const job = desk.job();
+    const bench = startBusyBench();
+    const { calculation } = bench;
+    const job = bench.job();
     // A job without settings is no job: whoever asks for the currency throws.
     const broken = createJob([]);
     const diff = { added: [], removed: [settingsOf(job)], updated: [] };

@@ -4,7 +4,7 @@ import { bidNode, markupNode, measureNode } from '../calculate/graph/nodes.ts';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { FOOT, makeMark, makeScope } from '../testing/job.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { makeMarkup } from '../testing/records.ts';
 import { put } from '../job/change.ts';
 import { applyDiff } from '../job/job.ts';
@@ -13,10 +13,10 @@ import { type Check, type Checks } from './check.ts';
 
 /** A bid of lines at so many dollars, with one markup. */
 function bidOf(costs: readonly string[], markup: Partial<RecordOf<'markup'>>) {
-  const desk = createPricedDesk();
-  const record = makeMarkup(desk.makeId, markup);
-  desk.change(...costs.map((subcontract) => desk.line({ costs: { subcontract } })), record);
-  return { desk, record };
+  const bench = createBench();
+  const record = makeMarkup(bench.makeId, markup);
+  bench.change(...costs.map((subcontract) => bench.line({ costs: { subcontract } })), record);
+  return { bench, record };
 }
 
 /** A wall of 100 x 10 ft with one void of an area, and what is left of it under a rule. */
@@ -24,21 +24,21 @@ function netWall(
   voidFt: readonly [width: number, height: number],
   deduct: RecordOf<'scope'>['deduct'],
 ): number {
-  const desk = createPricedDesk();
-  const scope = makeScope(desk.makeId, {
+  const bench = createBench();
+  const scope = makeScope(bench.makeId, {
     key: 'wall',
     kind: 'run',
     properties: [{ key: 'height', name: 'Height', value: '10', unit: 'ft' }],
     ...(deduct === undefined ? {} : { deduct }),
   });
-  const mark = makeMark(desk.makeId, scope, desk.sheet, [
+  const mark = makeMark(bench.makeId, scope, bench.sheet, [
     [0, 0],
     [100, 0],
   ]);
   const [width, height] = voidFt;
   const opening: RecordOf<'opening'> = {
     type: 'opening',
-    id: desk.makeId('opening'),
+    id: bench.makeId('opening'),
     markId: mark.id,
     scopeId: null,
     tag: '',
@@ -46,9 +46,9 @@ function netWall(
     heightM: height * FOOT,
     seat: { on: 'run', stroke: 0, along: 0.5 },
   };
-  const diff = put(scope, mark, opening)(desk.job());
+  const diff = put(scope, mark, opening)(bench.job());
   if (!diff.ok) throw new Error(JSON.stringify(diff.problem));
-  const calculation = new Calculation(applyDiff(desk.job(), diff.value));
+  const calculation = new Calculation(applyDiff(bench.job(), diff.value));
   return (knownValue(calculation.figure(measureNode(scope.id, 'net_wall_area'))) ?? Number.NaN) / FOOT ** 2;
 }
 
@@ -64,17 +64,17 @@ export const MONEY_CHECKS: Checks = {
   subject: 'Money',
   checks: [
     check('A markup of 25 % on a cost of 1,000', 250, '$', 'computed', () => {
-      const { desk, record } = bidOf(['1000'], { percent: '25', base: 'cost' });
-      return (desk.known(markupNode(record.id)) ?? Number.NaN) / 100;
+      const { bench, record } = bidOf(['1000'], { percent: '25', base: 'cost' });
+      return (bench.known(markupNode(record.id)) ?? Number.NaN) / 100;
     }),
     check('The margin in that bid', 20, '%', 'computed: 250 of 1,250', () => {
-      const { desk, record } = bidOf(['1000'], { percent: '25', base: 'cost' });
-      const known = (node: NodeId): number => desk.known(node) ?? Number.NaN;
+      const { bench, record } = bidOf(['1000'], { percent: '25', base: 'cost' });
+      const known = (node: NodeId): number => bench.known(node) ?? Number.NaN;
       return (known(markupNode(record.id)) / known(bidNode('total'))) * 100;
     }),
     check('A margin of 20 % on a cost of 1,000', 250, '$', 'computed: 1,000 / 0.8 - 1,000', () => {
-      const { desk, record } = bidOf(['1000'], { percent: '20', base: 'cost', as: 'margin' });
-      return (desk.known(markupNode(record.id)) ?? Number.NaN) / 100;
+      const { bench, record } = bidOf(['1000'], { percent: '20', base: 'cost', as: 'margin' });
+      return (bench.known(markupNode(record.id)) ?? Number.NaN) / 100;
     }),
     check(
       'Three lines of 100.00 with a markup of 10.01: the sum of their prices, spread by largest remainder',
@@ -82,9 +82,9 @@ export const MONEY_CHECKS: Checks = {
       '$',
       'computed: 300 + 10.01',
       () => {
-        const { desk } = bidOf(['100', '100', '100'], { percent: '10.01', base: 'cost', as: 'sum' });
-        const prices = linePrices(desk.calculation.figures);
-        return [...desk.job().line.keys()].reduce((sum, key) => sum + (prices.ofLine(key) ?? 0), 0) / 100;
+        const { bench } = bidOf(['100', '100', '100'], { percent: '10.01', base: 'cost', as: 'sum' });
+        const prices = linePrices(bench.calculation.figures);
+        return [...bench.job().line.keys()].reduce((sum, key) => sum + (prices.ofLine(key) ?? 0), 0) / 100;
       },
     ),
     check(
@@ -93,14 +93,14 @@ export const MONEY_CHECKS: Checks = {
       '$',
       'computed: 250 x 1.15 x 1.06',
       () => {
-        const desk = createPricedDesk();
-        desk.change(
-          desk.line({ costs: { subcontract: '250' } }),
-          makeMarkup(desk.makeId, { percent: '12', base: 'cost', order: 1 }),
-          makeMarkup(desk.makeId, { percent: '3', base: 'cost', order: 2 }),
-          makeMarkup(desk.makeId, { percent: '6', base: 'running', order: 3 }),
+        const bench = createBench();
+        bench.change(
+          bench.line({ costs: { subcontract: '250' } }),
+          makeMarkup(bench.makeId, { percent: '12', base: 'cost', order: 1 }),
+          makeMarkup(bench.makeId, { percent: '3', base: 'cost', order: 2 }),
+          makeMarkup(bench.makeId, { percent: '6', base: 'running', order: 3 }),
         );
-        return (desk.known(bidNode('total')) ?? Number.NaN) / 100;
+        return (bench.known(bidNode('total')) ?? Number.NaN) / 100;
       },
     ),
   ],

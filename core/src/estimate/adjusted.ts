@@ -18,11 +18,11 @@ export function adjustmentsOn(
   key: LineKey,
   sectionId: Id<'section'> | null,
 ): readonly Adjustment[] {
-  const acting = (ids: readonly Id<'adjustment'>[]): readonly Adjustment[] =>
+  const priceFactors = (ids: readonly Id<'adjustment'>[]): readonly Adjustment[] =>
     ids.length === 0 ? NONE : inOrder(recordsOf(job.adjustment, ids));
   return [
-    ...acting(onAll(job, '')),
-    ...sectionsAround(job, sectionId).flatMap((id) => acting(onSection(job, id))),
-    ...acting(onLine(job, key)),
+    ...priceFactors(onAll(job, '')),
+    ...sectionsAround(job, sectionId).flatMap((id) => priceFactors(onSection(job, id))),
+    ...priceFactors(onLine(job, key)),
   ];
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { type Job, createJob, listRecords } from '../job/job.ts';
-import { anyDeeds, deskAfter, doSomething, startBusyDesk } from '../testing/deeds.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { anyEdits, deskAfter, doSomething, startBusyBench } from '../testing/randomEdits.ts';
+import { createBench } from '../testing/priced.ts';
 import { makePackage } from '../testing/records.ts';
 import {
   LINE_MAKERS,
@@ -18,7 +18,7 @@ import { isPriced, listRows } from './rows.ts';
 describe('the lines of a job', () => {
   it('are those that the estimate shows, each once', () => {
     fc.assert(
-      fc.property(anyDeeds, (list) => {
+      fc.property(anyEdits, (list) => {
         const job = deskAfter(list).job();
         const keys = [...listLines(job)].map(({ key }) => key);
         const shown = listRows(job).flatMap((row) => (isPriced(row) ? [row.key] : []));
@@ -31,7 +31,7 @@ describe('the lines of a job', () => {
 
   it('are found again by their keys, and nothing else is', () => {
     fc.assert(
-      fc.property(anyDeeds, (list) => {
+      fc.property(anyEdits, (list) => {
         const job = deskAfter(list).job();
         for (const line of listLines(job)) expect(findLine(job, line.key)).toEqual(line);
         for (const row of listRows(job)) if (!isPriced(row)) expect(findLine(job, row.key)).toBeUndefined();
@@ -46,14 +46,14 @@ describe('the lines of a job', () => {
     const told = (job: Job): unknown =>
       listRows(job).map((row) => [row.type, row.key, row.depth, row.type === 'subtotal' ? row.over : []]);
     fc.assert(
-      fc.property(anyDeeds, (list) => {
-        const desk = startBusyDesk();
+      fc.property(anyEdits, (list) => {
+        const bench = startBusyBench();
         for (const [what, pick, amount] of list) {
-          doSomething(desk, what, pick, amount);
+          doSomething(bench, what, pick, amount);
           // Looked at in between, as a screen does: what is kept of it must not be what is seen later.
-          listRows(desk.job());
+          listRows(bench.job());
         }
-        const job = desk.job();
+        const job = bench.job();
         expect(told(job)).toEqual(told(createJob(listRecords(job))));
         expect(listRows(job).map((row) => (row.type === 'line' ? row.line : undefined))).toEqual(
           listRows(job).map((row) => (row.type === 'line' ? job.line.get(row.line.id) : undefined)),
@@ -65,7 +65,7 @@ describe('the lines of a job', () => {
 
   it('that count are those of each maker that count', () => {
     fc.assert(
-      fc.property(anyDeeds, (list) => {
+      fc.property(anyEdits, (list) => {
         const job = deskAfter(list).job();
         for (const { key, by, makerId } of listCounted(job))
           expect(countedLinesOf(job, by, makerId).map((each) => each.key)).toContain(key);
@@ -75,19 +75,19 @@ describe('the lines of a job', () => {
   });
 
   it('have a name, a unit and codes, wherever they come from', () => {
-    const desk = createPricedDesk();
-    const section = desk.sectionId('03');
-    const pack = makePackage(desk.makeId, { name: 'Roofing', sectionId: section });
-    const typed = desk.line({
+    const bench = createBench();
+    const section = bench.sectionId('03');
+    const pack = makePackage(bench.makeId, { name: 'Roofing', sectionId: section });
+    const typed = bench.line({
       description: 'Permit',
       unit: 'ea',
       itemCode: 'X',
       costCode: '01 41',
       sectionId: section,
     });
-    const bare = desk.line({ description: 'Bare', sectionId: section });
-    desk.change(pack, typed, bare, desk.line({ is: 'text', description: 'By others' }));
-    const job = desk.job();
+    const bare = bench.line({ description: 'Bare', sectionId: section });
+    bench.change(pack, typed, bare, bench.line({ is: 'text', description: 'By others' }));
+    const job = bench.job();
     const told = [...listLines(job)].map((line) => [
       nameOfLine(line),
       unitOfLine(line),

@@ -7,7 +7,7 @@ import { query } from '../job/query.ts';
 import type { PlaceInAlternate } from '../job/records/alternate.ts';
 import type { Line } from '../job/records/line.ts';
 import type { Package } from '../job/records/quote.ts';
-import { alternateOf, costCodeOf, isSpread, sectionOf } from './places.ts';
+import { alternateOf, costCodeOf, standsInItsSection, sectionOf } from './places.ts';
 import { type JobPurchase, listPurchases, purchaseOfCode } from './purchases.ts';
 
 /** What makes lines: assemblies that are applied, typed lines, purchases, packages. */
@@ -164,4 +164,5 @@ export function findLine(job: Job, key: LineKey): LineAt | undefined {
 }
 
 /** Whether a line stands elsewhere than under what was measured. */
-export const standsApart = (job: Job, { of }: LineAt): boolean => of.by === 'use' && isSpread(job, of.made);
+export const standsApart = (job: Job, { of }: LineAt): boolean =>
+  of.by === 'use' && standsInItsSection(job, of.made);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { type EstimateRow, listRows } from './rows.ts';
 import { makeMark, makeScope } from '../testing/job.ts';
-import { type Desk, createPricedDesk } from '../testing/priced.ts';
+import { type Bench, createBench } from '../testing/priced.ts';
 import { bidNode } from '../calculate/graph/nodes.ts';
 import { moveRows, nestSection, putBelow, unnestSection } from './moveRows.ts';
 
@@ -23,15 +23,15 @@ const nameOf = (row: EstimateRow): string => {
 };
 
 /** What stands in a section, in its order. */
-function inSection(desk: Desk, code: string): readonly string[] {
-  const names = listRows(desk.job()).map(nameOf);
+function inSection(bench: Bench, code: string): readonly string[] {
+  const names = listRows(bench.job()).map(nameOf);
   const from = names.indexOf(`[${code}]`);
   const to = names.findIndex((name, at) => at > from && name.startsWith('['));
   return names.slice(from + 1, to < 0 ? undefined : to);
 }
 
-function desk() {
-  const made = createPricedDesk();
+function bench() {
+  const made = createBench();
   const slab = makeScope(made.makeId, { key: 'slab', kind: 'area', sectionId: made.sectionId('03') });
   const assembly = [...made.job().assembly.values()].find(({ measures }) => measures === 'area');
   if (assembly === undefined) throw new Error('no assembly');
@@ -61,7 +61,7 @@ function desk() {
 
 describe('moving rows', () => {
   it('orders lines among each other', () => {
-    const { made, move } = desk();
+    const { made, move } = bench();
     move(['c'], 'a', 'before');
     expect(inSection(made, '03').slice(-3)).toEqual(['c', 'a', 'b']);
     move(['c', 'a'], 'b', 'after');
@@ -69,14 +69,14 @@ describe('moving rows', () => {
   });
 
   it('takes lines to another section', () => {
-    const { made, move } = desk();
+    const { made, move } = bench();
     move(['b'], '[06]', 'after');
     expect(inSection(made, '06')).toEqual(['b']);
     expect(inSection(made, '03').slice(-2)).toEqual(['a', 'c']);
   });
 
   it('takes a line of an assembly out from under what was measured, at the same money', () => {
-    const { made, move, components } = desk();
+    const { made, move, components } = bench();
     const [first = ''] = components;
     const before = made.known(bidNode('cost'));
     move([first], '[06]', 'after');
@@ -86,14 +86,14 @@ describe('moving rows', () => {
   });
 
   it('takes what was measured with all its lines', () => {
-    const { made, move, components } = desk();
+    const { made, move, components } = bench();
     move(['slab', ...components], '[09]', 'after');
     expect(inSection(made, '09')).toEqual(['slab', ...components]);
     expect(made.job().override.size).toBe(0);
   });
 
   it('orders sections, and takes one into the one before it and out again', () => {
-    const { made, move } = desk();
+    const { made, move } = bench();
     move(['[09]'], '[02]', 'before');
     const order = () =>
       listRows(made.job()).flatMap((row) => (row.type === 'section' && row.depth === 0 ? [nameOf(row)] : []));
@@ -112,16 +112,16 @@ describe('moving rows', () => {
 });
 
 describe('a new line', () => {
-  const add = ({ made }: ReturnType<typeof desk>, description: string, below: string | undefined): void => {
+  const add = ({ made }: ReturnType<typeof bench>, description: string, below: string | undefined): void => {
     const rows = listRows(made.job());
     const line = made.line({ description, sectionId: made.sectionId('03') });
     made.change(putBelow(rows, rows.find((row) => nameOf(row) === below)?.key, line, made.makeId));
   };
-  const typedOf = ({ made, components }: ReturnType<typeof desk>): readonly string[] =>
+  const typedOf = ({ made, components }: ReturnType<typeof bench>): readonly string[] =>
     inSection(made, '03').filter((name) => name !== 'slab' && !components.includes(name));
 
   it('comes right below the line that is current, however often', () => {
-    const test = desk();
+    const test = bench();
     add(test, 'n0', 'a');
     expect(typedOf(test)).toEqual(['a', 'n0', 'b', 'c']);
     // Each below the one before, and each below the same one: no place is ever used up.
@@ -139,7 +139,7 @@ describe('a new line', () => {
   });
 
   it('comes last in its section where none of its lines is current', () => {
-    const test = desk();
+    const test = bench();
     add(test, 'below the head', '[03]');
     add(test, 'below what was measured', 'slab');
     add(test, 'below nothing', undefined);
@@ -154,7 +154,7 @@ describe('a new line', () => {
   });
 
   it('finds its place between lines that have one order', () => {
-    const test = desk();
+    const test = bench();
     const { made } = test;
     for (const line of [...made.job().line.values()]) made.change({ ...line, order: 1 });
     const [first, ...others] = typedOf(test);

@@ -39,7 +39,7 @@ export function sectionOf(job: Job, placed: PlacedComponent): Id<'section'> | nu
 }
 
 /** True while the line stands elsewhere than under what was measured. */
-export function isSpread(job: Job, placed: PlacedComponent): boolean {
+export function standsInItsSection(job: Job, placed: PlacedComponent): boolean {
   if (overrideOf(job, placed.key)?.sectionId !== undefined) return true;
   return sectionOf(job, placed) !== placed.frame.scope.sectionId;
 }

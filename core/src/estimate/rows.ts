@@ -23,7 +23,7 @@ import {
   scopesOfSection,
   usesOfScope,
 } from '../job/belongs.ts';
-import { alternateOf, isSpread, sectionOf } from './places.ts';
+import { alternateOf, standsInItsSection, sectionOf } from './places.ts';
 
 export interface ComponentRow {
   readonly type: 'component';
@@ -126,7 +126,7 @@ const spreadBySection = query((job): ReadonlyMap<string, readonly ComponentRow[]
   if (job.override.size === 0 && linesByOf(job) !== 'code') return new Map();
   for (const use of inOrder(job.use.values()))
     for (const placed of componentsOf(job, use))
-      if (isSpread(job, placed)) spread.push({ ...rowOfComponent(placed, 0), spread: true });
+      if (standsInItsSection(job, placed)) spread.push({ ...rowOfComponent(placed, 0), spread: true });
   return groupBy(spread, ({ placed }): string => sectionOf(job, placed) ?? '');
 });
 
@@ -177,7 +177,8 @@ const rowsOfScope = query((job, scopeId, depthText): readonly EstimateRow[] => {
   const depth = Number(depthText);
   const uses = recordsOf(job.use, usesOfScope(job, scope.id));
   const rows = componentRowsOf(job, scope, uses, depth + 1);
-  const under = spreadBySection(job).size === 0 ? rows : rows.filter(({ placed }) => !isSpread(job, placed));
+  const under =
+    spreadBySection(job).size === 0 ? rows : rows.filter(({ placed }) => !standsInItsSection(job, placed));
   return under.length === 0 ? [] : [{ type: 'scope', key: scope.id, scope, depth }, ...under];
 });
 

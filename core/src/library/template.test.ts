@@ -8,80 +8,80 @@ import { checkJob } from '../job/integrity.ts';
 import { createJob } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
 import { makeMark, makeScope } from '../testing/job.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { type CopiedRow, copyRows } from './copyRows.ts';
 import { USUAL_TEMPLATE, templateOf } from './template.ts';
 import { makeCrew } from '../testing/records.ts';
 
 /** A measured slab with an assembly, a typed line by a crew, and one with a figure of the job. */
 function finishedJob() {
-  const desk = createPricedDesk();
-  const slab = makeScope(desk.makeId, {
+  const bench = createBench();
+  const slab = makeScope(bench.makeId, {
     key: 'slab',
     kind: 'area',
     name: 'Slab',
-    sectionId: desk.sectionId('03'),
+    sectionId: bench.sectionId('03'),
   });
-  const assembly = [...desk.job().assembly.values()].find(({ measures }) => measures === 'area');
+  const assembly = [...bench.job().assembly.values()].find(({ measures }) => measures === 'area');
   if (assembly === undefined) throw new Error('no assembly for areas');
   const use: RecordOf<'use'> = {
     type: 'use',
-    id: desk.makeId('use'),
+    id: bench.makeId('use'),
     scopeId: slab.id,
     assemblyId: assembly.id,
     order: 1,
     answers: {},
   };
-  const crew = makeCrew(desk.makeId, {
+  const crew = makeCrew(bench.makeId, {
     name: 'Pour crew',
-    members: [{ craftId: desk.craft('Laborer').id, count: 3 }],
+    members: [{ craftId: bench.craft('Laborer').id, count: 3 }],
   });
-  const item = desk.item({ code: 'OWN-9', material: '12.5', family: 'Bolts', sizes: { length: '10 in' } });
-  const days = desk.line({
+  const item = bench.item({ code: 'OWN-9', material: '12.5', family: 'Bolts', sizes: { length: '10 in' } });
+  const days = bench.line({
     description: 'Layout',
     quantity: '2',
     unit: 'day',
     crewId: crew.id,
-    sectionId: desk.sectionId('03'),
+    sectionId: bench.sectionId('03'),
   });
-  const flows = desk.line({
+  const flows = bench.line({
     description: 'Cure',
     quantity: 'total(slab, area)',
     unit: 'ft²',
     costs: { material: '0.1' },
   });
-  const bolts = desk.line({
+  const bolts = bench.line({
     description: 'Bolts',
     quantity: '40',
     sizing: { family: 'Bolts', by: { length: '8 in' } },
   });
-  desk.change(slab, use, crew, item, days, flows, bolts);
-  desk.change(
-    makeMark(desk.makeId, slab, desk.sheet, [
+  bench.change(slab, use, crew, item, days, flows, bolts);
+  bench.change(
+    makeMark(bench.makeId, slab, bench.sheet, [
       [0, 0],
       [24, 0],
       [24, 30],
       [0, 30],
     ]),
   );
-  return { desk, slab, days, flows, bolts, use };
+  return { bench, slab, days, flows, bolts, use };
 }
 
 describe('a template', () => {
   it('keeps sections, scopes, assemblies and prices, with every quantity at zero', () => {
-    const { desk, flows } = finishedJob();
-    const job = createJob(templateOf(desk.job(), 'Small building', USUAL_TEMPLATE));
+    const { bench, flows } = finishedJob();
+    const job = createJob(templateOf(bench.job(), 'Small building', USUAL_TEMPLATE));
     expect(checkJob(job)).toBeUndefined();
     expect([job.mark.size, job.sheet.size, job.file.size]).toEqual([0, 0, 0]);
-    expect([job.scope.size, job.use.size, job.item.size]).toEqual([1, 1, desk.job().item.size]);
+    expect([job.scope.size, job.use.size, job.item.size]).toEqual([1, 1, bench.job().item.size]);
     expect([...job.line.values()].map(({ quantity }) => quantity)).toEqual(['0', flows.quantity, '0']);
     expect(knownValue(new Calculation(job).figure(bidNode('total')))).toBe(0);
   });
 
   it('keeps what it is asked to, and no more', () => {
-    const { desk } = finishedJob();
+    const { bench } = finishedJob();
     const kept = createJob(
-      templateOf(desk.job(), 'Quantities', { ...USUAL_TEMPLATE, quantities: true, prices: false }),
+      templateOf(bench.job(), 'Quantities', { ...USUAL_TEMPLATE, quantities: true, prices: false }),
     );
     expect([...kept.line.values()].map(({ quantity }) => quantity)).toContain('40');
     expect([...kept.item.values()].every(({ material }) => material === '')).toBe(true);
@@ -90,8 +90,8 @@ describe('a template', () => {
 
 describe('lines copied from another job', () => {
   function copied() {
-    const { desk: from, slab } = finishedJob();
-    const to = createPricedDesk();
+    const { bench: from, slab } = finishedJob();
+    const to = createBench();
     const rows = listRows(from.job()).filter(
       (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
     );

@@ -2,52 +2,52 @@ import { describe, expect, it } from '@jest/globals';
 import type { RecordOf } from '../job/record.ts';
 import { componentLine } from '../job/lineKey.ts';
 import { makeScope } from '../testing/job.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { findByCode, isUnpriced, usedCodes } from './book.ts';
 
 describe('the price book of a job', () => {
   it('finds an item however the letters of its code are written', () => {
-    const desk = createPricedDesk();
-    desk.change(desk.item({ code: 'FX-Stand', material: '46' }));
-    const { item } = desk.job();
+    const bench = createBench();
+    bench.change(bench.item({ code: 'FX-Stand', material: '46' }));
+    const { item } = bench.job();
     expect(findByCode(item, ' fx-stand ')?.material).toBe('46');
     expect(findByCode(item, 'FX')).toBeUndefined();
   });
 
   it('has no price for an item while neither money nor hours are said; nothing is a price', () => {
-    const desk = createPricedDesk();
-    expect(isUnpriced(desk.item({ code: 'A' }))).toBe(true);
-    expect(isUnpriced(desk.item({ code: 'A', material: '0' }))).toBe(false);
-    expect(isUnpriced(desk.item({ code: 'A', laborHours: '0.5' }))).toBe(false);
-    expect(isUnpriced(desk.item({ code: 'A', other: '12' }))).toBe(false);
+    const bench = createBench();
+    expect(isUnpriced(bench.item({ code: 'A' }))).toBe(true);
+    expect(isUnpriced(bench.item({ code: 'A', material: '0' }))).toBe(false);
+    expect(isUnpriced(bench.item({ code: 'A', laborHours: '0.5' }))).toBe(false);
+    expect(isUnpriced(bench.item({ code: 'A', other: '12' }))).toBe(false);
   });
 
   it('knows which of its codes the job is priced by', () => {
-    const desk = createPricedDesk();
-    const inUse = (code: string): boolean => usedCodes(desk.job()).has(code);
-    const line = desk.line({ itemCode: 'TYPED' });
-    desk.change(line);
+    const bench = createBench();
+    const inUse = (code: string): boolean => usedCodes(bench.job()).has(code);
+    const line = bench.line({ itemCode: 'TYPED' });
+    bench.change(line);
     expect([inUse('TYPED'), inUse('OTHER')]).toEqual([true, false]);
 
     // An assembly counts once it is applied, and what was chosen for one of its lines counts too.
-    const slab = desk.assembly('Slab');
+    const slab = bench.assembly('Slab');
     const [first] = slab.components;
     if (first === undefined) throw new Error('slab: no components');
     expect(inUse(first.itemCode)).toBe(false);
-    const scope = makeScope(desk.makeId, { key: 'deck', kind: 'area' });
+    const scope = makeScope(bench.makeId, { key: 'deck', kind: 'area' });
     const use: RecordOf<'use'> = {
       type: 'use',
-      id: desk.makeId('use'),
+      id: bench.makeId('use'),
       scopeId: scope.id,
       assemblyId: slab.id,
       order: 1,
       answers: {},
     };
-    desk.change(scope, use);
+    bench.change(scope, use);
     expect(inUse(first.itemCode)).toBe(true);
-    desk.change({
+    bench.change({
       type: 'override',
-      id: desk.makeId('override'),
+      id: bench.makeId('override'),
       line: componentLine(use.id, first.key),
       itemCode: 'CHOSEN',
     });

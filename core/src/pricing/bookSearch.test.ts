@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { BookSearch } from './bookSearch.ts';
 
-const { item } = createPricedDesk();
+const { item } = createBench();
 const search = new BookSearch([
   item({ code: 'EL-114', description: 'EMT conduit 1-1/4"', group: 'Electrical' }),
   item({ code: 'EL-100', description: 'EMT conduit 1"', group: 'Electrical' }),

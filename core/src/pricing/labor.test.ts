@@ -3,7 +3,7 @@ import { createIdMaker } from '../job/id.ts';
 import type { RecordOf } from '../job/record.ts';
 import { createChance } from '../testing/job.ts';
 import { NO_FACTORS, factorsOfRegion, withAdjustments } from './factors.ts';
-import { burdenedWage, gangOf, gangOfCrew, hoursPerUnit } from './labor.ts';
+import { burdenedWage, crewRatesOf, ratesOfCrew, hoursPerUnit } from './labor.ts';
 import { makeCrew, makeRegion } from '../testing/records.ts';
 
 const makeId = createIdMaker(createChance());
@@ -45,31 +45,31 @@ describe('who works', () => {
       machines: [{ name: 'Lift', count: 2, hourly: '15' }],
     });
     const workers = workersOf(crew);
-    expect(gangOf({ craftId: laborer.id, crewId: crew.id }, workers)).toEqual({
+    expect(crewRatesOf({ craftId: laborer.id, crewId: crew.id }, workers)).toEqual({
       people: 2.5,
       wages: 122,
       machines: 30,
       dayHours: 8,
     });
     // A crew that is gone leaves the craft.
-    expect(gangOf({ craftId: laborer.id, crewId: makeId('crew') }, workers)).toMatchObject({
+    expect(crewRatesOf({ craftId: laborer.id, crewId: makeId('crew') }, workers)).toMatchObject({
       people: 1,
       wages: 28,
     });
   });
 
   it('has a day of its own where that is said', () => {
-    expect(gangOfCrew(crewOf({ dayHours: '10' }), workersOf())).toMatchObject({ dayHours: 10 });
-    expect(gangOfCrew(crewOf({ dayHours: '0' }), workersOf())).toMatchObject({ dayHours: 8 });
+    expect(ratesOfCrew(crewOf({ dayHours: '10' }), workersOf())).toMatchObject({ dayHours: 10 });
+    expect(ratesOfCrew(crewOf({ dayHours: '0' }), workersOf())).toMatchObject({ dayHours: 8 });
   });
 
   it('without a wage is known but for what it costs, with the craft named', () => {
     const crew = crewOf({ members: [{ craftId: open.id, count: 1 }] });
-    expect(gangOfCrew(crew, workersOf())).toMatchObject({
+    expect(ratesOfCrew(crew, workersOf())).toMatchObject({
       people: 1,
       noWage: { kind: 'no-wage', craft: 'Open' },
     });
-    expect(gangOf({ craftId: null }, workersOf())).toMatchObject({
+    expect(crewRatesOf({ craftId: null }, workersOf())).toMatchObject({
       people: 1,
       noWage: { kind: 'no-wage', craft: '' },
     });

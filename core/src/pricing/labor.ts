@@ -11,7 +11,7 @@ export interface Workers {
 }
 
 /** What an hour of those who do the work costs, and how many they are. */
-export interface Gang {
+export interface CrewRates {
   /** Labor hours in an hour that all of them work: 1 for a craft alone. */
   readonly people: number;
   /** For an hour of all of them, burden included. */
@@ -38,9 +38,9 @@ export interface Worker {
 }
 
 /** The craft or crew that works; where a wage is missing, whose. */
-export function gangOf({ craftId, crewId }: Worker, workers: Workers): Gang {
+export function crewRatesOf({ craftId, crewId }: Worker, workers: Workers): CrewRates {
   const crew = crewId === undefined ? undefined : workers.crew.get(crewId);
-  if (crew !== undefined) return gangOfCrew(crew, workers);
+  if (crew !== undefined) return ratesOfCrew(crew, workers);
   const craft = craftId === null || craftId === undefined ? undefined : workers.craft.get(craftId);
   const alone = { people: 1, wages: 0, machines: 0, dayHours: DAY_HOURS };
   if (craft === undefined || craft.wage === '')
@@ -48,7 +48,7 @@ export function gangOf({ craftId, crewId }: Worker, workers: Workers): Gang {
   return { ...alone, wages: burdenedWage(craft) };
 }
 
-export function gangOfCrew(crew: Crew, workers: Workers): Gang {
+export function ratesOfCrew(crew: Crew, workers: Workers): CrewRates {
   let [people, wages] = [0, 0];
   let noWage: Failure | undefined;
   for (const { craftId, count } of crew.members) {
@@ -76,7 +76,7 @@ export function gangOfCrew(crew: Crew, workers: Workers): Gang {
 export function hoursPerUnit(
   by: ComponentLabor['by'],
   figure: string,
-  { people, dayHours }: Pick<Gang, 'people' | 'dayHours'>,
+  { people, dayHours }: Pick<CrewRates, 'people' | 'dayHours'>,
 ): number | undefined {
   const value = toNumber(figure);
   if (by === 'hours') return figure === '' ? undefined : value;

@@ -3,7 +3,7 @@ import type { RecordOf } from '../job/record.ts';
 import { createIdMaker } from '../job/id.ts';
 import { createChance } from '../testing/job.ts';
 import { BLANK_ITEM } from './blankItem.ts';
-import { type Gang, type Workers, gangOf } from './labor.ts';
+import { type CrewRates, type Workers, crewRatesOf } from './labor.ts';
 import {
   type UnitPrice,
   costOfOne,
@@ -64,7 +64,7 @@ function priced(result: ReturnType<typeof priceByItem>): UnitPrice {
 }
 
 /** No craft and no crew was named. */
-const nobody = gangOf({}, { craft: new Map(), crew: new Map() });
+const nobody = crewRatesOf({}, { craft: new Map(), crew: new Map() });
 
 describe('the price of a line by an item', () => {
   it('converts measures of one dimension, and pieces only to the same pieces', () => {
@@ -122,7 +122,7 @@ describe('the price of a line by an item', () => {
   it('is none without any cost, and names the craft whose wage is missing', () => {
     expect(priceByItem(item({}), 'ea', workers)).toMatchObject({ problem: { kind: 'no-price' } });
     expect(priceByItem(item({ laborHours: '1', craftId: unpaid.id }), 'ea', workers)).toMatchObject({
-      value: { hours: 1, gang: { noWage: { kind: 'no-wage', craft: 'Diver' } } },
+      value: { hours: 1, crewRates: { noWage: { kind: 'no-wage', craft: 'Diver' } } },
     });
   });
 
@@ -194,7 +194,7 @@ describe('costs typed over a price', () => {
   it('of hours are worked by those who would have done it', () => {
     const price = priced(priceWithTyped(under, { hours: '3' }, nobody));
     expect(price.hours).toBe(3);
-    expect(price.gang?.wages).toBeCloseTo(54, 10);
+    expect(price.crewRates?.wages).toBeCloseTo(54, 10);
   });
 
   it('of labor as money have no hours, even where both are typed', () => {
@@ -207,10 +207,10 @@ describe('costs typed over a price', () => {
   it('of hours on nothing ask who works', () => {
     const nothing = priceByItem(item({}), 'ea', workers);
     expect(priceWithTyped(nothing, { hours: '1' }, nobody)).toMatchObject({
-      value: { hours: 1, gang: { noWage: { kind: 'no-wage' } } },
+      value: { hours: 1, crewRates: { noWage: { kind: 'no-wage' } } },
     });
-    const gang: Gang = { people: 1, wages: 30, machines: 0, dayHours: 8 };
-    expect(priced(priceWithTyped(nothing, { hours: '1' }, gang)).hours).toBe(1);
+    const crewRates: CrewRates = { people: 1, wages: 30, machines: 0, dayHours: 8 };
+    expect(priced(priceWithTyped(nothing, { hours: '1' }, crewRates)).hours).toBe(1);
   });
 
   it('change nothing where nothing is typed', () => {
@@ -227,9 +227,9 @@ describe('a price without an item', () => {
   });
 
   it('of a crew is by its days or its hours, and by nothing else', () => {
-    const gang: Gang = { people: 3, wages: 138, machines: 12, dayHours: 10 };
-    expect(priced(priceByCrew(gang, 'day')).hours).toBe(30);
-    expect(priced(priceByCrew(gang, 'h')).hours).toBe(3);
-    expect(priceByCrew(gang, 'ft')).toMatchObject({ problem: { kind: 'no-price' } });
+    const crewRates: CrewRates = { people: 3, wages: 138, machines: 12, dayHours: 10 };
+    expect(priced(priceByCrew(crewRates, 'day')).hours).toBe(30);
+    expect(priced(priceByCrew(crewRates, 'h')).hours).toBe(3);
+    expect(priceByCrew(crewRates, 'ft')).toMatchObject({ problem: { kind: 'no-price' } });
   });
 });

@@ -6,7 +6,7 @@ import { type Result, accept, refuse } from '../problem/result.ts';
 import { isNumber, sameDimension } from '../units/dimension.ts';
 import { findUnit } from '../units/unit.ts';
 import type { Unit } from '../units/unit.ts';
-import { type Gang, type Workers, gangOf, hoursPerUnit } from './labor.ts';
+import { type CrewRates, type Workers, crewRatesOf, hoursPerUnit } from './labor.ts';
 import { unitOrLabel } from './quantity.ts';
 
 /** A cost in major units of money for `basis` units, of which one of the line has `factor`: 1/27 for ft³ at a price per yd³. */
@@ -24,7 +24,7 @@ export interface UnitPrice {
   readonly costs: readonly UnitCost[];
   /** For one unit of the line, before difficulty. */
   readonly hours: number;
-  readonly gang: Gang | undefined;
+  readonly crewRates: CrewRates | undefined;
 }
 
 const toNumber = (decimal: string): number => (decimal === '' ? 0 : Number(decimal));
@@ -68,12 +68,12 @@ export function priceByItem(item: Item, lineUnit: string, workers: Workers): Res
 }
 
 /** Hours have a basis of their own; a rate or daily output is for single units. */
-function laborOfItem(item: Item, factor: number, workers: Workers): Pick<UnitPrice, 'hours' | 'gang'> {
-  if (toNumber(item.laborHours) === 0) return { hours: 0, gang: undefined };
-  const gang = gangOf(item, workers);
-  const each = hoursPerUnit(item.laborBy ?? 'hours', item.laborHours, gang) ?? 0;
+function laborOfItem(item: Item, factor: number, workers: Workers): Pick<UnitPrice, 'hours' | 'crewRates'> {
+  if (toNumber(item.laborHours) === 0) return { hours: 0, crewRates: undefined };
+  const crewRates = crewRatesOf(item, workers);
+  const each = hoursPerUnit(item.laborBy ?? 'hours', item.laborHours, crewRates) ?? 0;
   const basis = item.laborBy === undefined ? (item.laborBasis ?? item.basis) : 1;
-  return { hours: (each * factor) / basis, gang };
+  return { hours: (each * factor) / basis, crewRates };
 }
 
 /** What a single unit of an item costs in its own unit, in major units, before region and adjustments. */
@@ -87,10 +87,11 @@ export interface OneUnitCost {
 export function costOfOne(item: Item, workers: Workers): Result<OneUnitCost, Failure> {
   const price = priceByItem(item, item.unit, workers);
   if (!price.ok) return price;
-  const { costs, hours, gang } = price.value;
-  if (hours !== 0 && gang?.noWage !== undefined) return refuse(gang.noWage);
+  const { costs, hours, crewRates } = price.value;
+  if (hours !== 0 && crewRates?.noWage !== undefined) return refuse(crewRates.noWage);
   const direct = costs.reduce((sum, { amount, factor, basis }) => sum + (amount * factor) / basis, 0);
-  const labor = gang === undefined ? 0 : (hours / gang.people) * (gang.wages + gang.machines);
+  const labor =
+    crewRates === undefined ? 0 : (hours / crewRates.people) * (crewRates.wages + crewRates.machines);
   return accept({ direct, hours, labor });
 }
 
@@ -100,12 +101,12 @@ export function priceWithLabor(
   labor: ComponentLabor,
   workers: Workers,
 ): Result<UnitPrice, Failure> {
-  const gang = gangOf(labor, workers);
+  const crewRates = crewRatesOf(labor, workers);
   if (labor.figure === '') return refuse({ kind: 'no-price' });
-  const hours = hoursPerUnit(labor.by, labor.figure, gang);
+  const hours = hoursPerUnit(labor.by, labor.figure, crewRates);
   if (hours === undefined) return refuse({ kind: 'no-price' });
   if (!price.ok && price.problem.kind !== 'no-price') return price;
-  return accept({ costs: price.ok ? price.value.costs : [], hours, gang });
+  return accept({ costs: price.ok ? price.value.costs : [], hours, crewRates });
 }
 
 const perUnit = (kind: CostKind, amount: string): UnitCost => ({
@@ -119,42 +120,48 @@ const perUnit = (kind: CostKind, amount: string): UnitCost => ({
 export const priceByHand = (kind: CostKind, amount: string): Result<UnitPrice, Failure> =>
   amount === ''
     ? refuse({ kind: 'no-price' })
-    : accept({ costs: [perUnit(kind, amount)], hours: 0, gang: undefined });
+    : accept({ costs: [perUnit(kind, amount)], hours: 0, crewRates: undefined });
 
 /** The price with what was typed over it by kind. Labor typed as money has no hours, typed ones neither. */
 export function priceWithTyped(
   price: Result<UnitPrice, Failure>,
   typed: TypedCosts,
-  gang: Gang,
+  crewRates: CrewRates,
 ): Result<UnitPrice, Failure> {
   const kinds = COST_KINDS.filter((kind) => (typed[kind] ?? '') !== '');
   const hasHours = (typed.hours ?? '') !== '' && !kinds.includes('labor');
   if (kinds.length === 0 && !hasHours) return price;
   // A price that is there and does not fit stays wrong; one that is not there yet is what was typed.
   if (!price.ok && price.problem.kind !== 'no-price') return price;
-  const under: UnitPrice = price.ok ? price.value : { costs: [], hours: 0, gang: undefined };
+  const under: UnitPrice = price.ok ? price.value : { costs: [], hours: 0, crewRates: undefined };
   const costs = [
     // Labor is one or the other: hours that are typed come in the place of money typed for it before.
     ...under.costs.filter(({ kind }) => !kinds.includes(kind) && !(hasHours && kind === 'labor')),
     ...kinds.map((kind) => perUnit(kind, typed[kind] ?? '')),
   ];
   if (hasHours) {
-    return accept({ costs, hours: toNumber(typed.hours ?? ''), gang: under.gang ?? gang });
+    return accept({ costs, hours: toNumber(typed.hours ?? ''), crewRates: under.crewRates ?? crewRates });
   }
-  return kinds.includes('labor') ? accept({ costs, hours: 0, gang: undefined }) : accept({ ...under, costs });
+  return kinds.includes('labor')
+    ? accept({ costs, hours: 0, crewRates: undefined })
+    : accept({ ...under, costs });
 }
 
 /** The price with its hours worked by those the line itself names. */
-export function priceWithWorker(price: Result<UnitPrice, Failure>, gang: Gang): Result<UnitPrice, Failure> {
-  return price.ok && price.value.hours !== 0 ? accept({ ...price.value, gang }) : price;
+export function priceWithWorker(
+  price: Result<UnitPrice, Failure>,
+  crewRates: CrewRates,
+): Result<UnitPrice, Failure> {
+  return price.ok && price.value.hours !== 0 ? accept({ ...price.value, crewRates }) : price;
 }
 
 /** A crew by its own time: one unit of the line is a day or an hour of all of them. */
-export function priceByCrew(gang: Gang, lineUnit: string): Result<UnitPrice, Failure> {
+export function priceByCrew(crewRates: CrewRates, lineUnit: string): Result<UnitPrice, Failure> {
   const unit = unitOrLabel(lineUnit);
   const hour = findUnit('h');
-  if (unit.symbol === 'day') return accept({ costs: [], hours: gang.people * gang.dayHours, gang });
+  if (unit.symbol === 'day')
+    return accept({ costs: [], hours: crewRates.people * crewRates.dayHours, crewRates });
   if (hour !== undefined && sameDimension(unit.dimension, hour.dimension))
-    return accept({ costs: [], hours: (gang.people * unit.factor) / hour.factor, gang });
+    return accept({ costs: [], hours: (crewRates.people * unit.factor) / hour.factor, crewRates });
   return refuse({ kind: 'no-price' });
 }

@@ -13,9 +13,9 @@ import { checkJob } from '../job/integrity.ts';
 import { createJob, listRecords } from '../job/job.ts';
 import { type CopiedRow, copyRows } from '../library/copyRows.ts';
 import { USUAL_TEMPLATE, templateOf } from '../library/template.ts';
-import { anyDeeds, deskAfter, startBusyDesk } from '../testing/deeds.ts';
+import { anyEdits, deskAfter, startBusyBench } from '../testing/randomEdits.ts';
 import { differences } from '../testing/differences.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { priceAlternates } from './alternates.ts';
 import { BID_DETAILS, bidReport } from './bidReport.ts';
 import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
@@ -28,79 +28,81 @@ const recordsById = (job: ReturnType<typeof createJob>): ReadonlyMap<string, unk
   new Map([...listRecords(job)].map((record) => [record.id, record]));
 
 /** Whatever a person did to a job, what is made of it must hold. */
-describe('a job after any deeds', () => {
-  const holds = (name: string, check: (desk: ReturnType<typeof deskAfter>) => void): void =>
+describe('a job after any edits', () => {
+  const holds = (name: string, check: (bench: ReturnType<typeof deskAfter>) => void): void =>
     it(name, () => {
       fc.assert(
-        fc.property(anyDeeds, (list) => check(deskAfter(list))),
+        fc.property(anyEdits, (list) => check(deskAfter(list))),
         RUNS,
       );
     });
 
-  holds('is one that opens again, as it was, from its file', (desk) => {
-    expect(checkJob(desk.job())).toBeUndefined();
-    const bytes = new Map([...desk.job().file.keys()].map((id) => [id as string, new Uint8Array([1, 2, 3])]));
-    const read = readZestjob(writeZestjob(desk.job(), bytes));
+  holds('is one that opens again, as it was, from its file', (bench) => {
+    expect(checkJob(bench.job())).toBeUndefined();
+    const bytes = new Map(
+      [...bench.job().file.keys()].map((id) => [id as string, new Uint8Array([1, 2, 3])]),
+    );
+    const read = readZestjob(writeZestjob(bench.job(), bytes));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
-    expect(recordsById(read.value.job)).toEqual(recordsById(desk.job()));
+    expect(recordsById(read.value.job)).toEqual(recordsById(bench.job()));
   });
 
-  holds('goes back to the state it was kept in, to the last figure', (desk) => {
-    const kept = startBusyDesk();
-    desk.change(restoreJob(kept.job()));
-    expect(recordsById(desk.job())).toEqual(recordsById(kept.job()));
-    expect(differences(desk.calculation, kept.calculation)).toEqual([]);
+  holds('goes back to the state it was kept in, to the last figure', (bench) => {
+    const kept = startBusyBench();
+    bench.change(restoreJob(kept.job()));
+    expect(recordsById(bench.job())).toEqual(recordsById(kept.job()));
+    expect(differences(bench.calculation, kept.calculation)).toEqual([]);
   });
 
-  holds('is bridged from its beginning without a cent left over', (desk) => {
+  holds('is bridged from its beginning without a cent left over', (bench) => {
     const { from, to, by, tax, markup, lines } = bridgeOf(
-      startBusyDesk().calculation.figures,
-      desk.calculation.figures,
+      startBusyBench().calculation.figures,
+      bench.calculation.figures,
     );
     expect(from + sum(BRIDGE_CAUSES.map((cause) => by[cause])) + tax + markup).toBe(to);
-    expect(to).toBe(total(desk.calculation));
+    expect(to).toBe(total(bench.calculation));
     for (const line of lines)
       expect(sum(BRIDGE_CAUSES.map((cause) => line.by[cause]))).toBe(line.to - line.from);
   });
 
-  holds('is offered to the client for its total, in whatever detail', (desk) => {
+  holds('is offered to the client for its total, in whatever detail', (bench) => {
     for (const detail of BID_DETAILS) {
-      const report = bidReport(desk.calculation.figures, detail);
-      expect(report.total).toBe(total(desk.calculation));
+      const report = bidReport(bench.calculation.figures, detail);
+      expect(report.total).toBe(total(bench.calculation));
       if (report.rows.length > 0) expect(sum(report.rows.map(({ amount }) => amount))).toBe(report.total);
       for (const { amount, inner } of report.rows)
         if (inner.length > 0) expect(sum(inner.map((each) => each.amount))).toBe(amount);
     }
   });
 
-  holds('has alternates that come to the bid as it stands', (desk) => {
-    for (const { alternate, change, ...priced } of priceAlternates(desk.calculation.figures)) {
-      expect(alternate.accepted ? priced.with : priced.without).toBe(total(desk.calculation));
+  holds('has alternates that come to the bid as it stands', (bench) => {
+    for (const { alternate, change, ...priced } of priceAlternates(bench.calculation.figures)) {
+      expect(alternate.accepted ? priced.with : priced.without).toBe(total(bench.calculation));
       const { id, accepted } = alternate;
-      desk.change({ ...alternate, accepted: !accepted });
-      expect([id, accepted ? priced.without : priced.with]).toEqual([id, total(desk.calculation)]);
-      desk.change({ ...alternate, accepted });
+      bench.change({ ...alternate, accepted: !accepted });
+      expect([id, accepted ? priced.without : priced.with]).toEqual([id, total(bench.calculation)]);
+      bench.change({ ...alternate, accepted });
       expect(change).toBe(priced.with - priced.without);
     }
   });
 
-  holds('has its hours worked by someone, no more and no fewer than there are', (desk) => {
-    const worked = sum(hoursByCraft(desk.calculation.figures).map(({ hours }) => hours));
-    expect(worked).toBeCloseTo(knownValue(desk.calculation.figure(bidNode('hours'))) ?? 0, 6);
+  holds('has its hours worked by someone, no more and no fewer than there are', (bench) => {
+    const worked = sum(hoursByCraft(bench.calculation.figures).map(({ hours }) => hours));
+    expect(worked).toBeCloseTo(knownValue(bench.calculation.figure(bidNode('hours'))) ?? 0, 6);
   });
 
-  holds('is doubted by name, each doubt once', (desk) => {
-    const { open } = takeSecondLook(desk.calculation.figures, '2026-11-25');
+  holds('is doubted by name, each doubt once', (bench) => {
+    const { open } = takeSecondLook(bench.calculation.figures, '2026-11-25');
     expect(new Set(open.map(({ key }) => key)).size).toBe(open.length);
     for (const { name } of open) expect(name).not.toBe('');
   });
 
-  holds('leaves a template that opens, with nothing measured in it', (desk) => {
+  holds('leaves a template that opens, with nothing measured in it', (bench) => {
     for (const full of [true, false]) {
       const choices = full
         ? { quantities: true, prices: true, quotes: true, alternates: true, client: true }
         : USUAL_TEMPLATE;
-      const job = createJob(templateOf(desk.job(), 'Template', choices));
+      const job = createJob(templateOf(bench.job(), 'Template', choices));
       expect(checkJob(job)).toBeUndefined();
       const calculation = new Calculation(job);
       if (!full) expect(knownValue(calculation.figure(bidNode('cost')))).toBe(0);
@@ -109,12 +111,12 @@ describe('a job after any deeds', () => {
     }
   });
 
-  holds('lends its lines to another job that then opens', (desk) => {
-    const rows = listRows(desk.job()).filter(
+  holds('lends its lines to another job that then opens', (bench) => {
+    const rows = listRows(bench.job()).filter(
       (row): row is CopiedRow => row.type === 'line' || row.type === 'scope',
     );
-    const other = createPricedDesk();
-    const copied = copyRows(desk.calculation.figures, rows, other.job(), null, other.makeId);
+    const other = createBench();
+    const copied = copyRows(bench.calculation.figures, rows, other.job(), null, other.makeId);
     other.change(put(...copied));
     expect(checkJob(other.job())).toBeUndefined();
     expect(differences(other.calculation, new Calculation(other.job()))).toEqual([]);

@@ -5,26 +5,26 @@ import { Calculation } from '../calculate/calculation.ts';
 import { remove } from '../job/change.ts';
 import { restoreJob } from '../job/commands/restore.ts';
 import { applyDiff, invertDiff, listRecords } from '../job/job.ts';
-import { createPricedDesk } from '../testing/priced.ts';
+import { createBench } from '../testing/priced.ts';
 import { bidWith, priceAlternates } from './alternates.ts';
 import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
 import { makeAlternate, makeMarkup } from '../testing/records.ts';
 
 describe('the bridge between two states', () => {
   it('tells quantity from price, and what came and went', () => {
-    const desk = createPricedDesk();
-    const both = desk.line({ description: 'Both', quantity: '10', costs: { material: '5' } });
-    const gone = desk.line({ description: 'Gone', costs: { material: '7' } });
-    const markup = makeMarkup(desk.makeId, { percent: '10' });
-    desk.change(both, gone, markup);
-    const before = new Calculation(desk.job());
-    desk.change(
+    const bench = createBench();
+    const both = bench.line({ description: 'Both', quantity: '10', costs: { material: '5' } });
+    const gone = bench.line({ description: 'Gone', costs: { material: '7' } });
+    const markup = makeMarkup(bench.makeId, { percent: '10' });
+    bench.change(both, gone, markup);
+    const before = new Calculation(bench.job());
+    bench.change(
       remove(gone.id),
       { ...both, quantity: '12', costs: { material: '6' } },
-      desk.line({ description: 'New', costs: { labor: '3' } }),
+      bench.line({ description: 'New', costs: { labor: '3' } }),
       { ...markup, percent: '20' },
     );
-    const bridge = bridgeOf(before.figures, desk.calculation.figures);
+    const bridge = bridgeOf(before.figures, bench.calculation.figures);
     // 57.00 and 10 % = 62.70; 12 x 6 + 3 = 75.00 and 20 % = 90.00.
     expect([bridge.from, bridge.to]).toEqual([62_70, 90_00]);
     // Two more at 5.00, then 12 of them a dollar dearer.
@@ -34,16 +34,16 @@ describe('the bridge between two states', () => {
   });
 
   it('gives a change of quantity alone no cent of price, whatever the cents round to', () => {
-    const desk = createPricedDesk();
-    const line = desk.line({
+    const bench = createBench();
+    const line = bench.line({
       quantity: '3',
       costs: { material: '0.333', labor: '0.127', equipment: '0.019' },
     });
-    desk.change(line);
-    const before = new Calculation(desk.job());
+    bench.change(line);
+    const before = new Calculation(bench.job());
     for (const quantity of ['7', '11', '2.5', '1000']) {
-      desk.change({ ...line, quantity });
-      expect(bridgeOf(before.figures, desk.calculation.figures).by.price).toBe(0);
+      bench.change({ ...line, quantity });
+      expect(bridgeOf(before.figures, bench.calculation.figures).by.price).toBe(0);
     }
   });
 
@@ -54,22 +54,24 @@ describe('the bridge between two states', () => {
         fc.array(step, { maxLength: 12 }),
         fc.array(step, { minLength: 1, maxLength: 12 }),
         (first, second) => {
-          const desk = createPricedDesk();
-          const markup = makeMarkup(desk.makeId, { percent: '11.5' });
-          desk.change(markup);
+          const bench = createBench();
+          const markup = makeMarkup(bench.makeId, { percent: '11.5' });
+          bench.change(markup);
           const run = (steps: typeof first): void => {
             for (const [what, pick, amount] of steps) {
-              const lines = [...desk.job().line.values()];
+              const lines = [...bench.job().line.values()];
               const line = lines[pick % Math.max(1, lines.length)];
               if (line === undefined || what === 0)
-                desk.change(desk.line({ quantity: String(pick), costs: { material: String(amount / 100) } }));
-              else if (what === 1) desk.change(remove(line.id));
-              else if (what === 2) desk.change({ ...line, quantity: String(amount / 7) });
-              else desk.change({ ...line, costs: { material: String(amount / 1000) } });
+                bench.change(
+                  bench.line({ quantity: String(pick), costs: { material: String(amount / 100) } }),
+                );
+              else if (what === 1) bench.change(remove(line.id));
+              else if (what === 2) bench.change({ ...line, quantity: String(amount / 7) });
+              else bench.change({ ...line, costs: { material: String(amount / 1000) } });
             }
           };
           run(first);
-          const before = new Calculation(desk.job());
+          const before = new Calculation(bench.job());
           run(second);
           const {
             from,
@@ -78,7 +80,7 @@ describe('the bridge between two states', () => {
             tax,
             markup: marked,
             lines,
-          } = bridgeOf(before.figures, desk.calculation.figures);
+          } = bridgeOf(before.figures, bench.calculation.figures);
           const causes = BRIDGE_CAUSES.reduce((sum, cause) => sum + by[cause], 0);
           expect(from + causes + tax + marked).toBe(to);
           for (const line of lines)
@@ -91,19 +93,19 @@ describe('the bridge between two states', () => {
 });
 
 describe('alternates', () => {
-  const desk = createPricedDesk();
-  const alternate = (name: string) => makeAlternate(desk.makeId, { name });
+  const bench = createBench();
+  const alternate = (name: string) => makeAlternate(bench.makeId, { name });
   const [more, less] = [alternate('More'), alternate('Less')];
-  desk.change(more, less, makeMarkup(desk.makeId, { percent: '10' }));
-  desk.change(
-    desk.line({ costs: { material: '100' } }),
-    desk.line({ costs: { material: '40' }, alternate: { id: more.id, as: 'adds' } }),
-    desk.line({ costs: { material: '25' }, alternate: { id: less.id, as: 'drops' } }),
+  bench.change(more, less, makeMarkup(bench.makeId, { percent: '10' }));
+  bench.change(
+    bench.line({ costs: { material: '100' } }),
+    bench.line({ costs: { material: '40' }, alternate: { id: more.id, as: 'adds' } }),
+    bench.line({ costs: { material: '25' }, alternate: { id: less.id, as: 'drops' } }),
   );
 
   it('are each an add or a deduct with their markup', () => {
     expect(
-      priceAlternates(desk.calculation.figures).map(({ alternate: { name }, change }) => [name, change]),
+      priceAlternates(bench.calculation.figures).map(({ alternate: { name }, change }) => [name, change]),
     ).toEqual(
       expect.arrayContaining([
         ['More', 44_00],
@@ -115,12 +117,12 @@ describe('alternates', () => {
   it('are priced in any combination, as if they were accepted', () => {
     const choices = [[], [more], [less], [more, less]];
     const priced = choices.map((chosen) =>
-      bidWith(desk.calculation.figures, new Set(chosen.map(({ id }) => id))),
+      bidWith(bench.calculation.figures, new Set(chosen.map(({ id }) => id))),
     );
     expect(priced).toEqual([137_50, 181_50, 110_00, 154_00]);
     const real = choices.map((chosen) => {
-      for (const each of [more, less]) desk.change({ ...each, accepted: chosen.includes(each) });
-      return desk.known(bidNode('total'));
+      for (const each of [more, less]) bench.change({ ...each, accepted: chosen.includes(each) });
+      return bench.known(bidNode('total'));
     });
     expect(real).toEqual(priced);
   });
@@ -128,13 +130,13 @@ describe('alternates', () => {
 
 describe('going back to a state', () => {
   it('is one change, which can be undone', () => {
-    const desk = createPricedDesk();
-    desk.change(desk.line({ description: 'Kept' }));
-    const then = desk.job();
+    const bench = createBench();
+    bench.change(bench.line({ description: 'Kept' }));
+    const then = bench.job();
     const line = [...then.line.values()][0];
-    desk.change(desk.line({ description: 'Later' }));
-    if (line) desk.change({ ...line, description: 'Changed' });
-    const now = desk.job();
+    bench.change(bench.line({ description: 'Later' }));
+    if (line) bench.change({ ...line, description: 'Changed' });
+    const now = bench.job();
     const diff = restoreJob(then)(now);
     if (!diff.ok) throw new Error('refused');
     const back = applyDiff(now, diff.value);

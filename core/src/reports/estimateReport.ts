@@ -1,10 +1,10 @@
-import { actingOnComponent } from '../calculate/lines/useLines.ts';
+import { priceFactorsOnComponent } from '../calculate/lines/useLines.ts';
 import type { NodeId } from '../job/nodeId.ts';
 import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
-import { actingOn, purchaseOfComponent, wasteOfLine } from '../calculate/lines/line.ts';
+import { priceFactorsOn, purchaseOfComponent, wasteOfLine } from '../calculate/lines/line.ts';
 import { ALL_BOUGHT, MATERIAL_BOUGHT, kindsBought } from '../assemblies/purchase.ts';
-import { type Acting, amountsOf, hourlyWage, machinesOf } from '../calculate/lines/price.ts';
+import { type PriceFactors, amountsOf, hourlyWage, machinesOf } from '../calculate/lines/price.ts';
 import { type SumFigure, lineNode, scopeCostNode, sectionNode } from '../calculate/graph/nodes.ts';
 import {
   type Pricing,
@@ -219,10 +219,10 @@ export function pricingOfRow(figures: Figures, row: PlainRow): Pricing {
   return row.type === 'line' ? pricingOfLine(job, row.line) : pricingOfPurchase(row.purchase);
 }
 
-export function actingOnRow(figures: Figures, row: PlainRow): Acting {
-  if (row.type === 'component') return actingOnComponent(figures.job, row.placed);
+export function priceFactorsOnRow(figures: Figures, row: PlainRow): PriceFactors {
+  if (row.type === 'component') return priceFactorsOnComponent(figures.job, row.placed);
   const sectionId = row.type === 'line' ? row.line.sectionId : null;
-  return actingOn(figures.job, { key: row.key, sectionId });
+  return priceFactorsOn(figures.job, { key: row.key, sectionId });
 }
 
 /** The item a row is priced by; of a sized one, the item its sizes lead to. */
@@ -254,7 +254,7 @@ function pricedLine(figures: Figures, row: PlainRow, description: string): Repor
     bought: boughtOf(row),
     unit: pricing.unit,
     perUnit: price.ok
-      ? perUnitOf(price.value, actingOnRow(figures, row), hoursFactorOf(figures, row))
+      ? perUnitOf(price.value, priceFactorsOnRow(figures, row), hoursFactorOf(figures, row))
       : undefined,
     amounts: gatherAmounts(figures, (kind) => lineNode(row.key, kind)),
     extension: knownValue(extension),
@@ -280,17 +280,17 @@ export function hoursFactorOf(figures: Figures, { key }: PlainRow): number {
 }
 
 /** One unit of a line with all that acts on its price: difficulty, region, adjustments. */
-export function perUnitOf(price: UnitPrice, acting: Acting, hoursFactor = 1): PerUnit {
-  const amounts = amountsOf(price, acting);
+export function perUnitOf(price: UnitPrice, priceFactors: PriceFactors, hoursFactor = 1): PerUnit {
+  const amounts = amountsOf(price, priceFactors);
   const of = (kind: CostKind): number => amounts.get(kind)?.(1) ?? 0;
   return {
     material: of('material'),
-    equipment: of('equipment') + machinesOf(price, acting) * hoursFactor,
+    equipment: of('equipment') + machinesOf(price, priceFactors) * hoursFactor,
     subcontract: of('subcontract'),
     other: of('other'),
     labor: of('labor'),
-    hours: price.hours * acting.difficulty * hoursFactor,
-    wage: hourlyWage(price, acting),
+    hours: price.hours * priceFactors.difficulty * hoursFactor,
+    wage: hourlyWage(price, priceFactors),
   };
 }
 

@@ -11,7 +11,7 @@ import { BLANK_ITEM } from '../pricing/blankItem.ts';
 import { createTestJob } from './job.ts';
 
 /** A job whose lines are put in and figured as a person would, for tests about money. */
-export interface Desk {
+export interface Bench {
   readonly makeId: ReturnType<typeof createTestJob>['makeId'];
   readonly sectionId: ReturnType<typeof createTestJob>['sectionId'];
   readonly sheet: RecordOf<'sheet'>;
@@ -33,11 +33,11 @@ export interface Desk {
 }
 
 /** Without markups and tax, so that tests say what there is. */
-export function createPricedDesk(): Desk {
+export function createBench(): Bench {
   const { job: started, ...test } = createTestJob();
   let job: Job = { ...started, markup: new Map() };
   const calculation = new Calculation(job);
-  const known: Desk['known'] = (node) => knownValue(calculation.figure(node));
+  const known: Bench['known'] = (node) => knownValue(calculation.figure(node));
   const done: Diff[] = [];
   const undone: Diff[] = [];
   const follow = (diff: Diff): void => {

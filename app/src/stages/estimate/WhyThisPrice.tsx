@@ -1,6 +1,6 @@
 import type { Figures } from '@zest/core/calculate/figures';
 import {
-  actingOnRow,
+  priceFactorsOnRow,
   hoursFactorOf,
   itemOfRow,
   priceOfRow,
@@ -36,7 +36,7 @@ export function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
   const pricing = pricingOfRow(figures, row);
   const item = pricing.quoted === undefined ? itemOfRow(figures, row) : undefined;
   const factor = item === undefined ? undefined : unitFactor(pricing.unit, item.unit);
-  const { gang } = price.value;
+  const { crewRates } = price.value;
   const lines: (readonly [string, string])[] = [];
   if (pricing.quoted !== undefined)
     lines.push([t('estimate.quoteOf', { company: pricing.quoted.company }), '']);
@@ -55,11 +55,11 @@ export function WhyThisPrice({ row }: { readonly row: BuiltRow }) {
       t('estimate.n1In', { unit: pricing.unit, unit2: item?.unit ?? '' }),
       formatNumber(factor, 6, numbers, true),
     ]);
-  if (price.value.hours !== 0 && gang !== undefined) {
+  if (price.value.hours !== 0 && crewRates !== undefined) {
     lines.push([t('estimate.laborHoursForOneUnit'), formatNumber(price.value.hours, 4, numbers, true)]);
-    lines.push([t('estimate.aLaborHour'), formatUnitCost(gang.wages / gang.people, money)]);
-    if (gang.machines > 0)
-      lines.push([t('estimate.machinesACrewHour'), formatUnitCost(gang.machines, money)]);
+    lines.push([t('estimate.aLaborHour'), formatUnitCost(crewRates.wages / crewRates.people, money)]);
+    if (crewRates.machines > 0)
+      lines.push([t('estimate.machinesACrewHour'), formatUnitCost(crewRates.machines, money)]);
   }
   lines.push(...conditionsOn(figures, row, numbers));
   return (
@@ -80,7 +80,7 @@ function conditionsOn(figures: Figures, row: BuiltRow, numbers: NumberFormat): (
   const { unit } = pricingOfRow(figures, row);
   const price = priceOfRow(figures, row);
   const hours = price.ok ? price.value.hours : 0;
-  const acting = actingOnRow(figures, row);
+  const priceFactors = priceFactorsOnRow(figures, row);
   const percent = (times: number): string =>
     `${times > 1 ? '+' : ''}${formatNumber((times - 1) * 100, 1, numbers, true)} %`;
   const { regionId } = settingsOf(job);
@@ -96,7 +96,8 @@ function conditionsOn(figures: Figures, row: BuiltRow, numbers: NumberFormat): (
       t('estimate.workedBeforeWasteAndRounding'),
       `${writeQuantity(worked, unit, numbers)} ${unit}`,
     ]);
-  if (acting.difficulty !== 1) lines.push([t('estimate.hoursForDifficulty'), percent(acting.difficulty)]);
+  if (priceFactors.difficulty !== 1)
+    lines.push([t('estimate.hoursForDifficulty'), percent(priceFactors.difficulty)]);
   if (region !== undefined)
     for (const kind of ['material', 'labor', 'equipment'] as const)
       if (region[kind] !== 1)

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { listShownRows } from '@zest/core/reports/estimateReport';
 import type { EstimateRow } from '@zest/core/estimate/rows';
 import type { RecordOf } from '@zest/core/job/record';
-import { createPricedDesk } from '@zest/core/testing/priced';
+import { createBench } from '@zest/core/testing/priced';
 import { createPricedJob } from '@zest/core/testing/pricedJob';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { costOfColumn, editRow, isEditable, pinnedOfRow, typedCostsOf } from './editRow.ts';
@@ -15,7 +15,7 @@ const find = <Type extends EstimateRow['type']>(type: Type): Extract<EstimateRow
   return row as Extract<EstimateRow, { type: Type }>;
 };
 const lineRow = (content: Partial<RecordOf<'line'>>): EstimateRow => {
-  const line = createPricedDesk().line(content);
+  const line = createBench().line(content);
   return { type: 'line', key: line.id, line, depth: 1 };
 };
 const edit = (row: EstimateRow, column: string, text: string, numbers = POINT_FORMAT) => {
@@ -48,11 +48,11 @@ describe('what typing into a quantity asks for', () => {
   });
 
   it('takes the place of a formula that can’t be read: nothing is pinned over a mistake', () => {
-    const desk = createPricedDesk();
-    const line = desk.line({ quantity: '12 banana' });
-    desk.change(line);
+    const bench = createBench();
+    const line = bench.line({ quantity: '12 banana' });
+    bench.change(line);
     const row: EstimateRow = { type: 'line', key: line.id, line, depth: 1 };
-    expect(editRow(desk.calculation.figures, row, 'quantity', '12', POINT_FORMAT)).toEqual({
+    expect(editRow(bench.calculation.figures, row, 'quantity', '12', POINT_FORMAT)).toEqual({
       ok: true,
       value: { line: { quantity: '12' } },
     });
@@ -168,7 +168,7 @@ describe('where something may be typed', () => {
   });
 
   it('is the text of words and subtotals', () => {
-    const line = createPricedDesk().line({ is: 'text', description: 'By others' });
+    const line = createBench().line({ is: 'text', description: 'By others' });
     expect(open({ type: 'text', key: line.id, line, depth: 1 })).toEqual(['description']);
     expect(open({ type: 'subtotal', key: line.id, line, depth: 1, over: [] })).toEqual(['description']);
   });

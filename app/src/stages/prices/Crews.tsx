@@ -6,7 +6,7 @@ import { removeCrew } from '@zest/core/job/commands/removeWith';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Crew } from '@zest/core/job/records/crew';
-import { DAY_HOURS, type Gang, gangOfCrew } from '@zest/core/pricing/labor';
+import { DAY_HOURS, type CrewRates, ratesOfCrew } from '@zest/core/pricing/labor';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { CommitInput } from '../../components/CommitInput.tsx';
@@ -74,7 +74,7 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
     );
   const takeCount = (text: string, take: (count: number) => string | undefined): string | undefined =>
     takeFigure(text, numbers, { as: 'amount', least: 0.05, most: 200 }, (kept) => take(Number(kept)));
-  const gang = gangOfCrew(crew, job);
+  const crewRates = ratesOfCrew(crew, job);
   const member = (at: number, changed: Partial<Crew['members'][number]>): string | undefined =>
     change({ members: crew.members.map((each, index) => (index === at ? { ...each, ...changed } : each)) });
   const machine = (at: number, changed: Partial<Crew['machines'][number]>): string | undefined =>
@@ -108,35 +108,35 @@ function CrewBox({ crew }: { readonly crew: Crew }) {
         />
       ))}
       <CrewFoot change={change} crew={crew} />
-      {gang.noWage === undefined ? (
-        <CrewFigures gang={gang} />
+      {crewRates.noWage === undefined ? (
+        <CrewFigures crewRates={crewRates} />
       ) : (
-        <p className="warn">{describeFailure(gang.noWage, job)}</p>
+        <p className="warn">{describeFailure(crewRates.noWage, job)}</p>
       )}
     </div>
   );
 }
 
 interface CrewFiguresProps {
-  readonly gang: Gang;
+  readonly crewRates: CrewRates;
 }
 
-function CrewFigures({ gang }: CrewFiguresProps) {
+function CrewFigures({ crewRates }: CrewFiguresProps) {
   const { numbers, money } = useFormats();
   return (
     <dl className={`${layout.facts} why`}>
       <div>
         <dt>{t('prices.people')}</dt>
-        <dd>{formatNumber(gang.people, 2, numbers, true)}</dd>
+        <dd>{formatNumber(crewRates.people, 2, numbers, true)}</dd>
       </div>
       <div>
         <dt>{t('prices.anHourWagesAndMachines')}</dt>
-        <dd>{formatUnitCost(gang.wages + gang.machines, money)}</dd>
+        <dd>{formatUnitCost(crewRates.wages + crewRates.machines, money)}</dd>
       </div>
       <div>
         <dt>{t('prices.aDay')}</dt>
         <dd>
-          <b>{formatUnitCost((gang.wages + gang.machines) * gang.dayHours, money)}</b>
+          <b>{formatUnitCost((crewRates.wages + crewRates.machines) * crewRates.dayHours, money)}</b>
         </dd>
       </div>
     </dl>

@@ -13,7 +13,7 @@ import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { useFormats, useOpenJob, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
-import type { Desk } from '../desk.ts';
+import type { Viewport } from '../viewport.ts';
 import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw.ts';
 import type { Session } from '../session.ts';
 import { useSessionState } from '../useSession.ts';
@@ -21,14 +21,14 @@ import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 
 interface CursorBoxProps {
-  readonly desk: Desk;
+  readonly viewport: Viewport;
   readonly session: Session;
   readonly sheet: Sheet;
 }
 
 /** The live figure at the pointer: this segment, the mark so far, and what the scope comes to. */
-export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
-  const camera = useStore(desk.store, (state) => state.camera);
+export function CursorBox({ viewport, session, sheet }: CursorBoxProps) {
+  const camera = useStore(viewport.store, (state) => state.camera);
   const { display } = useFormats();
   const { figures, job } = useOpenJob();
   const draft = useSessionState(session, (state) => state.draft);
@@ -67,7 +67,7 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
     <div
       className={styles.cursorBox}
       data-live={soFar ?? ''}
-      style={besidePointer(desk, toScreen(camera, draft.hover))}
+      style={besidePointer(viewport, toScreen(camera, draft.hover))}
     >
       {from === undefined ? null : (
         <div>
@@ -88,8 +88,8 @@ export function CursorBox({ desk, session, sheet }: CursorBoxProps) {
 }
 
 /** At the edges it stands on the other side of the pointer. */
-function besidePointer(desk: Desk, at: Point): CSSProperties {
-  const { screen } = desk.store.getState();
+function besidePointer(viewport: Viewport, at: Point): CSSProperties {
+  const { screen } = viewport.store.getState();
   const isRight = at.x > screen.width - 270;
   const isLow = at.y > screen.height - 80;
   return {

@@ -6,7 +6,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { Swatch } from '../../components/Swatch.tsx';
 import { useFormats, useJobActions, useOpenJobLater, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
-import type { Desk } from '../desk.ts';
+import type { Viewport } from '../viewport.ts';
 import { LEGEND, legendRows } from '../legendRows.ts';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
@@ -14,14 +14,14 @@ import type { Scope } from '@zest/core/job/records/scope';
 
 interface LegendProps {
   readonly sheet: Sheet;
-  readonly desk: Desk;
+  readonly viewport: Viewport;
 }
 
 /** What is measured on the sheet, in a box that is dragged where there is room and printed with it. */
-export function Legend({ sheet, desk }: LegendProps) {
+export function Legend({ sheet, viewport }: LegendProps) {
   const { legend } = sheet;
   if (legend === undefined) return null;
-  return <LegendBox sheet={sheet} desk={desk} legend={legend} />;
+  return <LegendBox sheet={sheet} viewport={viewport} legend={legend} />;
 }
 
 interface LegendBoxProps extends LegendProps {
@@ -35,8 +35,8 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 8],
 };
 
-function LegendBox({ sheet, desk, legend }: LegendBoxProps) {
-  const camera = useStore(desk.store, (state) => state.camera);
+function LegendBox({ sheet, viewport, legend }: LegendBoxProps) {
+  const camera = useStore(viewport.store, (state) => state.camera);
   const { figures } = useOpenJobLater();
   const { display } = useFormats();
   const hidden = useView((state) => state.hidden);

@@ -2,7 +2,7 @@ import { type RefObject, useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
-import type { Desk } from '../desk.ts';
+import type { Viewport } from '../viewport.ts';
 import { TOOLBOX } from '../tools/toolbox.ts';
 import type { Session } from '../session.ts';
 import { useSessionState } from '../useSession.ts';
@@ -15,12 +15,12 @@ const CLOSE_SCALE = 2;
 interface MagnifierProps {
   readonly layer: RefObject<HTMLDivElement | null>;
   readonly session: Session;
-  readonly desk: Desk;
+  readonly viewport: Viewport;
 }
 
 /** The sheet around the pen's point, enlarged, while placing points on a sheet seen from afar. */
-export function Magnifier({ layer, session, desk }: MagnifierProps) {
-  const camera = useStore(desk.store, (state) => state.camera);
+export function Magnifier({ layer, session, viewport }: MagnifierProps) {
+  const camera = useStore(viewport.store, (state) => state.camera);
   const canvas = useRef<HTMLCanvasElement>(null);
   const pointer = useSessionState(session, (state) => state.pointer);
   const tool = useView((state) => state.tool);

@@ -13,7 +13,7 @@ import { useStores, useView } from '../../stores/context.tsx';
 import { useRecord } from '../../stores/jobHooks.ts';
 import { lookOf } from '../../theme/scopeColors.ts';
 import { type Camera, toScreen } from '../camera.ts';
-import type { Desk } from '../desk.ts';
+import type { Viewport } from '../viewport.ts';
 import { openingAt } from '../drawing.ts';
 import { aim, currentStroke, isDrawnKind, piecesTo, ringTo } from '../tools/draw.ts';
 import { type Handle, type Strokes, handlesOf } from '../tools/edit.ts';
@@ -27,15 +27,15 @@ import { useSessionState } from '../useSession.ts';
 import { t } from '../../messages/t.ts';
 
 interface OverlayProps {
-  readonly desk: Desk;
+  readonly viewport: Viewport;
   readonly session: Session;
   readonly snapper: Snapper;
   readonly sheet: Sheet;
 }
 
 /** What is going on at the sheet: the selection with its handles, the drag, what is being drawn, two points. */
-export function Overlay({ desk, session, snapper, sheet }: OverlayProps) {
-  const camera = useStore(desk.store, (state) => state.camera);
+export function Overlay({ viewport, session, snapper, sheet }: OverlayProps) {
+  const camera = useStore(viewport.store, (state) => state.camera);
   return (
     <svg className="overlay" aria-hidden="true">
       <ScaleAreas sheet={sheet} camera={camera} />

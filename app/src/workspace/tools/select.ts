@@ -1,7 +1,7 @@
 import type { Point } from '@zest/core/geometry/point';
 import type { Mark } from '@zest/core/job/records/mark';
 import { caughtBy } from '../boxes.ts';
-import { NUDGES } from '../marksInHand.ts';
+import { NUDGES } from '../markSelection.ts';
 import { dragMarks, dropMarks } from './dragMarks.ts';
 import { type Handle, findHandle, handlesOf } from './edit.ts';
 import { type Gesture, MIDDLE_ROOM_PX, NEAR_PX, type ToolContext, type ToolModule } from './tool.ts';

@@ -5,7 +5,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import type { Stores } from '../../stores/context.tsx';
 import type { Tool } from '../../stores/viewStore.ts';
 import type { Box } from '../boxes.ts';
-import type { MarksInHand } from '../marksInHand.ts';
+import type { MarkSelection } from '../markSelection.ts';
 import type { Placer } from '../placer.ts';
 import type { Snapper } from '../snapper.ts';
 import type { DrawState } from './draw.ts';
@@ -42,7 +42,7 @@ export interface ToolContext {
   readonly stores: Stores;
   readonly hits: HitIndex;
   readonly snapper: Snapper;
-  readonly marks: MarksInHand;
+  readonly marks: MarkSelection;
   readonly place: Placer;
   readonly state: () => SessionState;
   readonly set: (part: Partial<SessionState>) => void;

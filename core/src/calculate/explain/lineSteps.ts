@@ -5,7 +5,7 @@ import { COST_KINDS, type Component, type CostKind } from '../../job/records/ass
 import { roundUpTo as roundUp, unitOrLabel, withWaste } from '../../pricing/quantity.ts';
 import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
-import { type Acting, factorOf } from '../lines/price.ts';
+import { type PriceFactors, factorOf } from '../lines/price.ts';
 import { lineNode } from '../graph/nodes.ts';
 import { type Pricing, findPrice } from '../lines/pricing.ts';
 import type { Step, StepFigure, StepLabel } from './step.ts';
@@ -80,8 +80,8 @@ function hoursSteps(
     : 1;
   const worked = figures.figure(lineNode(key, graph.has(lineNode(key, 'worked')) ? 'worked' : 'quantity'));
   const inHours = (figure: Figure): StepFigure => ({ kind: 'in-unit', figure, unit: 'h' });
-  const acting = own === undefined || own === 0 ? 0 : own * difficulty;
-  const before: Figure = after === undefined || acting === 0 ? hours : { value: after / acting };
+  const priceFactors = own === undefined || own === 0 ? 0 : own * difficulty;
+  const before: Figure = after === undefined || priceFactors === 0 ? hours : { value: after / priceFactors };
   const first: Step = {
     figure: inHours(before),
     label: { of: 'hours', worked, unit },
@@ -110,11 +110,11 @@ function hoursSteps(
 function factorSteps(
   figures: Figures,
   key: LineKey,
-  acting: Acting,
+  priceFactors: PriceFactors,
   isFromBook: (cost: CostKind) => boolean,
 ): readonly Step[] {
   return COST_KINDS.flatMap((cost): readonly Step[] => {
-    const times = factorOf(cost, isFromBook(cost), acting);
+    const times = factorOf(cost, isFromBook(cost), priceFactors);
     if (times === 1 || !figures.has(lineNode(key, cost))) return [];
     return [
       {
@@ -138,13 +138,13 @@ function bookKinds(figures: Figures, pricing: Pricing): (cost: CostKind) => bool
 }
 
 /** All that stands between a price and the money: hours, what acts on them, what acts on prices. */
-export const actingSteps = (
+export const priceFactorSteps = (
   figures: Figures,
   key: LineKey,
   { unit, ...pricing }: Pricing,
-  acting: Acting,
+  priceFactors: PriceFactors,
   hoursFactor = '',
 ): readonly Step[] => [
-  ...factorSteps(figures, key, acting, bookKinds(figures, { unit, ...pricing })),
-  ...hoursSteps(figures, key, { unit, difficulty: acting.difficulty, hoursFactor }),
+  ...factorSteps(figures, key, priceFactors, bookKinds(figures, { unit, ...pricing })),
+  ...hoursSteps(figures, key, { unit, difficulty: priceFactors.difficulty, hoursFactor }),
 ];

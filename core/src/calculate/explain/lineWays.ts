@@ -8,11 +8,11 @@ import { knownValue } from '../define.ts';
 import type { Figures } from '../figures.ts';
 import { lineNode, netNode, purchaseNode, typedNode } from '../graph/nodes.ts';
 import type { Figure } from '../graph/rule.ts';
-import { actingOn, wasteOfLine } from '../lines/line.ts';
+import { priceFactorsOn, wasteOfLine } from '../lines/line.ts';
 import { pricingOfComponent, pricingOfLine } from '../lines/pricing.ts';
 import { reasonOfSize } from '../lines/sizes.ts';
-import { actingOnComponent } from '../lines/useLines.ts';
-import { actingSteps, quantitySteps } from './lineSteps.ts';
+import { priceFactorsOnComponent } from '../lines/useLines.ts';
+import { priceFactorSteps, quantitySteps } from './lineSteps.ts';
 import { behindSteps, money, sectionSteps } from './scopeSteps.ts';
 import type { Step, StepFigure, StepLabel } from './step.ts';
 
@@ -23,7 +23,7 @@ interface LineWay<Of> {
   /** The item it is priced by: its own, or the one that its sizes lead to; empty for none. */
   readonly item: (figures: Figures, key: LineKey, of: Of) => string;
   /** What stands between its price and its money. */
-  readonly acting: (figures: Figures, key: LineKey, of: Of) => readonly Step[];
+  readonly priceFactors: (figures: Figures, key: LineKey, of: Of) => readonly Step[];
   readonly called: (of: Of) => string;
 }
 
@@ -50,12 +50,12 @@ const LINE_WAYS: { readonly [Maker in LineMaker]: LineWay<MadeBy[Maker]> } = {
     },
     item: (figures, key, { component }) =>
       overrideOf(figures.job, key)?.itemCode ?? itemOf(figures, key, component.itemCode, component.sizing),
-    acting: (figures, key, placed) =>
-      actingSteps(
+    priceFactors: (figures, key, placed) =>
+      priceFactorSteps(
         figures,
         key,
         pricingOfComponent(figures.job, placed),
-        actingOnComponent(figures.job, placed),
+        priceFactorsOnComponent(figures.job, placed),
         placed.component.hoursFactor,
       ),
     called: ({ component }) => component.name,
@@ -75,12 +75,12 @@ const LINE_WAYS: { readonly [Maker in LineMaker]: LineWay<MadeBy[Maker]> } = {
       ];
     },
     item: (figures, key, { itemCode, sizing }) => itemOf(figures, key, itemCode, sizing),
-    acting: (figures, key, line) =>
-      actingSteps(
+    priceFactors: (figures, key, line) =>
+      priceFactorSteps(
         figures,
         key,
         pricingOfLine(figures.job, line),
-        actingOn(figures.job, { key, sectionId: line.sectionId }),
+        priceFactorsOn(figures.job, { key, sectionId: line.sectionId }),
       ),
     called: ({ description }) => description,
   },
@@ -92,10 +92,10 @@ const LINE_WAYS: { readonly [Maker in LineMaker]: LineWay<MadeBy[Maker]> } = {
       step(key, inUnit(figures.figure(lineNode(key, 'quantity')), unit), { of: 'rounded-up' }),
     ],
     item: (_figures, _key, { code }) => code,
-    acting: NOTHING,
+    priceFactors: NOTHING,
     called: ({ name }) => name,
   },
-  package: { quantity: NOTHING, item: () => '', acting: NOTHING, called: ({ name }) => name },
+  package: { quantity: NOTHING, item: () => '', priceFactors: NOTHING, called: ({ name }) => name },
 };
 
 /** The whole way of a line up to its section. Empty for one that is not in the job, and for what has no money. */
@@ -123,7 +123,7 @@ function wayOf(figures: Figures, { key, sectionId, of }: LineAt): readonly Step[
   return [
     ...way.quantity(figures, key, made),
     ...price,
-    ...way.acting(figures, key, made),
+    ...way.priceFactors(figures, key, made),
     { ...step(key, extension, { of: 'line', description: way.called(made) }), here: true },
     ...sectionSteps(figures, sectionId ?? NO_SECTION, false),
   ];

@@ -22,17 +22,17 @@ import type { Define, Definitions } from '../define.ts';
 import { lineNode, pinnedNode, typedNode } from '../graph/nodes.ts';
 import { jobNames } from '../queries/jobNames.ts';
 import { type Names, compileValue, ruleOf } from '../queries/names.ts';
-import { type Acting, type Amounted, definePrice, factorOf } from './price.ts';
+import { type PriceFactors, type Amounted, definePrice, factorOf } from './price.ts';
 import { type Pricing, findPrice, pricingOfLine } from './pricing.ts';
 import { type Pinned, defineQuantity, workedNode } from './quantity.ts';
 import { defineSizes, sizedItems } from './sizes.ts';
 
 /** What acts on the price of a line where it stands. */
-export function actingOn(
+export function priceFactorsOn(
   job: Job,
   { key, sectionId }: Pick<LineAt, 'key' | 'sectionId'>,
   difficulty = 1,
-): Acting {
+): PriceFactors {
   const regionId = regionOf(job);
   return {
     currency: currencyOf(job),
@@ -46,20 +46,20 @@ export function actingOn(
 export function definePriced(
   key: string,
   pricing: Pricing,
-  acting: Acting,
+  priceFactors: PriceFactors,
   names: Names,
   job: Job,
   on: Amounted,
 ): Definitions {
   const { sizing } = pricing;
   if (sizing === undefined || pricing.quoted !== undefined)
-    return definePrice(key, { prices: [findPrice(pricing, job)] }, acting, on);
+    return definePrice(key, { prices: [findPrice(pricing, job)] }, priceFactors, on);
   const items = sizedItems(job, sizing);
   const prices = items.map(({ item }) => findPrice(pricing, job, item));
   const problems = prices.map((price) => (price.ok ? undefined : price.problem));
   return [
     ...defineSizes(key, sizing, items, problems, names),
-    ...definePrice(key, { pick: lineNode(key, 'pick'), prices }, acting, on),
+    ...definePrice(key, { pick: lineNode(key, 'pick'), prices }, priceFactors, on),
   ];
 }
 
@@ -107,11 +107,11 @@ export const defineLine: Define = ({ job }, id) => {
     pinned: pinnedOf(line.id, line.pinned, line.unit, names),
   };
   const on = { worked: workedNode(quantity), bought: MATERIAL_BOUGHT };
-  const acting = actingOn(job, { key: line.id, sectionId: line.sectionId });
+  const priceFactors = priceFactorsOn(job, { key: line.id, sectionId: line.sectionId });
   return [
     [node, ruleOf(node, value, names)],
     ...defineQuantity(quantity),
-    ...definePriced(line.id, pricingOfLine(job, line), acting, names, job, on),
+    ...definePriced(line.id, pricingOfLine(job, line), priceFactors, names, job, on),
   ];
 };
 
@@ -126,7 +126,7 @@ export const definePackage: Define = ({ job }, packageId) => {
   if (quote === undefined)
     return [quantity, [extension, { kind: 'value', value: 0, failure: { kind: 'no-quote', package: name } }]];
   const digits = minorDigits(currencyOf(job));
-  const times = factorOf(kind, false, actingOn(job, { key: id, sectionId }));
+  const times = factorOf(kind, false, priceFactorsOn(job, { key: id, sectionId }));
   const { total } = levelQuote(quote, digits);
   const value = times === 1 ? total : toMinor((total * times) / 10 ** digits, digits);
   return [quantity, [lineNode(id, kind), { kind: 'value', value }], [extension, { kind: 'value', value }]];

@@ -12,7 +12,7 @@ import type { Definitions } from '../define.ts';
 import { lineNode } from '../graph/nodes.ts';
 
 /** What acts on a price besides the price itself. */
-export interface Acting {
+export interface PriceFactors {
   readonly currency: string;
   /** What the hours are taken times. */
   readonly difficulty: number;
@@ -22,7 +22,7 @@ export interface Acting {
   readonly adjusted: Factors;
 }
 
-export const nothingActs = (currency: string): Acting => ({
+export const nothingActs = (currency: string): PriceFactors => ({
   currency,
   difficulty: 1,
   region: NO_FACTORS,
@@ -30,14 +30,14 @@ export const nothingActs = (currency: string): Acting => ({
 });
 
 /** What costs of a kind are taken times; typed and quoted prices are what they are, wherever it is built. */
-export const factorOf = (kind: CostKind, fromBook: boolean, { region, adjusted }: Acting): number =>
+export const factorOf = (kind: CostKind, fromBook: boolean, { region, adjusted }: PriceFactors): number =>
   adjusted[kind] * (fromBook ? region[kind] : 1);
 
 /** The money of one kind for so many units, in major units, not rounded. */
 export type Amount = (quantity: number) => number;
 
-function amountOf({ amount, factor, basis, fromBook, kind }: UnitCost, acting: Acting): Amount {
-  const times = factorOf(kind, fromBook === true, acting);
+function amountOf({ amount, factor, basis, fromBook, kind }: UnitCost, priceFactors: PriceFactors): Amount {
+  const times = factorOf(kind, fromBook === true, priceFactors);
   // In this order, whole figures stay whole: 1500 x 42.50 / 100.
   return times === 1
     ? (quantity) => (quantity * factor * amount) / basis
@@ -45,18 +45,20 @@ function amountOf({ amount, factor, basis, fromBook, kind }: UnitCost, acting: A
 }
 
 /** The costs of a price by kind, for one unit; labor by hours and machines of the crew are not among them. */
-export const amountsOf = ({ costs }: UnitPrice, acting: Acting): ReadonlyMap<CostKind, Amount> =>
-  new Map<CostKind, Amount>(costs.map((cost) => [cost.kind, amountOf(cost, acting)]));
+export const amountsOf = ({ costs }: UnitPrice, priceFactors: PriceFactors): ReadonlyMap<CostKind, Amount> =>
+  new Map<CostKind, Amount>(costs.map((cost) => [cost.kind, amountOf(cost, priceFactors)]));
 
 /** What the machines of the crew cost for one unit that is worked, in major units. */
-export const machinesOf = ({ hours, gang }: UnitPrice, acting: Acting): number =>
-  gang === undefined || gang.machines === 0 || hours === 0
+export const machinesOf = ({ hours, crewRates }: UnitPrice, priceFactors: PriceFactors): number =>
+  crewRates === undefined || crewRates.machines === 0 || hours === 0
     ? 0
-    : ((hours * acting.difficulty) / gang.people) * gang.machines * factorOf('equipment', true, acting);
+    : ((hours * priceFactors.difficulty) / crewRates.people) *
+      crewRates.machines *
+      factorOf('equipment', true, priceFactors);
 
 /** What a labor hour of the price costs. */
-export const hourlyWage = ({ gang }: UnitPrice, acting: Acting): number =>
-  gang === undefined ? 0 : (gang.wages / gang.people) * factorOf('labor', true, acting);
+export const hourlyWage = ({ crewRates }: UnitPrice, priceFactors: PriceFactors): number =>
+  crewRates === undefined ? 0 : (crewRates.wages / crewRates.people) * factorOf('labor', true, priceFactors);
 
 /** What the costs of a line are for. */
 export interface Amounted {
@@ -106,17 +108,25 @@ const guardsOf = (
  * The costs of a line by kind and their sum, in minor units. Each kind is rounded once; hours are
  * rounded before the wage is taken, so that hours times wage on paper is the labor that is shown.
  */
-export function definePrice(line: LineKey, of: LinePrices, acting: Acting, on: Amounted): Definitions {
+export function definePrice(
+  line: LineKey,
+  of: LinePrices,
+  priceFactors: PriceFactors,
+  on: Amounted,
+): Definitions {
   const { pick, prices } = of;
   const extension = lineNode(line, 'extension');
   const [first] = prices;
   if (pick === undefined && first?.ok !== true)
     return [[extension, failed(first?.problem ?? { kind: 'no-price' })]];
   const known = prices.map((price) => (price.ok ? price.value : undefined));
-  const costs = [...defineCosts(line, known, of, acting, on), ...defineLabor(line, known, of, acting, on)];
+  const costs = [
+    ...defineCosts(line, known, of, priceFactors, on),
+    ...defineLabor(line, known, of, priceFactors, on),
+  ];
   // Hours without a wage leave the labor unknown, not the material beside it.
   const apart =
-    known.some((price) => price?.gang?.noWage !== undefined && price.hours !== 0) &&
+    known.some((price) => price?.crewRates?.noWage !== undefined && price.hours !== 0) &&
     costs.some(([{ figure }]) => figure !== 'labor' && figure !== 'hours');
   if (apart)
     costs.push([
@@ -141,12 +151,12 @@ function defineCosts(
   line: LineKey,
   known: Known,
   { pick }: LinePrices,
-  acting: Acting,
+  priceFactors: PriceFactors,
   { worked, bought, hoursFactor }: Amounted,
 ): Definitions {
-  const digits = minorDigits(acting.currency);
-  const amounts = known.map((price) => (price === undefined ? undefined : amountsOf(price, acting)));
-  const machines = known.map((price) => (price === undefined ? 0 : machinesOf(price, acting)));
+  const digits = minorDigits(priceFactors.currency);
+  const amounts = known.map((price) => (price === undefined ? undefined : amountsOf(price, priceFactors)));
+  const machines = known.map((price) => (price === undefined ? 0 : machinesOf(price, priceFactors)));
   const withMachines = machines.some((each) => each !== 0);
   const kinds = COST_KINDS.filter(
     (kind) => amounts.some((of) => of?.has(kind) === true) || (kind === 'equipment' && withMachines),
@@ -190,15 +200,15 @@ function defineLabor(
   line: LineKey,
   known: Known,
   { pick }: LinePrices,
-  acting: Acting,
+  priceFactors: PriceFactors,
   { worked, bought, hoursFactor }: Amounted,
 ): Definitions {
   if (known.every((price) => price === undefined || price.hours === 0)) return [];
-  const digits = minorDigits(acting.currency);
+  const digits = minorDigits(priceFactors.currency);
   const hours = lineNode(line, 'hours');
-  const perUnit = known.map((price) => (price?.hours ?? 0) * acting.difficulty);
-  const wages = known.map((price) => (price === undefined ? 0 : hourlyWage(price, acting)));
-  const unknown = known.map((price) => price?.gang?.noWage);
+  const perUnit = known.map((price) => (price?.hours ?? 0) * priceFactors.difficulty);
+  const wages = known.map((price) => (price === undefined ? 0 : hourlyWage(price, priceFactors)));
+  const unknown = known.map((price) => price?.crewRates?.noWage);
   const quantity = bought.has('labor') ? lineNode(line, 'quantity') : worked;
   const ofHours = operands(quantity, pick, hoursFactor, ...guardsOf(line, known, { worked, hoursFactor }));
   const ofLabor = operands(hours, pick);

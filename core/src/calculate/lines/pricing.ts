@@ -9,7 +9,7 @@ import type { ComponentLabor } from '../../job/records/assembly.ts';
 import type { Item } from '../../job/records/item.ts';
 import type { Line } from '../../job/records/line.ts';
 import type { Sizing, TypedCosts } from '../../job/records/pricing.ts';
-import { gangOf } from '../../pricing/labor.ts';
+import { crewRatesOf } from '../../pricing/labor.ts';
 import {
   type UnitPrice,
   priceByCrew,
@@ -78,9 +78,9 @@ export function findPrice(pricing: Pricing, job: Job, sized?: Item): Result<Unit
   if (quoted !== undefined) return priceByHand(quoted.kind, quoted.amount);
   const base =
     typedCost === null ? bookPrice(pricing, job, sized) : priceByHand(typedCost.kind, typedCost.amount);
-  const gang = gangOf({ craftId, crewId }, job);
-  const price = costs === undefined ? base : priceWithTyped(base, costs, gang);
-  return crewId === undefined && craftId === undefined ? price : priceWithWorker(price, gang);
+  const crewRates = crewRatesOf({ craftId, crewId }, job);
+  const price = costs === undefined ? base : priceWithTyped(base, costs, crewRates);
+  return crewId === undefined && craftId === undefined ? price : priceWithWorker(price, crewRates);
 }
 
 function bookPrice(pricing: Pricing, job: Job, sized: Item | undefined): Result<UnitPrice, Failure> {
@@ -88,13 +88,13 @@ function bookPrice(pricing: Pricing, job: Job, sized: Item | undefined): Result<
   if (pricing.onlyCosts === true && price.ok) return withoutHours(price.value);
   if (pricing.labor !== undefined) return priceWithLabor(price, pricing.labor, job);
   if (pricing.crewId === undefined || (pricing.itemCode !== '' && price.ok)) return price;
-  return priceByCrew(gangOf({ crewId: pricing.crewId }, job), pricing.unit);
+  return priceByCrew(crewRatesOf({ crewId: pricing.crewId }, job), pricing.unit);
 }
 
 const withoutHours = (price: UnitPrice): Result<UnitPrice, Failure> =>
   price.costs.length === 0
     ? { ok: false, problem: { kind: 'no-price' } }
-    : { ok: true, value: { ...price, hours: 0, gang: undefined } };
+    : { ok: true, value: { ...price, hours: 0, crewRates: undefined } };
 
 function itemPrice(
   { itemCode, unit }: Pricing,

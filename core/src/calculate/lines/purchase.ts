@@ -5,7 +5,7 @@ import { roundQuantity } from '../../pricing/quantity.ts';
 import { roundTo } from '../../units/numberFormat.ts';
 import type { Define, Definitions } from '../define.ts';
 import { jobNames } from '../queries/jobNames.ts';
-import { actingOn, definePriced } from './line.ts';
+import { priceFactorsOn, definePriced } from './line.ts';
 import { pricingOfPurchase } from './pricing.ts';
 import { lineNode, purchaseNode } from '../graph/nodes.ts';
 
@@ -15,10 +15,10 @@ export const definePurchase: Define = ({ job }, code) => {
   if (purchase === undefined) return [];
   const { key } = purchase;
   const on = { worked: lineNode(key, 'quantity'), bought: ALL_BOUGHT };
-  const acting = actingOn(job, { key, sectionId: null });
+  const priceFactors = priceFactorsOn(job, { key, sectionId: null });
   return [
     ...defineBought(purchase),
-    ...definePriced(key, pricingOfPurchase(purchase), acting, jobNames(job), job, on),
+    ...definePriced(key, pricingOfPurchase(purchase), priceFactors, jobNames(job), job, on),
   ];
 };
 

@@ -12,8 +12,8 @@ import type { Define, Definitions } from '../define.ts';
 import { leastNetNode, lineNode, measuredNode, netNode } from '../graph/nodes.ts';
 import { jobNames } from '../queries/jobNames.ts';
 import { type Names, compileValue, ruleOf } from '../queries/names.ts';
-import { actingOn, definePriced, pinnedOf, purchaseOfComponent } from './line.ts';
-import type { Acting } from './price.ts';
+import { priceFactorsOn, definePriced, pinnedOf, purchaseOfComponent } from './line.ts';
+import type { PriceFactors } from './price.ts';
 import { pricingOfComponent } from './pricing.ts';
 import { type Pinned, defineLeast, defineQuantity, workedNode } from './quantity.ts';
 import { componentNames } from './use.ts';
@@ -45,11 +45,11 @@ export const difficultyOf = (job: Job, { scopeId, difficulty = [] }: Use): numbe
   );
 
 /** What acts on the price of a component's line. */
-export const actingOnComponent = (
+export const priceFactorsOnComponent = (
   job: Job,
   placed: PlacedComponent,
   difficulty = difficultyOf(job, placed.frame.use),
-): Acting => actingOn(job, placeComponent(job, placed), difficulty);
+): PriceFactors => priceFactorsOn(job, placeComponent(job, placed), difficulty);
 
 /** The quantities and the money of the lines that a use makes. */
 export const defineUseLines: Define = ({ job }, id) => {
@@ -76,11 +76,11 @@ function defineComponentLine(job: Job, placed: PlacedComponent, difficulty: numb
   };
   const factor = hoursFactorOf(placed, names);
   const on = { worked: workedNode(quantity), bought: kindsBought(component), hoursFactor: factor[0]?.[0] };
-  const acting = actingOnComponent(job, placed, difficulty);
+  const priceFactors = priceFactorsOnComponent(job, placed, difficulty);
   return [
     ...defineQuantity(quantity),
     ...(component.roundAt === undefined || least === undefined ? [] : defineLeast(key, unit, least)),
     ...factor,
-    ...definePriced(key, pricingOfComponent(job, placed), acting, names, job, on),
+    ...definePriced(key, pricingOfComponent(job, placed), priceFactors, names, job, on),
   ];
 }

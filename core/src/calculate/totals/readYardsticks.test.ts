@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RecordOf } from '../../job/record.ts';
 import { makeMark, makeScope } from '../../testing/job.ts';
-import { markup } from '../../testing/deeds.ts';
-import { type Desk, createPricedDesk } from '../../testing/priced.ts';
+import { markup } from '../../testing/randomEdits.ts';
+import { type Bench, createBench } from '../../testing/priced.ts';
 import { readYardstick, readYardsticks, yardsticksOn } from './readYardsticks.ts';
 
-const yardstick = (desk: Desk, content: Partial<RecordOf<'yardstick'>>): RecordOf<'yardstick'> => ({
+const yardstick = (bench: Bench, content: Partial<RecordOf<'yardstick'>>): RecordOf<'yardstick'> => ({
   type: 'yardstick',
-  id: desk.makeId('yardstick'),
+  id: bench.makeId('yardstick'),
   name: 'Rule',
   of: 'price',
   on: { what: 'bid' },
@@ -21,19 +21,19 @@ const yardstick = (desk: Desk, content: Partial<RecordOf<'yardstick'>>): RecordO
 
 /** 1,200.00 of materials and 20 h of a carpenter at 54.00, in section 06; 10 % on all of it. */
 function createDesk() {
-  const desk = createPricedDesk();
-  const section = desk.sectionId('06');
-  const wood = desk.line({ costs: { material: '1200' }, sectionId: section });
-  const item = desk.item({ code: 'FRAME', laborHours: '2', craftId: desk.craft('Carpenter').id });
-  const framing = desk.line({ itemCode: 'FRAME', quantity: '10', sectionId: section });
-  const other = desk.line({ costs: { other: '500' } });
-  desk.change(item, wood, framing, other, markup(desk, { percent: '10', base: 'running' }));
+  const bench = createBench();
+  const section = bench.sectionId('06');
+  const wood = bench.line({ costs: { material: '1200' }, sectionId: section });
+  const item = bench.item({ code: 'FRAME', laborHours: '2', craftId: bench.craft('Carpenter').id });
+  const framing = bench.line({ itemCode: 'FRAME', quantity: '10', sectionId: section });
+  const other = bench.line({ costs: { other: '500' } });
+  bench.change(item, wood, framing, other, markup(bench, { percent: '10', base: 'running' }));
   const read = (content: Partial<RecordOf<'yardstick'>>) => {
-    const each = yardstick(desk, content);
-    desk.change(each);
-    return readYardstick(desk.calculation.figures, each);
+    const each = yardstick(bench, content);
+    bench.change(each);
+    return readYardstick(bench.calculation.figures, each);
   };
-  return { desk, section, framing, read };
+  return { bench, section, framing, read };
 }
 
 describe('what a thing costs for each unit of its driver', () => {
@@ -58,27 +58,27 @@ describe('what a thing costs for each unit of its driver', () => {
   });
 
   it('follows what was measured, in the unit that was chosen', () => {
-    const { desk, read } = createDesk();
-    const slab = makeScope(desk.makeId, { key: 'slab', kind: 'area' });
-    const mark = makeMark(desk.makeId, slab, desk.sheet, [
+    const { bench, read } = createDesk();
+    const slab = makeScope(bench.makeId, { key: 'slab', kind: 'area' });
+    const mark = makeMark(bench.makeId, slab, bench.sheet, [
       [0, 0],
       [24, 0],
       [24, 30],
       [0, 30],
     ]);
-    desk.change(slab, mark);
+    bench.change(slab, mark);
     const reading = read({ of: 'cost', driver: 'total(slab, area)', unit: 'ft²' });
     // 720 ft².
     expect(reading.driver).toBeCloseTo(720, 8);
     expect(reading.each).toBeCloseTo(2780 / 720, 8);
-    const other = makeMark(desk.makeId, slab, desk.sheet, [
+    const other = makeMark(bench.makeId, slab, bench.sheet, [
       [50, 0],
       [60, 0],
       [60, 28],
       [50, 28],
     ]);
-    desk.change(other);
-    expect(readYardstick(desk.calculation.figures, reading.yardstick).each).toBeCloseTo(2.78, 8);
+    bench.change(other);
+    expect(readYardstick(bench.calculation.figures, reading.yardstick).each).toBeCloseTo(2.78, 8);
   });
 });
 
@@ -109,14 +109,14 @@ describe('the range of an estimator', () => {
 });
 
 it('yardsticks stand in their order, and are found by what they measure', () => {
-  const { desk, section } = createDesk();
-  desk.change(
-    yardstick(desk, { name: 'Second', order: 2 }),
-    yardstick(desk, { name: 'First', order: 1, on: { what: 'section', sectionId: section } }),
+  const { bench, section } = createDesk();
+  bench.change(
+    yardstick(bench, { name: 'Second', order: 2 }),
+    yardstick(bench, { name: 'First', order: 1, on: { what: 'section', sectionId: section } }),
   );
-  expect(readYardsticks(desk.calculation.figures).map((each) => each.yardstick.name)).toEqual([
+  expect(readYardsticks(bench.calculation.figures).map((each) => each.yardstick.name)).toEqual([
     'First',
     'Second',
   ]);
-  expect(yardsticksOn(desk.job(), 'bid').map(({ name }) => name)).toEqual(['Second']);
+  expect(yardsticksOn(bench.job(), 'bid').map(({ name }) => name)).toEqual(['Second']);
 });

@@ -18,7 +18,7 @@ import {
   scopeCostNode,
   sectionNode,
 } from '../graph/nodes.ts';
-import { findGroupLines, groupsApart } from './groupsApart.ts';
+import { findGroupLines, groupsOfOwnRates } from './groupsOfOwnRates.ts';
 
 /** Sums over what is known; what is not is counted as unpriced, not as zero. */
 const knownSum = (inputs: readonly NodeId[]): Rule => ({
@@ -82,7 +82,7 @@ export const defineBid: Define = ({ job }) => {
     bidNode(kind),
     knownSum(sections.map((id) => sectionNode(id, kind))),
   ]);
-  const apart = groupsApart(job).map(({ group }) => group);
+  const apart = groupsOfOwnRates(job).map(({ group }) => group);
   const settings = settingsOf(job);
   const markups = inOrder(job.markup.values());
   const groups = [MAIN_GROUP, ...apart];

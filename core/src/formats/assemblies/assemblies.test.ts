@@ -21,7 +21,7 @@ import {
 } from '../../library/shelf.ts';
 import { checkJob } from '../../job/integrity.ts';
 import { createChance, createTestJob } from '../../testing/job.ts';
-import { createPricedDesk } from '../../testing/priced.ts';
+import { createBench } from '../../testing/priced.ts';
 import { packAssemblies, planUnpack, readPack, writePack } from './pack.ts';
 import { type Rows, readAssemblyRows, writeAssemblyRows } from './rows.ts';
 import { makeCrew } from '../../testing/records.ts';
@@ -58,17 +58,17 @@ const packed = packAssemblies(source, [conduit.id]);
 
 describe('a pack of an assembly that a crew builds by size', () => {
   it('brings the crew, its crafts and all sizes, and works with the crew of the same name that is there', () => {
-    const desk = createPricedDesk();
-    const crew = makeCrew(desk.makeId, {
+    const bench = createBench();
+    const crew = makeCrew(bench.makeId, {
       name: 'Form crew',
-      members: [{ craftId: desk.craft('Carpenter').id, count: 2 }],
+      members: [{ craftId: bench.craft('Carpenter').id, count: 2 }],
     });
     const sizes = ['20 in', '24 in'].map((width) =>
-      desk.item({ code: `F-${width}`, family: 'Footing', sizes: { width }, unit: 'ft', material: '9' }),
+      bench.item({ code: `F-${width}`, family: 'Footing', sizes: { width }, unit: 'ft', material: '9' }),
     );
     const assembly: Assembly = {
       type: 'assembly',
-      id: desk.makeId('assembly'),
+      id: bench.makeId('assembly'),
       name: 'Footing by size',
       description: '',
       measures: 'run',
@@ -89,8 +89,8 @@ describe('a pack of an assembly that a crew builds by size', () => {
         },
       ],
     };
-    desk.change(crew, ...sizes, assembly);
-    const read = readPack(writePack({ records: packAssemblies(desk.job(), [assembly.id]) }));
+    bench.change(crew, ...sizes, assembly);
+    const read = readPack(writePack({ records: packAssemblies(bench.job(), [assembly.id]) }));
     if (!read.ok) throw new Error(read.problem.kind);
     const into = (job: Job): Job => {
       const diff = planUnpack(read.value, job, makeId).command(job);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { createTestJob } from '../../testing/job.ts';
-import { createPricedDesk } from '../../testing/priced.ts';
+import { createBench } from '../../testing/priced.ts';
 import { findHeadRow, guessMapping } from './columns.ts';
 import { planPrices, raisePrices } from './plan.ts';
 import { type PriceSource, readDate, readPrices } from './read.ts';
@@ -121,8 +121,8 @@ describe('dates', () => {
 });
 
 describe('taking a price list over', () => {
-  const desk = createPricedDesk();
-  const old = desk.item({
+  const bench = createBench();
+  const old = bench.item({
     code: 'A',
     description: 'Old words',
     material: '4',
@@ -169,7 +169,7 @@ describe('taking a price list over', () => {
 
 describe('writing and reading back', () => {
   it('gives the same prices', () => {
-    const desk = createPricedDesk();
+    const bench = createBench();
     const word = fc.stringMatching(/^[A-Za-z0-9=+@'-][A-Za-z0-9 .,=+@'"-]{0,18}[A-Za-z0-9]$/);
     const money = fc.option(
       fc.integer({ min: 0, max: 10 ** 7 }).map((cents) => String(cents / 100)),
@@ -189,7 +189,7 @@ describe('writing and reading back', () => {
     fc.assert(
       fc.property(items, (list) => {
         const written = list.map(({ width, ...content }) =>
-          desk.item({ ...content, family: 'F', sizes: { width: `${width} in` } }),
+          bench.item({ ...content, family: 'F', sizes: { width: `${width} in` } }),
         );
         const { drafts, refused } = read(writePrices(written, job));
         expect(refused).toEqual([]);

@@ -5,8 +5,8 @@ import { knownValue } from '../../calculate/define.ts';
 import { bidNode, sectionNode } from '../../calculate/graph/nodes.ts';
 import { settingsOf } from '../../job/job.ts';
 import type { RecordOf } from '../../job/record.ts';
-import { anyDeeds, deskAfter, markup } from '../../testing/deeds.ts';
-import { type Desk, createPricedDesk } from '../../testing/priced.ts';
+import { anyEdits, deskAfter, markup } from '../../testing/randomEdits.ts';
+import { type Bench, createBench } from '../../testing/priced.ts';
 import { createPricedJob } from '../../testing/pricedJob.ts';
 import { evaluateSheet } from '../../testing/spreadsheet.ts';
 import { AT, type Cell, columnIndex, letter } from './cell.ts';
@@ -86,19 +86,19 @@ describe('the exported workbook', () => {
 });
 
 /** 1,000.00 of material in section 03, 500.00 by a firm in 06. */
-function deskWith(...markups: readonly Partial<RecordOf<'markup'>>[]): Desk {
-  const desk = createPricedDesk();
-  desk.change(
-    desk.line({ description: 'Steel', sectionId: desk.sectionId('03'), costs: { material: '1000' } }),
-    desk.line({ description: 'Firm', sectionId: desk.sectionId('06'), costs: { subcontract: '500' } }),
-    ...markups.map((content, order) => markup(desk, { order, name: `Markup ${order + 1}`, ...content })),
+function benchWith(...markups: readonly Partial<RecordOf<'markup'>>[]): Bench {
+  const bench = createBench();
+  bench.change(
+    bench.line({ description: 'Steel', sectionId: bench.sectionId('03'), costs: { material: '1000' } }),
+    bench.line({ description: 'Firm', sectionId: bench.sectionId('06'), costs: { subcontract: '500' } }),
+    ...markups.map((content, order) => markup(bench, { order, name: `Markup ${order + 1}`, ...content })),
   );
-  return desk;
+  return bench;
 }
 
 /** What a row of the sheet comes to as it is, and with 2,000 of material instead of 1,000. */
-function amountsOf(desk: Desk, name: string): readonly [now: number, more: number] {
-  const rows = rowsOf(desk.calculation.figures);
+function amountsOf(bench: Bench, name: string): readonly [now: number, more: number] {
+  const rows = rowsOf(bench.calculation.figures);
   expect(wrongIn(rows)).toEqual([]);
   const row = rowCalled(rows, name);
   const more = withNumber(rows, columnIndex('unitMaterial'), rowCalled(rows, 'Steel'), 2000);
@@ -108,7 +108,7 @@ function amountsOf(desk: Desk, name: string): readonly [now: number, more: numbe
 describe('the totals of the workbook, still live', () => {
   it('takes a margin of what is above', () => {
     // 25 % of the price is a third of the cost.
-    expect(amountsOf(deskWith({ as: 'margin', percent: '25' }), 'Markup 1')).toEqual([500, 833.33]);
+    expect(amountsOf(benchWith({ as: 'margin', percent: '25' }), 'Markup 1')).toEqual([500, 833.33]);
   });
 
   it('rates a bond by slices', () => {
@@ -117,28 +117,28 @@ describe('the totals of the workbook, still live', () => {
       { upTo: '', percent: '1' },
     ];
     // 30 + 1 % of 300; with 1,000 more 10 more.
-    expect(amountsOf(deskWith({ as: 'graded', percent: '', grades }), 'Markup 1')).toEqual([33, 43]);
+    expect(amountsOf(benchWith({ as: 'graded', percent: '', grades }), 'Markup 1')).toEqual([33, 43]);
   });
 
   it('adds a sum, and takes a later markup of it too', () => {
-    const desk = deskWith({ as: 'sum', percent: '250' }, { base: 'running', percent: '10' });
-    expect(amountsOf(desk, 'Markup 1')).toEqual([250, 250]);
-    expect(amountsOf(desk, 'Markup 2')).toEqual([175, 275]);
+    const bench = benchWith({ as: 'sum', percent: '250' }, { base: 'running', percent: '10' });
+    expect(amountsOf(bench, 'Markup 1')).toEqual([250, 250]);
+    expect(amountsOf(bench, 'Markup 2')).toEqual([175, 275]);
   });
 
   it('gives a section its own rate', () => {
-    const desk = deskWith({ percent: '10' });
-    const [overhead] = desk.job().markup.values();
-    if (overhead) desk.change({ ...overhead, rates: [{ on: desk.sectionId('03'), percent: '4' }] });
+    const bench = benchWith({ percent: '10' });
+    const [overhead] = bench.job().markup.values();
+    if (overhead) bench.change({ ...overhead, rates: [{ on: bench.sectionId('03'), percent: '4' }] });
     // 4 % of the material, 10 % of the firm.
-    expect(amountsOf(desk, 'Markup 1')).toEqual([90, 130]);
+    expect(amountsOf(bench, 'Markup 1')).toEqual([90, 130]);
   });
 
   it('leaves what is exempt out of the tax', () => {
-    const desk = deskWith();
-    desk.change({ ...settingsOf(desk.job()), taxOnMaterials: '8' });
-    desk.change(desk.line({ description: 'Exempt', costs: { material: '400' }, taxPercent: '0' }));
-    expect(amountsOf(desk, 'Tax on materials')).toEqual([80, 160]);
+    const bench = benchWith();
+    bench.change({ ...settingsOf(bench.job()), taxOnMaterials: '8' });
+    bench.change(bench.line({ description: 'Exempt', costs: { material: '400' }, taxPercent: '0' }));
+    expect(amountsOf(bench, 'Tax on materials')).toEqual([80, 160]);
   });
 
   it.each([
@@ -146,22 +146,22 @@ describe('the totals of the workbook, still live', () => {
     ['up', 1750, 2500],
     ['down', 1500, 2500],
   ] as const)('rounds the bid, %s', (bidRounding, now, more) => {
-    const desk = deskWith({ as: 'sum', percent: '10' });
-    desk.change({ ...settingsOf(desk.job()), bidStep: '250', bidRounding });
-    expect(amountsOf(desk, 'Bid')[0]).toBe(now);
-    expect(amountsOf(desk, 'Bid')[1]).toBe(bidRounding === 'up' ? more + 250 : more);
+    const bench = benchWith({ as: 'sum', percent: '10' });
+    bench.change({ ...settingsOf(bench.job()), bidStep: '250', bidRounding });
+    expect(amountsOf(bench, 'Bid')[0]).toBe(now);
+    expect(amountsOf(bench, 'Bid')[1]).toBe(bidRounding === 'up' ? more + 250 : more);
   });
 
   it('holds labor that was typed as money in its own column, as markups on labor need', () => {
-    const desk = deskWith({ base: 'labor', percent: '10' });
-    desk.change(desk.line({ description: 'Fitter', quantity: '2', costs: { labor: '300' } }));
-    expect(amountsOf(desk, 'Markup 1')).toEqual([60, 60]);
+    const bench = benchWith({ base: 'labor', percent: '10' });
+    bench.change(bench.line({ description: 'Fitter', quantity: '2', costs: { labor: '300' } }));
+    expect(amountsOf(bench, 'Markup 1')).toEqual([60, 60]);
   });
 });
 
 it('carries the figures of any job, however it came to be', () => {
   fc.assert(
-    fc.property(anyDeeds, (list) => {
+    fc.property(anyEdits, (list) => {
       const { calculation } = deskAfter(list);
       const rows = rowsOf(calculation.figures);
       expect(wrongIn(rows)).toEqual([]);

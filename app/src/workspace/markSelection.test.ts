@@ -10,7 +10,7 @@ import type { Services } from '../platform/services.ts';
 import type { Stores } from '../stores/context.tsx';
 import { createJobStore } from '../stores/jobStore.ts';
 import { createViewStore } from '../stores/viewStore.ts';
-import { type MarksInHand, createMarksInHand } from './marksInHand.ts';
+import { type MarkSelection, createMarkSelection } from './markSelection.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', kind: 'run' });
@@ -33,7 +33,7 @@ const ofOther = makeMark(makeId, other, sheet, [
 const job = createJob([...listRecords(started), wall, other, ofWall, fixed, ofOther]);
 
 let stores: Stores;
-let hand: MarksInHand;
+let hand: MarkSelection;
 let databases = 0;
 const jobNow = (): Job => {
   const open = stores.jobs.getState().open;
@@ -56,14 +56,14 @@ beforeEach(async () => {
   await jobs.actions.openJob('job-a');
   const view = createViewStore({ getItem: () => null, setItem: () => undefined });
   stores = { jobs, view, services } as Stores;
-  hand = createMarksInHand(
+  hand = createMarkSelection(
     stores,
     () => ({ job: jobNow(), sheet, selectedIds: view.getState().selectedMarks, vertex: undefined }),
     () => undefined,
   );
 });
 
-describe('marks in hand', () => {
+describe('the selected marks', () => {
   it('are all of the scope in hand with one key, all of the sheet without one, and only what is shown', () => {
     stores.view.setState({ penScope: wall.id });
     expect(press('a')).toBe(true);

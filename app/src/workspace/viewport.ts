@@ -13,7 +13,7 @@ export interface DeskState {
 }
 
 /** The three layers on the desk and the camera that moves them. */
-export interface Desk {
+export interface Viewport {
   readonly store: StoreApi<DeskState>;
   readonly marks: MarksLayer;
   readonly setCamera: (camera: Camera) => void;
@@ -31,13 +31,13 @@ interface Layers {
   readonly marks: HTMLElement;
 }
 
-export function createDesk(
+export function createViewport(
   element: HTMLElement,
   layers: Layers,
   files: SheetFiles,
   marksWorker: MarksWorker & { readonly end: () => void },
   cameras: Cameras,
-): Desk {
+): Viewport {
   const { width, height } = element.getBoundingClientRect();
   const store = createStore<DeskState>(() => ({
     camera: { scale: 1, x: 0, y: 0 },

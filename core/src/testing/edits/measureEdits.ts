@@ -2,15 +2,15 @@ import { remove } from '../../job/change.ts';
 import type { RecordOf } from '../../job/record.ts';
 import { FACES } from '../../job/records/scope.ts';
 import { makeMark, makeScope } from '../job.ts';
-import type { Deed, Hand } from './hand.ts';
+import type { RandomEdit, Hand } from './hand.ts';
 
 /** The scope of a key, or a new one of that kind. */
-function scopeOf({ desk, job }: Hand, key: string, kind: RecordOf<'scope'>['kind']): RecordOf<'scope'> {
+function scopeOf({ bench, job }: Hand, key: string, kind: RecordOf<'scope'>['kind']): RecordOf<'scope'> {
   const known = [...job.scope.values()].find((each) => each.key === key);
   if (known !== undefined) return known;
-  desk.attempt(makeScope(desk.makeId, { key, kind, order: 7 }));
+  bench.attempt(makeScope(bench.makeId, { key, kind, order: 7 }));
   return (
-    [...desk.job().scope.values()].find((each) => each.key === key) ?? makeScope(desk.makeId, { key, kind })
+    [...bench.job().scope.values()].find((each) => each.key === key) ?? makeScope(bench.makeId, { key, kind })
   );
 }
 
@@ -39,15 +39,15 @@ const square = (feet: number) =>
   ] as const;
 
 /** What is done to things that are measured in other ways than by length and area. */
-export const measureDeeds: readonly Deed[] = [
+export const measureEdits: readonly RandomEdit[] = [
   (hand) => {
-    const { desk, amount } = hand;
+    const { bench, amount } = hand;
     const doors = scopeOf(hand, 'doors', 'count');
     const points = Array.from({ length: 1 + (amount % 4) }, (_, at) => [at * 3, amount % 40] as const);
-    desk.attempt(makeMark(desk.makeId, doors, desk.sheet, points));
+    bench.attempt(makeMark(bench.makeId, doors, bench.sheet, points));
   },
   (hand) => {
-    const { desk, amount } = hand;
+    const { bench, amount } = hand;
     const doors = scopeOf(hand, 'doors', 'count');
     const width = {
       key: 'width',
@@ -55,21 +55,21 @@ export const measureDeeds: readonly Deed[] = [
       value: amount % 3 === 0 ? 'extra' : `${1 + (amount % 4)}`,
       unit: 'ft',
     };
-    desk.attempt({ ...doors, properties: amount % 5 === 0 ? [] : [width] });
+    bench.attempt({ ...doors, properties: amount % 5 === 0 ? [] : [width] });
   },
   (hand) => {
-    const { desk, job, at, amount } = hand;
+    const { bench, job, at, amount } = hand;
     const doors = scopeOf(hand, 'doors', 'count');
     const host = at([...job.mark.values()].filter(({ kind }) => kind === 'run'));
     const known = at(job.opening.values());
     if (known !== undefined && amount % 3 === 0) {
-      desk.attempt(amount % 2 === 0 ? remove(known.id) : { ...known, widthM: 0.4 + (amount % 9) / 10 });
+      bench.attempt(amount % 2 === 0 ? remove(known.id) : { ...known, widthM: 0.4 + (amount % 9) / 10 });
       return;
     }
     if (host !== undefined)
-      desk.attempt({
+      bench.attempt({
         type: 'opening',
-        id: desk.makeId('opening'),
+        id: bench.makeId('opening'),
         markId: host.id,
         scopeId: doors.id,
         tag: '',
@@ -79,16 +79,16 @@ export const measureDeeds: readonly Deed[] = [
       });
   },
   (hand) => {
-    const { desk, amount } = hand;
+    const { bench, amount } = hand;
     const roof = scopeOf(hand, 'roof', 'slope');
     const slope = {
       pitch: amount % 4 === 0 ? 'steep' : `${3 + (amount % 6)}:12`,
       edges: ['eave', 'rake', 'ridge', 'hip'] as const,
     };
-    desk.attempt({ ...makeMark(desk.makeId, roof, desk.sheet, square(6 + (amount % 20))), slope });
+    bench.attempt({ ...makeMark(bench.makeId, roof, bench.sheet, square(6 + (amount % 20))), slope });
   },
   (hand) => {
-    const { desk, job, at, amount } = hand;
+    const { bench, job, at, amount } = hand;
     const run = at([...job.scope.values()].filter(({ kind }) => kind === 'run'));
     const other = scopeOf(hand, 'pipe_run', 'run');
     if (run === undefined) return;
@@ -98,33 +98,39 @@ export const measureDeeds: readonly Deed[] = [
     const meets = amount % 2 === 0 && run.id !== other.id ? [other.id] : [];
     const thickness = { key: 'thickness', name: 'Thickness', value: `${amount % 12}`, unit: 'in' };
     const properties = [...run.properties.filter(({ key }) => key !== 'thickness'), thickness];
-    desk.attempt({ ...run, deduct, face, meets, properties: amount % 4 === 0 ? run.properties : properties });
+    bench.attempt({
+      ...run,
+      deduct,
+      face,
+      meets,
+      properties: amount % 4 === 0 ? run.properties : properties,
+    });
   },
   (hand) => {
-    const { desk, amount } = hand;
+    const { bench, amount } = hand;
     const other = scopeOf(hand, 'pipe_run', 'run');
     const far = 2 + (amount % 30);
     const bent = [[0, 0], [far, 0], [far, amount % 7]] as const; // prettier-ignore
-    const mark = makeMark(desk.makeId, other, desk.sheet, bent);
+    const mark = makeMark(bench.makeId, other, bench.sheet, bent);
     const risen = {
       ...mark,
       strokes: mark.strokes.map((stroke) => stroke.map((each) => ({ ...each, riseM: 0.5 }))),
     };
-    desk.attempt(amount % 3 === 0 ? risen : mark);
+    bench.attempt(amount % 3 === 0 ? risen : mark);
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const mark = at(job.mark.values());
     if (mark === undefined) return;
     const by = (amount % 90) - 45;
     const strokes = mark.strokes.map((stroke) =>
       stroke.map(({ x, y, ...rest }, index) => ({ ...rest, x: index === 0 ? x + by : x, y })),
     );
-    desk.attempt({ ...mark, strokes });
+    bench.attempt({ ...mark, strokes });
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const sheet = at(job.sheet.values());
-    if (sheet === undefined || desk.sheet.scale === null) return;
-    const { scale } = desk.sheet;
+    if (sheet === undefined || bench.sheet.scale === null) return;
+    const { scale } = bench.sheet;
     const twice = {
       ...scale,
       xMetersPerPoint: scale.xMetersPerPoint * 2,
@@ -140,34 +146,34 @@ export const measureDeeds: readonly Deed[] = [
       scale: twice,
       check: null,
     };
-    desk.attempt({ ...sheet, title: `Plan ${amount}`, scaleAreas: amount % 2 === 0 ? [area] : [] });
+    bench.attempt({ ...sheet, title: `Plan ${amount}`, scaleAreas: amount % 2 === 0 ? [area] : [] });
   },
   (hand) =>
-    hand.desk.attempt(hand.desk.line({ quantity: measuredBy(hand), unit: 'ft', costs: { other: '3' } })),
+    hand.bench.attempt(hand.bench.line({ quantity: measuredBy(hand), unit: 'ft', costs: { other: '3' } })),
   (hand) => {
     const piece = hand.at(hand.job.piece.values());
     if (piece === undefined) return;
-    hand.desk.attempt(
+    hand.bench.attempt(
       hand.amount % 4 === 0
         ? remove(piece.id)
         : { ...piece, text: measuredBy(hand), also: { count: hand.amount % 5, openings: 1 } },
     );
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const scope = at(job.scope.values());
     const free = ![...job.scope.values()].some(({ key }) => key === 'renamed');
-    if (scope !== undefined && free && amount % 4 === 0) desk.attempt({ ...scope, key: 'renamed' });
-    else if (scope !== undefined) desk.attempt({ ...scope, name: `Name ${amount}`, color: amount % 12 });
+    if (scope !== undefined && free && amount % 4 === 0) bench.attempt({ ...scope, key: 'renamed' });
+    else if (scope !== undefined) bench.attempt({ ...scope, name: `Name ${amount}`, color: amount % 12 });
   },
-  ({ desk, job, at, settings, amount }) => {
+  ({ bench, job, at, settings, amount }) => {
     const region = at(job.region.values());
     if (settings === undefined) return;
     const { regionId: _was, ...rest } = settings;
-    desk.attempt({
+    bench.attempt({
       ...rest,
       name: `Job ${amount}`,
       ...(region === undefined ? {} : { regionId: region.id }),
     });
-    if (region !== undefined && amount % 3 === 0) desk.attempt({ ...region, labor: 1 + (amount % 7) / 10 });
+    if (region !== undefined && amount % 3 === 0) bench.attempt({ ...region, labor: 1 + (amount % 7) / 10 });
   },
 ];

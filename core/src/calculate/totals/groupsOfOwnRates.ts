@@ -10,7 +10,7 @@ export interface GroupLines {
 }
 
 /** The lines that tax or a markup treats apart, by group, in a fixed order; none in most jobs. */
-export const groupsApart: (job: Job) => readonly GroupLines[] = query((job) => {
+export const groupsOfOwnRates: (job: Job) => readonly GroupLines[] = query((job) => {
   const apart = new Map<string, GroupLines & { readonly lines: CountedLine[] }>();
   for (const line of listCounted(job)) {
     const group = groupOf(job, line);
@@ -22,4 +22,4 @@ export const groupsApart: (job: Job) => readonly GroupLines[] = query((job) => {
   return [...apart.values()].sort((a, b) => (a.group.id < b.group.id ? -1 : 1));
 });
 
-export const findGroupLines = query((job, id) => groupsApart(job).find(({ group }) => group.id === id));
+export const findGroupLines = query((job, id) => groupsOfOwnRates(job).find(({ group }) => group.id === id));

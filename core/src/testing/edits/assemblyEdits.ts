@@ -1,8 +1,8 @@
 import type { Component } from '../../job/records/assembly.ts';
 import type { RecordOf } from '../../job/record.ts';
-import { lengthBy } from './formulaDeeds.ts';
-import type { Deed, Hand } from './hand.ts';
-import { measuredBy } from './measureDeeds.ts';
+import { lengthBy } from './formulaEdits.ts';
+import type { RandomEdit, Hand } from './hand.ts';
+import { measuredBy } from './measureEdits.ts';
 
 /** Changes one component of one assembly. */
 const onComponent = (hand: Hand, change: (component: Component) => Component): void => {
@@ -10,13 +10,13 @@ const onComponent = (hand: Hand, change: (component: Component) => Component): v
   if (assembly === undefined) return;
   const at = hand.amount % Math.max(1, assembly.components.length);
   const components = assembly.components.map((each, index) => (index === at ? change(each) : each));
-  hand.desk.attempt({ ...assembly, components });
+  hand.bench.attempt({ ...assembly, components });
 };
 
 const numberBy = (hand: Hand): string => `(${lengthBy(hand)}) / 1 ft`;
 
 /** What is done to assemblies: every place in them where a formula can stand. */
-export const assemblyDeeds: readonly Deed[] = [
+export const assemblyEdits: readonly RandomEdit[] = [
   (hand) => onComponent(hand, (each) => ({ ...each, when: `${lengthBy(hand)} > ${hand.amount % 9} ft` })),
   (hand) => onComponent(hand, ({ when: _when, ...each }) => each),
   (hand) => onComponent(hand, (each) => ({ ...each, unit: 'ft', formula: '2 ft', minimum: lengthBy(hand) })),
@@ -50,7 +50,7 @@ export const assemblyDeeds: readonly Deed[] = [
     }));
   },
   (hand) => {
-    const { desk, job, at, amount } = hand;
+    const { bench, job, at, amount } = hand;
     const assembly = at(job.assembly.values());
     const others = [...job.assembly.values()].filter(({ id }) => id !== assembly?.id);
     const inside = others[amount % Math.max(1, others.length)];
@@ -64,7 +64,7 @@ export const assemblyDeeds: readonly Deed[] = [
       answers: input === undefined ? {} : { [input.key]: lengthBy(hand) },
       ...(amount % 3 === 0 ? { when: `${numberBy(hand)} > 1` } : {}),
     } satisfies NonNullable<RecordOf<'assembly'>['inner']>[number];
-    desk.attempt({ ...assembly, inner: amount % 5 === 0 ? [] : [inner] });
+    bench.attempt({ ...assembly, inner: amount % 5 === 0 ? [] : [inner] });
   },
   (hand) => {
     const assembly = hand.at(hand.job.assembly.values());
@@ -77,6 +77,6 @@ export const assemblyDeeds: readonly Deed[] = [
       min: '1',
       max: String(2 + (hand.amount % 40)),
     };
-    hand.desk.attempt({ ...assembly, inputs: [asked, ...others] });
+    hand.bench.attempt({ ...assembly, inputs: [asked, ...others] });
   },
 ];

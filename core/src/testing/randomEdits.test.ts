@@ -1,26 +1,26 @@
 import { describe, expect, it } from '@jest/globals';
 import { listRecords } from '../job/job.ts';
 import { RECORD_SCHEMAS } from '../job/record.ts';
-import { DEED_COUNT, doSomething, startBusyDesk } from './deeds.ts';
+import { DEED_COUNT, doSomething, startBusyBench } from './randomEdits.ts';
 import { createChance } from './job.ts';
 
 /** Records no figure follows from. */
 const BESIDE = ['file', 'schedule', 'acceptance'];
 
-describe('random deeds', () => {
+describe('random edits', () => {
   const chance = createChance(7);
   const pick = (below: number): number => Math.floor(chance() * below);
   const did = new Set<number>();
   const seen = new Set<string>();
   for (let round = 0; round < 25; round += 1) {
-    const desk = startBusyDesk();
+    const bench = startBusyBench();
     for (let step = 0; step < DEED_COUNT * 2; step += 1) {
       const what = pick(DEED_COUNT);
-      const was = desk.job();
-      doSomething(desk, what, pick(1000), 1 + pick(400));
-      if (desk.job() !== was) did.add(what);
+      const was = bench.job();
+      doSomething(bench, what, pick(1000), 1 + pick(400));
+      if (bench.job() !== was) did.add(what);
     }
-    for (const record of listRecords(desk.job())) seen.add(record.type);
+    for (const record of listRecords(bench.job())) seen.add(record.type);
   }
 
   it('all do something: none is refused every time', () => {

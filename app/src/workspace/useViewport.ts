@@ -7,13 +7,13 @@ import { useJobId } from '../stores/jobHooks.ts';
 import { isMarkShown } from '../stores/viewStore.ts';
 import { colorChoice } from './colorChoice.ts';
 import type { DrawnStyle } from '../workers/marksProtocol.ts';
-import { type Cameras, type Desk, createDesk } from './desk.ts';
+import { type Cameras, type Viewport, createViewport } from './viewport.ts';
 import { styleOf } from './render/marksLayer.ts';
 import { feedMarks } from './marksFeed.ts';
 import { type HitIndex, createHitIndex } from './tools/hitIndex.ts';
 
 export interface DeskRefs {
-  readonly desk: RefObject<HTMLDivElement | null>;
+  readonly viewport: RefObject<HTMLDivElement | null>;
   readonly paper: RefObject<HTMLDivElement | null>;
   readonly sheet: RefObject<HTMLDivElement | null>;
   readonly marks: RefObject<HTMLDivElement | null>;
@@ -23,26 +23,26 @@ export interface DeskRefs {
 const remembered: Cameras = new Map();
 
 /** Builds the desk once and keeps its layers in step with the job. */
-export function useDesk(
+export function useViewport(
   sheet: Sheet,
   of: 'main' | 'pane' = 'main',
 ): {
   readonly refs: DeskRefs;
-  readonly desk: Desk | undefined;
+  readonly viewport: Viewport | undefined;
   readonly hits: HitIndex;
 } {
   const stores = useStores();
   const { services } = stores;
   const jobId = useJobId();
   const refs: DeskRefs = {
-    desk: useRef(null),
+    viewport: useRef(null),
     paper: useRef(null),
     sheet: useRef(null),
     marks: useRef(null),
   };
-  const [desk, setDesk] = useState<Desk | undefined>();
+  const [viewport, setDesk] = useState<Viewport | undefined>();
   const hits = useMemo(createHitIndex, []);
-  const { desk: element, paper, sheet: sheetLayer, marks } = refs;
+  const { viewport: element, paper, sheet: sheetLayer, marks } = refs;
 
   useEffect(() => {
     if (
@@ -53,7 +53,7 @@ export function useDesk(
     )
       return undefined;
     const layers = { paper: paper.current, sheet: sheetLayer.current, marks: marks.current };
-    const made = createDesk(
+    const made = createViewport(
       element.current,
       layers,
       createSheetFiles(services, jobId),
@@ -68,19 +68,19 @@ export function useDesk(
   const { id } = sheet;
   const picture = pictureKey(sheet);
   useEffect(() => {
-    desk?.show(sheet);
+    viewport?.show(sheet);
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [desk, picture]);
+  }, [viewport, picture]);
   useEffect(
-    () => (desk === undefined ? undefined : feedMarks(stores.jobs, id, desk, hits)),
-    [stores, desk, id, hits],
+    () => (viewport === undefined ? undefined : feedMarks(stores.jobs, id, viewport, hits)),
+    [stores, viewport, id, hits],
   );
-  useStylesInStep(desk, id);
-  useLabelsInStep(desk, id);
-  return { refs, desk, hits };
+  useStylesInStep(viewport, id);
+  useLabelsInStep(viewport, id);
+  return { refs, viewport, hits };
 }
 
-function useStylesInStep(desk: Desk | undefined, sheetId: string): void {
+function useStylesInStep(viewport: Viewport | undefined, sheetId: string): void {
   const { job } = useOpenJob();
   const hidden = useView((state) => state.hidden);
   const alone = useView((state) => state.alone);
@@ -98,21 +98,21 @@ function useStylesInStep(desk: Desk | undefined, sheetId: string): void {
         sign: scope.sign,
       })),
     );
-    desk?.marks.style(styles);
+    viewport?.marks.style(styles);
     // Of the job only its scopes, sections, zones and levels can change a color.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [desk, job.scope, job.zone, job.section, job.level, levelId, hidden, alone, colorBy]);
+  }, [viewport, job.scope, job.zone, job.section, job.level, levelId, hidden, alone, colorBy]);
 }
 
 /** Writes names and figures on the marks of the sheet, while that is asked for. */
-function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
+function useLabelsInStep(viewport: Viewport | undefined, sheetId: string): void {
   const { job, figures } = useOpenJob();
   const { display } = useFormats();
   const mode = useView((state) => state.labels);
   const written = useRef(false);
   useEffect(() => {
     // Nothing written and nothing asked for: the usual case costs nothing.
-    if (desk === undefined || (mode === 'none' && !written.current)) return;
+    if (viewport === undefined || (mode === 'none' && !written.current)) return;
     written.current = mode !== 'none';
     const labels: (readonly [string, string])[] = [];
     if (mode !== 'none')
@@ -121,6 +121,6 @@ function useLabelsInStep(desk: Desk | undefined, sheetId: string): void {
         const text = labelOf(figures, mark, mode, display);
         if (text !== '') labels.push([mark.id, text]);
       }
-    desk.marks.label(labels);
-  }, [desk, sheetId, mode, figures, display, job.mark]);
+    viewport.marks.label(labels);
+  }, [viewport, sheetId, mode, figures, display, job.mark]);
 }

@@ -1,7 +1,7 @@
 import { listLines } from '../../estimate/lines.ts';
 import type { Job } from '../../job/job.ts';
 import type { RecordOf } from '../../job/record.ts';
-import type { Desk } from '../priced.ts';
+import type { Bench } from '../priced.ts';
 
 type Choices = Partial<
   Pick<RecordOf<'override'>, 'pinned' | 'costs' | 'taxPercent' | 'wastePercent' | 'sectionId' | 'alternate'>
@@ -9,7 +9,7 @@ type Choices = Partial<
 
 /** What one deed works with: the job as it stands, what is picked in it, and an amount. */
 export interface Hand {
-  readonly desk: Desk;
+  readonly bench: Bench;
   readonly job: Job;
   readonly pick: number;
   readonly amount: number;
@@ -24,10 +24,10 @@ export interface Hand {
   readonly onLine: (content: Choices) => void;
 }
 
-export type Deed = (hand: Hand) => void;
+export type RandomEdit = (hand: Hand) => void;
 
-export function takeHand(desk: Desk, pick: number, amount: number): Hand {
-  const job = desk.job();
+export function takeHand(bench: Bench, pick: number, amount: number): Hand {
+  const job = bench.job();
   const at = <Item>(of: Iterable<Item>): Item | undefined => {
     const all = [...of];
     return all[pick % Math.max(1, all.length)];
@@ -36,7 +36,7 @@ export function takeHand(desk: Desk, pick: number, amount: number): Hand {
   const line = job.line.get(key as RecordOf<'line'>['id']);
   const overridden = [...job.override.values()].find((each) => each.line === key);
   return {
-    desk,
+    bench,
     job,
     pick,
     amount,
@@ -46,11 +46,11 @@ export function takeHand(desk: Desk, pick: number, amount: number): Hand {
     alternate: at(job.alternate.values()),
     settings: [...job.settings.values()][0],
     onLine: (content) => {
-      if (line !== undefined) desk.attempt({ ...line, ...(content as Partial<RecordOf<'line'>>) });
+      if (line !== undefined) bench.attempt({ ...line, ...(content as Partial<RecordOf<'line'>>) });
       // A package has its choices on itself.
       else if (!key.startsWith('package:'))
-        desk.attempt({
-          ...(overridden ?? { type: 'override', id: desk.makeId('override'), line: key }),
+        bench.attempt({
+          ...(overridden ?? { type: 'override', id: bench.makeId('override'), line: key }),
           ...content,
         });
     },

@@ -2,7 +2,7 @@ import { remove } from '../../job/change.ts';
 import { removeAlternate } from '../../job/commands/removeWith.ts';
 import { COST_KINDS } from '../../job/records/assembly.ts';
 import type { RecordOf } from '../../job/record.ts';
-import type { Deed, Hand } from './hand.ts';
+import type { RandomEdit, Hand } from './hand.ts';
 import { makeAlternate, makeMarkup } from '../records.ts';
 
 /** A markup of some rate, base and way, sometimes with another rate in one section. */
@@ -25,18 +25,18 @@ const anyMarkup = ({ pick, amount, section }: Hand) =>
   }) satisfies Partial<RecordOf<'markup'>>;
 
 /** What is done to the way from cost to bid. */
-export const moneyDeeds: readonly Deed[] = [
-  ({ desk, amount }) => desk.attempt(makeAlternate(desk.makeId, { accepted: amount % 2 === 0 })),
-  ({ desk, alternate }) => {
-    if (alternate) desk.attempt({ ...alternate, accepted: !alternate.accepted });
+export const moneyEdits: readonly RandomEdit[] = [
+  ({ bench, amount }) => bench.attempt(makeAlternate(bench.makeId, { accepted: amount % 2 === 0 })),
+  ({ bench, alternate }) => {
+    if (alternate) bench.attempt({ ...alternate, accepted: !alternate.accepted });
   },
-  ({ desk, alternate }) => {
-    if (alternate) desk.attempt(removeAlternate(alternate.id));
+  ({ bench, alternate }) => {
+    if (alternate) bench.attempt(removeAlternate(alternate.id));
   },
-  ({ desk, pick, amount, section, key }) =>
-    desk.attempt({
+  ({ bench, pick, amount, section, key }) =>
+    bench.attempt({
       type: 'adjustment',
-      id: desk.makeId('adjustment'),
+      id: bench.makeId('adjustment'),
       name: 'Adj',
       kinds: [COST_KINDS[pick % 5] ?? 'material'],
       percent: String((amount % 40) - 20),
@@ -48,22 +48,22 @@ export const moneyDeeds: readonly Deed[] = [
             ? { what: 'section', sectionId: section.id }
             : { what: 'lines', lines: [key] },
     }),
-  ({ desk, job }) => {
-    if (job.adjustment.size > 0) desk.attempt(remove(...job.adjustment.keys()));
+  ({ bench, job }) => {
+    if (job.adjustment.size > 0) bench.attempt(remove(...job.adjustment.keys()));
   },
-  (hand) => hand.desk.attempt(makeMarkup(hand.desk.makeId, anyMarkup(hand))),
+  (hand) => hand.bench.attempt(makeMarkup(hand.bench.makeId, anyMarkup(hand))),
   (hand) => {
     const markup = hand.at(hand.job.markup.values());
     if (markup === undefined) return;
     const { as: _as, grades: _grades, rates: _rates, ...rest } = markup;
-    hand.desk.attempt({ ...rest, ...anyMarkup(hand) });
+    hand.bench.attempt({ ...rest, ...anyMarkup(hand) });
   },
-  ({ desk, job }) => {
-    if (job.markup.size > 0) desk.attempt(remove(...job.markup.keys()));
+  ({ bench, job }) => {
+    if (job.markup.size > 0) bench.attempt(remove(...job.markup.keys()));
   },
-  ({ desk, settings, amount }) => {
+  ({ bench, settings, amount }) => {
     if (settings)
-      desk.attempt({
+      bench.attempt({
         ...settings,
         taxOnMaterials: String(amount % 20),
         bidStep: amount % 2 === 0 ? '' : '50',

@@ -11,7 +11,7 @@ import { copiedMarks, copyMarks, pasteMarks } from './clipboard.ts';
 import { type Handle, moveStrokes, removeVertex } from './tools/edit.ts';
 import { t } from '../messages/t.ts';
 
-/** Sheet points a press of an arrow key moves the marks in hand; with Shift ten times as far. */
+/** Sheet points a press of an arrow key moves the selected marks; with Shift ten times as far. */
 export const NUDGES: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -27,8 +27,8 @@ interface Held {
   readonly vertex: Handle | undefined;
 }
 
-/** The marks in hand and what keys do with them. */
-export interface MarksInHand {
+/** The selected marks and what keys do with them. */
+export interface MarkSelection {
   readonly shown: (mark: Mark) => boolean;
   readonly selectedNow: () => readonly Mark[];
   readonly nudge: (dx: number, dy: number) => boolean;
@@ -40,11 +40,11 @@ export interface MarksInHand {
 
 const countOf = ({ length }: readonly Mark[]): string => t('count.mark', { count: length });
 
-export function createMarksInHand(
+export function createMarkSelection(
   stores: Stores,
   held: () => Held,
   setVertex: (vertex: Handle | undefined) => void,
-): MarksInHand {
+): MarkSelection {
   const { jobs, view } = stores;
   const shown = (mark: Mark): boolean => {
     const scope = held().job.scope.get(mark.scopeId);

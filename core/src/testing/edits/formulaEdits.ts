@@ -1,7 +1,7 @@
 import { remove } from '../../job/change.ts';
 import type { JobRecord, RecordOf } from '../../job/record.ts';
 import { makeCrew } from '../records.ts';
-import type { Deed, Hand } from './hand.ts';
+import type { RandomEdit, Hand } from './hand.ts';
 
 /** Texts with a length, some of which no other formula reads; several are refused or fail on purpose. */
 const LENGTHS = [
@@ -24,10 +24,10 @@ export const lengthBy = ({ pick, amount }: Hand): string =>
 const named = (hand: Hand): RecordOf<'quantity'> | undefined =>
   [...hand.job.quantity.values()].find(({ key }) => key === 'extra');
 
-const table = ({ desk, job, amount }: Hand): RecordOf<'table'> => ({
+const table = ({ bench, job, amount }: Hand): RecordOf<'table'> => ({
   ...([...job.table.values()].find(({ key }) => key === 'pipes') ?? {
     type: 'table',
-    id: desk.makeId('table'),
+    id: bench.makeId('table'),
     key: 'pipes',
     name: 'Pipes',
     order: 1,
@@ -43,26 +43,26 @@ const table = ({ desk, job, amount }: Hand): RecordOf<'table'> => ({
 });
 
 /** A place of the job, or the one that is there with another number of times. */
-const place = (type: 'level' | 'zone', { desk, job, at, amount }: Hand): JobRecord => {
+const place = (type: 'level' | 'zone', { bench, job, at, amount }: Hand): JobRecord => {
   const known = at<RecordOf<'level'> | RecordOf<'zone'>>(job[type].values());
   const repeat = 1 + (amount % 3);
   if (known !== undefined && amount % 4 !== 0)
     return { ...known, repeat, name: amount % 5 === 0 ? 'East' : known.name };
   return type === 'level'
-    ? { type, id: desk.makeId('level'), name: 'Upper', order: 1, repeat }
-    : { type, id: desk.makeId('zone'), name: 'East', order: 1, repeat };
+    ? { type, id: bench.makeId('level'), name: 'Upper', order: 1, repeat }
+    : { type, id: bench.makeId('zone'), name: 'East', order: 1, repeat };
 };
 
 /** What is done to everything that has a formula, and to what formulas read. */
-export const formulaDeeds: readonly Deed[] = [
+export const formulaEdits: readonly RandomEdit[] = [
   (hand) => {
     const known = named(hand);
-    if (known !== undefined && hand.amount % 9 === 0) hand.desk.attempt(remove(known.id));
+    if (known !== undefined && hand.amount % 9 === 0) hand.bench.attempt(remove(known.id));
     else
-      hand.desk.attempt({
+      hand.bench.attempt({
         ...(known ?? {
           type: 'quantity',
-          id: hand.desk.makeId('quantity'),
+          id: hand.bench.makeId('quantity'),
           key: 'extra',
           name: 'Extra',
           order: 1,
@@ -71,26 +71,26 @@ export const formulaDeeds: readonly Deed[] = [
         unit: 'ft',
       });
   },
-  (hand) => hand.desk.attempt(table(hand)),
+  (hand) => hand.bench.attempt(table(hand)),
   (hand) => {
     const scope = hand.at([...hand.job.scope.values()].filter(({ kind }) => kind === 'run'));
     if (scope === undefined) return;
     const known = hand.at(hand.job.piece.values());
-    hand.desk.attempt({
+    hand.bench.attempt({
       ...(known !== undefined && hand.amount % 3 > 0
         ? known
-        : { type: 'piece', id: hand.desk.makeId('piece'), note: '', source: 'typed', order: 1 }),
+        : { type: 'piece', id: hand.bench.makeId('piece'), note: '', source: 'typed', order: 1 }),
       scopeId: scope.id,
       text: lengthBy(hand),
       unit: 'ft',
     });
   },
-  (hand) => hand.desk.attempt(hand.desk.line({ quantity: lengthBy(hand), unit: 'ft', itemCode: '' })),
+  (hand) => hand.bench.attempt(hand.bench.line({ quantity: lengthBy(hand), unit: 'ft', itemCode: '' })),
   (hand) => hand.onLine({ pinned: lengthBy(hand) }),
   (hand) => {
     const scope = hand.at(hand.job.scope.values());
     if (scope !== undefined)
-      hand.desk.attempt({
+      hand.bench.attempt({
         ...scope,
         properties: [{ key: 'height', name: 'Height', value: lengthBy(hand), unit: 'ft' }],
       });
@@ -99,7 +99,7 @@ export const formulaDeeds: readonly Deed[] = [
     const assembly = hand.at(hand.job.assembly.values());
     if (assembly === undefined) return;
     const component = hand.pick % Math.max(1, assembly.components.length);
-    hand.desk.attempt({
+    hand.bench.attempt({
       ...assembly,
       components: assembly.components.map((each, i) =>
         i === component ? { ...each, unit: 'ft', formula: lengthBy(hand) } : each,
@@ -111,13 +111,13 @@ export const formulaDeeds: readonly Deed[] = [
     const inputs = use === undefined ? [] : (hand.job.assembly.get(use.assemblyId)?.inputs ?? []);
     const input = inputs[hand.amount % Math.max(1, inputs.length)];
     if (use !== undefined && input !== undefined)
-      hand.desk.attempt({ ...use, answers: { ...use.answers, [input.key]: lengthBy(hand) } });
+      hand.bench.attempt({ ...use, answers: { ...use.answers, [input.key]: lengthBy(hand) } });
   },
   (hand) => {
-    const { desk, amount } = hand;
-    desk.attempt({
+    const { bench, amount } = hand;
+    bench.attempt({
       type: 'yardstick',
-      id: desk.makeId('yardstick'),
+      id: bench.makeId('yardstick'),
       name: 'Per foot',
       of: 'cost',
       on: { what: 'bid' },
@@ -128,31 +128,31 @@ export const formulaDeeds: readonly Deed[] = [
       order: 1,
     });
   },
-  (hand) => hand.desk.attempt(place('level', hand)),
-  (hand) => hand.desk.attempt(place('zone', hand)),
-  ({ desk, job, at, amount }) => {
+  (hand) => hand.bench.attempt(place('level', hand)),
+  (hand) => hand.bench.attempt(place('zone', hand)),
+  ({ bench, job, at, amount }) => {
     const mark = at(job.mark.values());
     const zone = at(job.zone.values());
     if (mark !== undefined && zone !== undefined)
-      desk.attempt({ ...mark, zoneId: zone.id, repeat: amount % 4 });
+      bench.attempt({ ...mark, zoneId: zone.id, repeat: amount % 4 });
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const sheet = at(job.sheet.values());
     const level = at(job.level.values());
     if (sheet === undefined) return;
     const { levelId: _level, ...rest } = sheet;
-    desk.attempt({
+    bench.attempt({
       ...(level === undefined || amount % 3 === 0 ? rest : { ...sheet, levelId: level.id }),
       number: amount % 4 === 0 ? 'A-102' : 'A-101',
-      scale: amount % 5 === 0 ? null : desk.sheet.scale,
+      scale: amount % 5 === 0 ? null : bench.sheet.scale,
     });
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const mark = at([...job.mark.values()].filter(({ kind }) => kind === 'run'));
     if (mark !== undefined)
-      desk.attempt({
+      bench.attempt({
         type: 'opening',
-        id: desk.makeId('opening'),
+        id: bench.makeId('opening'),
         markId: mark.id,
         scopeId: null,
         tag: '',
@@ -161,27 +161,27 @@ export const formulaDeeds: readonly Deed[] = [
         seat: { on: 'run', stroke: 0, along: 0.5 },
       });
   },
-  ({ desk, settings, amount }) => {
+  ({ bench, settings, amount }) => {
     if (settings === undefined) return;
     const currency = (['USD', 'JPY', 'EUR', 'KWD'] as const)[amount % 4] ?? 'USD';
-    desk.attempt({ ...settings, currency, unitSystem: amount % 3 === 0 ? 'metric' : 'us' });
+    bench.attempt({ ...settings, currency, unitSystem: amount % 3 === 0 ? 'metric' : 'us' });
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const craft = at(job.craft.values());
     const known = at(job.crew.values());
     if (craft === undefined) return;
     const members = [{ craftId: craft.id, count: 1 + (amount % 3) }];
     const machines = amount % 2 === 0 ? [] : [{ name: 'Lift', hourly: String(amount), count: 1 }];
-    desk.attempt({ ...(known ?? makeCrew(desk.makeId, { members })), members, machines });
+    bench.attempt({ ...(known ?? makeCrew(bench.makeId, { members })), members, machines });
   },
-  ({ desk, job, at, amount }) => {
+  ({ bench, job, at, amount }) => {
     const item = at(job.item.values());
     if (item !== undefined)
-      desk.attempt({ ...item, family: 'Bars', sizes: { deep: `${1 + (amount % 20)} ft` } });
+      bench.attempt({ ...item, family: 'Bars', sizes: { deep: `${1 + (amount % 20)} ft` } });
   },
   (hand) =>
-    hand.desk.attempt(
-      hand.desk.line({
+    hand.bench.attempt(
+      hand.bench.line({
         quantity: '3',
         unit: 'ea',
         sizing: { family: 'Bars', by: { deep: lengthBy(hand) } },
