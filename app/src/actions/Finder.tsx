@@ -6,6 +6,7 @@ import { TextInput } from '../parts/fields.tsx';
 import { OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
+import { Kbd } from '../parts/Kbd.tsx';
 
 interface Found {
   readonly id: string;
@@ -90,7 +91,7 @@ const FoundContent = ({ found: { label, kind, key } }: { readonly found: Found }
   <>
     <span className="cut">{label}</span>
     <span className="kind">{kind}</span>
-    {key === undefined ? null : <kbd>{key}</kbd>}
+    {key === undefined ? null : <Kbd>{key}</Kbd>}
   </>
 );
 

@@ -10,6 +10,7 @@ import { isWholeKey, refuseKey, writeKey } from './keys.ts';
 import { useActions } from './useActions.ts';
 import { styles } from './styles.ts';
 import { layout } from '../theme/layout.ts';
+import { Kbd } from '../parts/Kbd.tsx';
 
 /** The keys, from the same list that runs them; those of actions can be changed. */
 export function KeysDialog() {
@@ -105,7 +106,7 @@ const KeyOfAction = ({ action: { label, key }, asked, refused, onAsk, onKey }: K
       onClick={onAsk}
       onKeyDown={asked ? onKey : undefined}
     >
-      <kbd>{asked ? '…' : (key ?? '–')}</kbd>
+      <Kbd>{asked ? '…' : (key ?? '–')}</Kbd>
     </BareButton>
     {asked ? (
       // Right below the key: the list is longer than the dialog.
@@ -137,6 +138,6 @@ const KeyList = ({ title, keys }: KeyListProps) => (
 const KeyLine = ({ what, keys }: { readonly what: string; readonly keys: string }) => (
   <>
     <span>{what}</span>
-    <kbd>{keys}</kbd>
+    <Kbd>{keys}</Kbd>
   </>
 );

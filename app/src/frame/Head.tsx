@@ -18,6 +18,7 @@ import { useStages } from '../stages/stage.ts';
 import { BareButton, IconButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
+import { Kbd } from '../parts/Kbd.tsx';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
@@ -31,7 +32,7 @@ export function Head() {
       </span>
       <Where />
       <BareButton className={styles.headFind} onClick={() => setView({ finderOpen: true })}>
-        {t('frame.findAnything')} {findKey === '' ? null : <kbd>{findKey.replace('+', ' ')}</kbd>}
+        {t('frame.findAnything')} {findKey === '' ? null : <Kbd>{findKey.replace('+', ' ')}</Kbd>}
       </BareButton>
       <BesideChoice />
       <UndoRedo />

@@ -1,6 +1,7 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
 import * as buttons from './recipes/buttons.ts';
 import { SELECT, TEXT_INPUT, checkbox, textarea } from './recipes/fields.ts';
+import { kbd } from './recipes/kbd.ts';
 import { tabs } from './recipes/tabs.ts';
 
 const of = (name: string) => ({ value: `var(--${name})` });
@@ -10,7 +11,7 @@ export const system = createSystem(
   defaultConfig,
   defineConfig({
     theme: {
-      recipes: { button: buttons.button, textarea },
+      recipes: { button: buttons.button, kbd, textarea },
       slotRecipes: { checkbox, tabs },
       tokens: {
         fonts: {

@@ -48,6 +48,7 @@ export const measure = {
   sectionOfAScope: 'section of a scope',
   noSection: 'No section',
   colorOfAScope: 'color of a scope',
+  whatTheTapeShows: 'What the tape shows',
   tape: 'Tape',
   showOthers: 'Show others',
   showAlone: 'Show alone',

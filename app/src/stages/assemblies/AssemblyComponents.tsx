@@ -32,6 +32,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { listWith } from '../../messages/lists.ts';
 import { useComponentEdits } from './useComponentEdits.ts';
+import { Kbd } from '../../parts/Kbd.tsx';
 
 /** One material, labor or machine a row, with its formula and the figures of the scope it is figured on. */
 export function AssemblyComponents({ assembly, use, change }: PartProps & { readonly use: Use | undefined }) {
@@ -85,7 +86,7 @@ export function AssemblyComponents({ assembly, use, change }: PartProps & { read
         <p className="soft">{t('assemblies.noComponentsYetEachOneIsA')}</p>
       ) : null}
       <Button size="xs" variant="outline" mt="2" data-add-component onClick={add}>
-        {t('assemblies.addAComponent2')} <kbd>{t('assemblies.ctrlEnter')}</kbd>
+        {t('assemblies.addAComponent2')} <Kbd>{t('assemblies.ctrlEnter')}</Kbd>
       </Button>
     </div>
   );

@@ -10,7 +10,7 @@ import type { Mark } from '@zest/core/job/records/mark';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Scope } from '@zest/core/job/records/scope';
 import { MARK_KIND, leadingMeasure } from '@zest/core/job/markKinds';
-import { MEASURE_DIMENSION, type Measure } from '@zest/core/job/measures';
+import { type MarkMeasure, MEASURE_DIMENSION } from '@zest/core/job/measures';
 import { type Dimension, LENGTH } from '@zest/core/units/dimension';
 import { QuantityText } from '../../components/Figure.tsx';
 import { Modal } from '../../components/Modal.tsx';
@@ -20,7 +20,7 @@ import { useFormats, useOpenJob, useServices, useSetView } from '../../stores/co
 import { csvBlob } from '../../platform/csvText.ts';
 import { writeTape } from './writeTape.ts';
 import { TextButton } from '../../parts/buttons.tsx';
-import { Radio } from '../../parts/Radio.tsx';
+import { Segments } from '../../parts/Segments.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import type { Figure } from '@zest/core/calculate/graph/rule';
@@ -43,7 +43,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
   const { figures } = useOpenJob();
   const services = useServices();
   const formats = useFormats();
-  const [measure, setMeasure] = useState(leadingMeasure(scope.kind));
+  const [measure, setMeasure] = useState<MarkMeasure>(leadingMeasure(scope.kind));
   const tape = tapeOf(figures, scope.id, measure);
   const shared = figures.figure(sharedNode(scope.id, measure));
   const dimension = MEASURE_DIMENSION[measure];
@@ -63,20 +63,15 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
         </Button>
       }
     >
-      <div style={{ display: 'flex', gap: 10, marginBottom: 8 }}>
-        {MARK_KIND[scope.kind].measures
-          .filter((each) => each !== 'turning')
-          .map((each) => (
-            <Radio
-              key={each}
-              style={{ display: 'flex', gap: 4 }}
-              name="measure"
-              checked={measure === each}
-              onChange={() => setMeasure(each)}
-            >
-              {MEASURE_WORDS[each]}
-            </Radio>
-          ))}
+      <div style={{ marginBottom: 8 }}>
+        <Segments
+          label={t('measure.whatTheTapeShows')}
+          value={measure}
+          options={MARK_KIND[scope.kind].measures
+            .filter((each) => each !== 'turning')
+            .map((each) => [each, MEASURE_WORDS[each]])}
+          onChoose={setMeasure}
+        />
       </div>
       <div style={{ maxHeight: '54vh', overflow: 'auto' }}>
         <TapeTable
@@ -94,7 +89,7 @@ export function TapeDialog({ scope, onClose }: { readonly scope: Scope; readonly
 }
 
 interface TapeTableProps {
-  readonly measure: Measure;
+  readonly measure: MarkMeasure;
   readonly tape: readonly TapeEntry[];
   readonly onClose: () => void;
   readonly showPieces: boolean;
@@ -153,7 +148,7 @@ function TapeTable({ measure, tape, onClose, showPieces, dimension, shared, scop
 }
 
 interface OpeningsAndPiecesProps {
-  readonly measure: Measure;
+  readonly measure: MarkMeasure;
   readonly scope: Scope;
   readonly dimension: Dimension;
 }

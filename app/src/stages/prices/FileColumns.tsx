@@ -1,11 +1,12 @@
 import { PRICE_COLUMNS, type PriceField, type PriceMapping } from '@zest/core/formats/prices/columns';
 import { t } from '../../messages/t.ts';
 import { TextButton } from '../../parts/buttons.tsx';
-import { Select, TextInput } from '../../parts/fields.tsx';
+import { Select } from '../../parts/fields.tsx';
 import { layout } from '../../theme/layout.ts';
 import type { SheetHead } from '../../workers/pricesProtocol.ts';
 import { styles } from './styles.ts';
 import { type Opened, type PriceFile, columnsOf } from './usePriceFile.ts';
+import { CountInput } from '../../parts/CountInput.tsx';
 
 /** Which sheet, which row of headings, and what each column is. */
 export function FileColumns({ file, opened }: { readonly file: PriceFile; readonly opened: Opened }) {
@@ -31,17 +32,11 @@ export function FileColumns({ file, opened }: { readonly file: PriceFile; readon
         ) : null}
         <label className="soft">
           {t('prices.headingsInRow')}{' '}
-          <TextInput
-            align="end"
-            style={{ width: 56 }}
-            type="number"
-            min={1}
-            max={30}
+          <CountInput
             value={columns.headRow + 1}
-            onChange={(event) => {
-              const at = Math.max(0, Math.min(29, Number(event.target.value) - 1));
-              setColumns(columnsOf(sheets, columns.sheet, at));
-            }}
+            least={1}
+            most={30}
+            onCount={(row) => setColumns(columnsOf(sheets, columns.sheet, row - 1))}
           />
         </label>
         <TextButton onClick={close}>{t('prices.anotherFile')}</TextButton>

@@ -19,6 +19,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { Empty } from '../../parts/Empty.tsx';
 import { SheetCard } from './SheetCard.tsx';
+import { Progress } from '../../parts/Progress.tsx';
 
 interface Reading {
   readonly name: string;
@@ -156,7 +157,7 @@ function ReadingProgress({ reading, cancel }: ReadingProgressProps) {
           {t('sheets.cancel')}
         </Button>
       </div>
-      <progress aria-label={t('sheets.pagesRead')} value={reading.done} max={Math.max(1, reading.total)} />
+      <Progress label={t('sheets.pagesRead')} done={reading.done} total={reading.total} />
     </div>
   );
 }

@@ -111,6 +111,5 @@ export const styles = classes({
     border: '1px solid',
     borderColor: 'border',
     borderRadius: '6px',
-    '& progress': { width: '100%', height: '8px', accentColor: 'var(--rind)' },
   },
 });

@@ -14,6 +14,7 @@ import { DockButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
+import { Kbd } from '../../parts/Kbd.tsx';
 
 const ON_DOCK = Object.values(TOOLBOX).flatMap(({ id, dock, action }) =>
   dock === undefined ? [] : [{ tool: id, name: dock.name, usualKey: action?.key ?? '' }],
@@ -74,7 +75,7 @@ function ToolButton({ tool, name, usualKey }: ToolButtonProps) {
   const key = useKeyOf(`tool-${tool}`, usualKey);
   return (
     <DockButton aria-pressed={now === tool} onClick={() => setView({ tool })}>
-      {name} {key === '' ? null : <kbd>{key}</kbd>}
+      {name} {key === '' ? null : <Kbd>{key}</Kbd>}
     </DockButton>
   );
 }
@@ -107,10 +108,10 @@ export function Dock({ session }: { readonly session: Session }) {
             ))}
           </Select>
           <DockButton disabled={!canLift} onClick={() => session.draw({ type: 'lift' })}>
-            {t('workspace.leaveAGap')} <kbd>.</kbd>
+            {t('workspace.leaveAGap')} <Kbd>.</Kbd>
           </DockButton>
           <DockButton disabled={!drawing} onClick={() => session.draw({ type: 'complete' })}>
-            {t('workspace.end')} <kbd>{t('workspace.enter')}</kbd>
+            {t('workspace.end')} <Kbd>{t('workspace.enter')}</Kbd>
           </DockButton>
         </>
       ) : (
