@@ -132,7 +132,7 @@ export async function duplicateJob(services: Services, jobId: string): Done<stri
   const job = await services.storage.loadJob(jobId);
   if (job === undefined) return refuse({ kind: 'job-missing' });
   const settings = settingsOf(job);
-  const name = `${settings.name.slice(0, 190)} (copy)`;
+  const name = t('jobs.copyOf', { name: settings.name.slice(0, 190) });
   const copy = createJob([...recordsOf(job), { ...settings, name }]);
   const snapshots = await services.storage.listSnapshots(jobId);
   const files = await readFiles(services, jobId, filesWith(job, snapshots));

@@ -137,6 +137,7 @@ export const assemblies = {
   addAColumn: 'add a column',
   addARow: 'add a row',
   copyOf: '{{name}} (copy)',
+  noSpares: 'none',
   of2: '{{label}} of {{name}}',
   calculated: 'Calculated',
   whatIsCalculatedOn: 'What {{name}} is calculated on',

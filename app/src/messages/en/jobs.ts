@@ -1,4 +1,5 @@
 export const jobs = {
+  copyOf: '{{name}} (copy)',
   reading: 'Reading {{name}}',
   zestLine: 'Zest Line',
   fromTheSheetToTheBidEvery: 'From the sheet to the bid, every figure explained. Jobs stay in this browser.',

@@ -14,6 +14,7 @@ export const look = {
   unpinIt: 'Unpin it',
   unpin: 'unpin {{name}}',
   accept: 'Accept…',
+  acceptDoubt: 'accept: {{name}}',
   whyIsFine: 'Why {{name}} is fine',
   whyItsFine: 'Why it’s fine',
   accept2: 'Accept',

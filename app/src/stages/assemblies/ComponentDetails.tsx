@@ -63,7 +63,7 @@ export function ComponentDetails({ component, place, set }: ComponentDetailsProp
   return (
     <div className={styles.details}>
       <WhereCounted name={name} component={component} set={set} />
-      {decimal('spares', t('assemblies.toSpare2', { unit }), 'none')}
+      {decimal('spares', t('assemblies.toSpare2', { unit }), t('assemblies.noSpares'))}
       <Field label={t('assemblies.atLeast3', { unit })}>
         <FormulaInput
           label={t('assemblies.atLeastOf', { unit, name })}

@@ -107,7 +107,7 @@ function AlternateBox({ alternate, settle, tell, lines, change, money }: Alterna
           onChange={(on) =>
             tell(
               settle(
-                `${on ? 'accept' : t('estimate.leaveOut')} ${alternate.name}`,
+                t(on ? 'estimate.acceptAlternate' : 'estimate.leaveOutAlternate', { name: alternate.name }),
                 update(alternate, (now) => ({ ...now, accepted: on })),
               ),
             )

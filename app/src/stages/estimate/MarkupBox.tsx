@@ -27,7 +27,7 @@ import type { JobActions } from '../../stores/jobStore.ts';
 
 const AS_WORDS = {
   markup: t('estimate.ofTheBase'),
-  margin: '% margin of the price',
+  margin: t('estimate.marginOfThePrice'),
   graded: t('estimate.gradedRates'),
   sum: t('estimate.aSumOfMoney'),
 } as const;

@@ -188,8 +188,6 @@ function YardstickOf({ yardstick, change, job }: YardstickOfProps) {
   );
 }
 
-const STATE_WORDS = { within: 'within', below: 'below', above: 'above' } as const;
-
 /** The figure, and where it lies in the range. */
 function Reading({ reading }: { readonly reading: YardstickReading }) {
   const { money, numbers } = useFormats();
@@ -201,9 +199,8 @@ function Reading({ reading }: { readonly reading: YardstickReading }) {
       : formatUnitCost(Math.round(value * 100) / 100, money);
   const outside = state !== 'within';
   const words = outside
-    ? t('estimate.yourRange', {
+    ? t(state === 'below' ? 'estimate.belowYourRange' : 'estimate.aboveYourRange', {
         figure: formatNumber(distance * 100, 0, numbers),
-        statewords: STATE_WORDS[state],
       })
     : t('estimate.withinYourRange');
   return (

@@ -159,7 +159,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
     const before = [...job.acceptance.values()].find((each) => each.doubt === doubt.key);
     tell(
       settle(
-        `accept: ${doubt.name}`,
+        t('look.acceptDoubt', { name: doubt.name }),
         put({
           type: 'acceptance',
           id: before?.id ?? services.makeId('acceptance'),

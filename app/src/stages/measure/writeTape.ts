@@ -46,14 +46,14 @@ export function writeTape(
         const sheet = host === undefined ? undefined : job.sheet.get(host.sheetId);
         const times = host === undefined ? 1 : repeatOf(job, host);
         const figure = figures.figure(openingNode(opening.id));
-        return ['opening', sheet?.number ?? '', opening.tag, String(times), ...written(figure)];
+        return [t('measure.opening'), sheet?.number ?? '', opening.tag, String(times), ...written(figure)];
       });
   const typed = !leading
     ? []
     : figures
         .piecesOf(scope.id)
         .map((piece) => [
-          'typed',
+          t('measure.typed'),
           '',
           [piece.text, piece.note].filter(Boolean).join(' '),
           '1',
