@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { readPack, writePack, packAssemblies } from '@zest/core/formats/assemblies/pack';
-import { isSoundTiff } from '@zest/core/formats/image/checkTiff';
-import { checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
+import { readPack } from '@zest/core/formats/assemblies/read';
+import { writePack, packAssemblies } from '@zest/core/formats/assemblies/write';
+import { isSoundTiff } from '@zest/core/formats/image/check';
+import { checkXlsx } from '@zest/core/formats/workbook/check';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { parseFormula } from '@zest/core/formula/parse';
 import { keepTyped } from '@zest/core/formula/readTyped';

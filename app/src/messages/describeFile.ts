@@ -1,4 +1,4 @@
-import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
+import type { ImageProblem } from '@zest/core/formats/image/read';
 import type { ZestjobProblem } from '@zest/core/formats/zestjob/problem';
 import { unreachable } from '@zest/core/problem/result';
 import type { PdfProblem } from '../workers/sheetProtocol.ts';

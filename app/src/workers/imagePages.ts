@@ -1,5 +1,5 @@
-import { isSoundTiff } from '@zest/core/formats/image/checkTiff';
-import { readImageSize } from '@zest/core/formats/image/readImageSize';
+import { isSoundTiff } from '@zest/core/formats/image/check';
+import { readImageSize } from '@zest/core/formats/image/read';
 import type { Placing } from '@zest/core/job/records/sheet';
 import UTIF from 'utif2';
 import { matrixInTile, shareOfPage, takeBitmap } from './placedPages.ts';

@@ -1,6 +1,6 @@
 import type { CellValue, Workbook } from 'exceljs';
 import Papa from 'papaparse';
-import { type XlsxProblem, checkXlsx } from '@zest/core/formats/workbook/checkXlsx';
+import { type XlsxProblem, checkXlsx } from '@zest/core/formats/workbook/check';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import { LIMITS } from '@zest/core/formats/limits';
 

@@ -1,7 +1,7 @@
 import type { PackedLines } from '@zest/core/geometry/snap';
 import type { Placing, Tone } from '@zest/core/job/records/sheet';
-import type { PdfBomb } from '@zest/core/formats/pdf/checkPdf';
-import type { ImageProblem } from '@zest/core/formats/image/readImageSize';
+import type { PdfBomb } from '@zest/core/formats/pdf/check';
+import type { ImageProblem } from '@zest/core/formats/image/read';
 
 /** What the sheet worker is asked and answers; plain data that can cross to it. */
 export interface PageText {

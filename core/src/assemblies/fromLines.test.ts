@@ -9,7 +9,7 @@ import { applyDiff } from '../job/job.ts';
 import type { Line } from '../job/records/line.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../testing/job.ts';
 import { assemblyFromLines } from './fromLines.ts';
-import { readTableCsv } from './readTable.ts';
+import { readTableCsv } from '../formats/table/read.ts';
 import { roundToPurchase } from './purchase.ts';
 
 describe('an assembly from lines', () => {

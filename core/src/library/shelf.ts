@@ -1,12 +1,8 @@
 import * as z from 'zod';
-import {
-  type Pack,
-  type PackedRecord,
-  packAssemblies,
-  planUnpack,
-  readPack,
-  writePack,
-} from '../formats/assemblies/pack.ts';
+import { type Pack, type PackedRecord } from '../formats/assemblies/pack.ts';
+import { packAssemblies, writePack } from '../formats/assemblies/write.ts';
+import { planUnpack } from '../formats/assemblies/plan.ts';
+import { readPack } from '../formats/assemblies/read.ts';
 import { type Command, put, sequence } from '../job/change.ts';
 import type { Id, MakeId } from '../job/id.ts';
 import { type Job, createJob, getRecord, settingsOf } from '../job/job.ts';

@@ -107,7 +107,7 @@ function ComponentsHead() {
         >
           {t('assemblies.waste')}
         </th>
-        <th className="right" style={{ width: 68 }} title={t('assemblies.boughtInMultiplesOfThis')}>
+        <th className="right" style={{ width: 96 }} title={t('assemblies.boughtInMultiplesOfThis')}>
           {t('assemblies.roundTo')}
         </th>
         <th style={{ width: 90 }}>{t('assemblies.priceBook')}</th>

@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { FileUp, Star } from 'lucide-react';
 import { type Dispatch, type SetStateAction, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { isForeign } from '@zest/core/formats/assemblies/pack';
+import { isForeign } from '@zest/core/formats/assemblies/plan';
 import { settingsOf } from '@zest/core/job/job';
 import {
   type Shelf,

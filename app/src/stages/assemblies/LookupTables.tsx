@@ -4,7 +4,7 @@ import { Button } from '@chakra-ui/react';
 import { FileDown, FileUp, Trash2 } from 'lucide-react';
 import { type RefObject, useRef, useState } from 'react';
 import { readCell } from '@zest/core/assemblies/lookupTable';
-import { readTableCsv } from '@zest/core/assemblies/readTable';
+import { readTableCsv } from '@zest/core/formats/table/read';
 import { put, update } from '@zest/core/job/change';
 import { removeNamed, renameColumn, renameKey } from '@zest/core/job/commands/names';
 import { inOrder, orderAfter } from '@zest/core/job/job';

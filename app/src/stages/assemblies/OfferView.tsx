@@ -1,14 +1,15 @@
+import { plainToLocal } from '@zest/core/formula/localize';
 import { Button } from '@chakra-ui/react';
 import { FileDown, Plus, Star, Trash2 } from 'lucide-react';
 import type { Command } from '@zest/core/job/change';
-import { packAssemblies, writePack } from '@zest/core/formats/assemblies/pack';
+import { packAssemblies, writePack } from '@zest/core/formats/assemblies/write';
 import type { Id, MakeId } from '@zest/core/job/id';
 import { createJob } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { type Kept } from '@zest/core/library/shelf';
 import { type Content } from '@zest/core/library/build';
 import { COST_WORDS, KIND_WORDS } from '../../messages/words.ts';
-import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { writeAssemblyWorkbook } from './assemblyFiles.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
@@ -142,6 +143,7 @@ function OfferHead({ name, content, favorite, onFavorite, onTake }: OfferHeadPro
 
 /** What an assembly asks and what it brings, to be read before it is taken. */
 function ContentTables({ content }: { readonly content: Content }) {
+  const { numbers } = useFormats();
   return (
     <>
       <table className={layout.lines}>
@@ -162,10 +164,12 @@ function ContentTables({ content }: { readonly content: Content }) {
               <td>{name}</td>
               <td>{COST_WORDS[kind]}</td>
               <td>
-                <code>{formula}</code>
+                <code>{plainToLocal(formula, numbers)}</code>
               </td>
               <td className="unit">{unit}</td>
-              <td className="figure">{wastePercent === '0' ? '' : `${wastePercent} %`}</td>
+              <td className="figure">
+                {wastePercent === '0' ? '' : `${plainToLocal(wastePercent, numbers)} %`}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -183,6 +187,7 @@ interface QuestionsProps {
 }
 
 function Questions({ content }: QuestionsProps) {
+  const { numbers } = useFormats();
   return (
     <table className={layout.lines}>
       <thead>
@@ -199,7 +204,7 @@ function Questions({ content }: QuestionsProps) {
             <td>
               {choices.find((choice) => choice.value === value)?.label ?? (
                 <>
-                  {value} <span className="unit">{unit}</span>
+                  {plainToLocal(value, numbers)} <span className="unit">{unit}</span>
                 </>
               )}
             </td>

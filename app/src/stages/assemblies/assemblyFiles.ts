@@ -1,5 +1,6 @@
 import type { Workbook } from 'exceljs';
-import { type Pack, type PackProblem, readPack } from '@zest/core/formats/assemblies/pack';
+import { type Pack, type PackProblem } from '@zest/core/formats/assemblies/pack';
+import { readPack } from '@zest/core/formats/assemblies/read';
 import {
   type RowProblem,
   type Rows,

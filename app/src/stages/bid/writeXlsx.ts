@@ -1,7 +1,7 @@
 import ExcelJS from 'exceljs';
 import type { Figures } from '@zest/core/calculate/figures';
 import type { Cell, CellStyle } from '@zest/core/formats/workbook/cell';
-import { estimateWorkbook } from '@zest/core/formats/workbook/estimateWorkbook';
+import { estimateWorkbook } from '@zest/core/formats/workbook/write';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
 

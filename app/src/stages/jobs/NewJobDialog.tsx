@@ -1,5 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import * as z from 'zod';
 import { type FormState, type UseFormRegister, type UseFormSetValue, useForm } from 'react-hook-form';
 import type { NewJob } from '@zest/core/library/startJob';
 import type { JobSummary } from '../../storage/database.ts';
@@ -9,14 +11,6 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 
-interface Fields {
-  readonly name: string;
-  readonly client: string;
-  readonly unitSystem: 'us' | 'metric';
-  readonly currency: string;
-  readonly numbers: keyof typeof NUMBERS;
-}
-
 const NUMBERS = {
   point: { label: '1,234.56', decimalMark: '.', groupMark: ',' },
   comma: { label: '1.234,56', decimalMark: ',', groupMark: '.' },
@@ -24,6 +18,16 @@ const NUMBERS = {
 } as const;
 
 const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF', 'JPY', 'KWD'] as const;
+
+const schema = z.object({
+  name: z.string().trim().min(1, t('jobs.theJobNeedsAName')),
+  client: z.string().trim().max(200),
+  unitSystem: z.enum(['us', 'metric']),
+  currency: z.enum(CURRENCIES),
+  numbers: z.enum(['point', 'comma', 'space']),
+});
+
+type Fields = z.output<typeof schema>;
 
 interface NewJobDialogProps {
   readonly templates: readonly JobSummary[];
@@ -38,13 +42,14 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
   const [from, setFrom] = useState(template);
   const [refusal, setRefusal] = useState<string | undefined>();
   const { register, handleSubmit, setValue, formState } = useForm<Fields>({
+    resolver: zodResolver(schema),
     defaultValues: { name: '', client: '', unitSystem: 'us', currency: 'USD', numbers: 'point' },
   });
   const submit = handleSubmit(async ({ name, client, unitSystem, currency, numbers }) => {
     const { decimalMark, groupMark } = NUMBERS[numbers];
     setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }, from));
   });
-  const nameError = refusal ?? (formState.errors.name === undefined ? undefined : t('jobs.theJobNeedsAName'));
+  const nameError = refusal ?? formState.errors.name?.message;
   return (
     <Modal
       title={t('jobs.newJob')}
@@ -53,10 +58,10 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
     >
       <form id="new-job" className={layout.form} onSubmit={(event) => void submit(event)}>
         <Labeled label={t('jobs.name')} error={nameError}>
-          {(control) => <TextInput {...control} autoFocus {...register('name', { required: true })} />}
+          {(control) => <TextInput {...control} autoFocus {...register('name')} />}
         </Labeled>
         <Labeled label={t('jobs.client')}>
-          {(control) => <TextInput {...control} {...register('client', { maxLength: 200 })} />}
+          {(control) => <TextInput {...control} {...register('client')} />}
         </Labeled>
         {templates.length === 0 ? null : <StartFrom from={from} setFrom={setFrom} templates={templates} />}
         <UnitsAndCurrency from={from} register={register} setValue={setValue} />

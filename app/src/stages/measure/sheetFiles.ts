@@ -1,4 +1,4 @@
-import { writeDxf, writeGeoJson } from '@zest/core/formats/marks/writeMarks';
+import { writeDxf, writeGeoJson } from '@zest/core/formats/marks/write';
 import type { Job } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { tell, tellProblem } from '../../components/toaster.tsx';

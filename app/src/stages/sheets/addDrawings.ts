@@ -5,7 +5,7 @@ import { type Command, put } from '@zest/core/job/change';
 import type { FileRecord } from '@zest/core/job/records/file';
 import type { Level } from '@zest/core/job/records/level';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { sniffImage } from '@zest/core/formats/image/readImageSize';
+import { sniffImage } from '@zest/core/formats/image/read';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import { disciplineOf, levelNameOf } from '@zest/core/takeoff/discipline';
 import { proposeSheet } from '@zest/core/takeoff/sheetText';

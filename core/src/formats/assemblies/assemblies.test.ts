@@ -22,7 +22,9 @@ import {
 import { checkJob } from '../../job/integrity.ts';
 import { createChance, createTestJob } from '../../testing/job.ts';
 import { createBench } from '../../testing/priced.ts';
-import { packAssemblies, planUnpack, readPack, writePack } from './pack.ts';
+import { packAssemblies, writePack } from './write.ts';
+import { planUnpack } from './plan.ts';
+import { readPack } from './read.ts';
 import { type Rows, readAssemblyRows, writeAssemblyRows } from './rows.ts';
 import { makeCrew } from '../../testing/records.ts';
 

@@ -10,7 +10,7 @@ import { type Bench, createBench } from '../../testing/priced.ts';
 import { createPricedJob } from '../../testing/pricedJob.ts';
 import { evaluateSheet } from '../../testing/spreadsheet.ts';
 import { AT, type Cell, columnIndex, letter } from './cell.ts';
-import { estimateWorkbook } from './estimateWorkbook.ts';
+import { estimateWorkbook } from './write.ts';
 
 const TOTAL = AT.cost;
 type Rows = readonly (readonly Cell[])[];

@@ -1,4 +1,4 @@
-import { checkPdf } from '../pdf/checkPdf.ts';
+import { checkPdf } from '../pdf/check.ts';
 import { strFromU8 } from 'fflate';
 import * as z from 'zod';
 import { checkRecord } from '../../job/checkRecord.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { deflateSync } from 'node:zlib';
-import { checkPdf } from './checkPdf.ts';
+import { checkPdf } from './check.ts';
 
 const latin = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { readImageSize, sniffImage } from './readImageSize.ts';
+import { readImageSize, sniffImage } from './read.ts';
 
 const big = (value: number, bytes: number): number[] =>
   Array.from({ length: bytes }, (_, i) => Math.floor(value / 256 ** (bytes - 1 - i)) % 256);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
-import { checkXlsx } from './checkXlsx.ts';
+import { checkXlsx } from './check.ts';
 import { LIMITS } from '../limits.ts';
 
 const sheet = (inside: string): Uint8Array =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { isSoundTiff } from './checkTiff.ts';
+import { isSoundTiff } from './check.ts';
 
 type Field = readonly [tag: number, type: number, count: number, value: number];
 

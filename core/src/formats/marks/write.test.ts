@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { area as geodesicArea } from '@turf/turf';
 import { createJob, listRecords } from '../../job/job.ts';
 import { FOOT, createTestJob, makeMark, makeScope } from '../../testing/job.ts';
-import { writeDxf, writeGeoJson } from './writeMarks.ts';
+import { writeDxf, writeGeoJson } from './write.ts';
 
 const { job: started, makeId, sheet } = createTestJob();
 const wall = makeScope(makeId, { key: 'wall', kind: 'run', name: 'Wall' });

@@ -3,11 +3,11 @@ import {
   TABLE_ROW_LIMIT,
   type TableColumn,
   type TableRecord,
-} from '../job/records/lookupTable.ts';
-import { keyFor } from '../job/keyFor.ts';
-import { type Result, accept, refuse } from '../problem/result.ts';
-import { findUnit } from '../units/unit.ts';
-import { readCell } from './lookupTable.ts';
+} from '../../job/records/lookupTable.ts';
+import { keyFor } from '../../job/keyFor.ts';
+import { type Result, accept, refuse } from '../../problem/result.ts';
+import { findUnit } from '../../units/unit.ts';
+import { readCell } from '../../assemblies/lookupTable.ts';
 
 export type TableProblem =
   | { readonly kind: 'table-empty' }
