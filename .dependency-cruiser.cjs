@@ -81,9 +81,9 @@ module.exports = {
       to: { path: '^core/src/calculate/(calculation|explain)' },
     },
     {
-      name: 'components-know-no-stage',
+      name: 'parts-know-no-stage',
       severity: 'error',
-      from: { path: '^app/src/(components|tables)' },
+      from: { path: '^app/src/(parts|figures|formulas|tables)' },
       to: { path: '^app/src/stages' },
     },
   ],

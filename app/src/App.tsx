@@ -3,7 +3,7 @@ import { CacheProvider } from '@emotion/react';
 import { Suspense, lazy, useEffect } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { Toasts } from './components/toaster.tsx';
+import { Toasts } from './parts/toaster.tsx';
 import { JobFrame } from './frame/JobFrame.tsx';
 import { StageFailed } from './frame/StageFailed.tsx';
 import { cache } from './theme/cache.ts';

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useState } from 'react';
-import { Modal } from '../components/Modal.tsx';
+import { Modal } from '../parts/Modal.tsx';
 import { t } from '../messages/t.ts';
 import { BareButton, TextButton } from '../parts/buttons.tsx';
 import { useSetView, useView } from '../stores/context.tsx';

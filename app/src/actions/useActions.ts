@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { tellProblem } from '../components/toaster.tsx';
+import { tellProblem } from '../parts/toaster.tsx';
 import { useStages } from '../stages/stage.ts';
 import { useStores, useView } from '../stores/context.tsx';
 import type { Action } from './action.ts';

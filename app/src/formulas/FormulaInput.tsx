@@ -3,7 +3,7 @@ import { type ReactNode, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import { plainToLocal } from '@zest/core/formula/localize';
-import { takeEntry } from '../components/typed.ts';
+import { takeEntry } from '../figures/typed.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { useFormats, useOpenJob } from '../stores/context.tsx';
 import { layout } from '../theme/layout.ts';

@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import { useLocation } from 'react-router';
 import type { Id } from '@zest/core/job/id';
 import { type Job, inOrder } from '@zest/core/job/job';
-import { IconAction } from '../components/IconAction.tsx';
+import { IconAction } from '../parts/IconAction.tsx';
 import { useSetView, useView } from '../stores/context.tsx';
 import { useRecord, useTables } from '../stores/jobHooks.ts';
 import type { Beside as BesideWhat } from '../stores/viewStore.ts';

@@ -11,7 +11,7 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { checkError, writeError, writeScale } from '../stages/sheets/scaleWords.ts';
 import { useFormats, useJobActions, useJobState, useOpenJob, useSetView } from '../stores/context.tsx';
 import { useOfJob, useTables } from '../stores/jobHooks.ts';
-import { tellRefused } from '../components/tellRefused.ts';
+import { tellRefused } from '../stores/tellRefused.ts';
 import { useKeyOf } from '../actions/useActions.ts';
 import { BesideChoice } from './Beside.tsx';
 import { useStages } from '../stages/stage.ts';

@@ -20,7 +20,7 @@ import {
 } from '../stores/context.tsx';
 import { useJobId, useOfJob } from '../stores/jobHooks.ts';
 import { nameOfRaw } from '../storage/storedJob.ts';
-import { Modal } from '../components/Modal.tsx';
+import { Modal } from '../parts/Modal.tsx';
 import { WithBeside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Link, useLocation, useNavigate, useRouteError } from 'react-router';
-import { tellRefused } from '../components/tellRefused.ts';
+import { tellRefused } from '../stores/tellRefused.ts';
 import { useJobActions, useJobState } from '../stores/context.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { t } from '../messages/t.ts';

@@ -10,7 +10,7 @@ import {
 } from '@zest/core/calculate/explain/throughLine';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
-import { writeQuantity } from '../components/writeQuantity.ts';
+import { writeQuantity } from '../figures/writeQuantity.ts';
 import type { Job } from '@zest/core/job/job';
 import { unreachable } from '@zest/core/problem/result';
 import { describeFailure, shortFailure } from '../messages/describeFailure.ts';

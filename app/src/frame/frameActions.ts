@@ -1,5 +1,5 @@
 import type { ListActions } from '../actions/action.ts';
-import { tellRefused } from '../components/tellRefused.ts';
+import { tellRefused } from '../stores/tellRefused.ts';
 import { t } from '../messages/t.ts';
 
 /** What can be done wherever one is in a job. */

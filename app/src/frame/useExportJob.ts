@@ -1,5 +1,5 @@
 import { describeProblem } from '../messages/describeProblem.ts';
-import { tellProblem } from '../components/toaster.tsx';
+import { tellProblem } from '../parts/toaster.tsx';
 import { exportJob } from '../storage/jobFiles.ts';
 import { useOpenNow, useServices } from '../stores/context.tsx';
 

@@ -4,7 +4,7 @@ import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { AREA, LENGTH } from '@zest/core/units/dimension';
 import { formatQuantity, joinFigure } from '@zest/core/units/format';
 import { formatNumber } from '@zest/core/units/numberFormat';
-import { writeQuantity } from '../components/writeQuantity.ts';
+import { writeQuantity } from '../figures/writeQuantity.ts';
 import type { Formats } from '../stores/context.tsx';
 import { describeFailure } from './describeFailure.ts';
 import { t } from './t.ts';

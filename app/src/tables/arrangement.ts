@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { useChoice } from '../components/useChoice.ts';
+import { useChoice } from '../stores/useChoice.ts';
 
 /** How a person arranged a table: what the columns themselves do not say. */
 export interface Arrangement {

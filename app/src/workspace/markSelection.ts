@@ -3,7 +3,7 @@ import { put } from '@zest/core/job/change';
 import { removeMarks } from '@zest/core/job/commands/removeWith';
 import type { Mark } from '@zest/core/job/records/mark';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { tellProblem } from '../components/toaster.tsx';
+import { tellProblem } from '../parts/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
 import { isMarkShown } from '../stores/viewStore.ts';

@@ -8,7 +8,7 @@ import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { shapeCrossesItself } from '@zest/core/takeoff/measureMark';
 import { nextOpeningRow } from '@zest/core/takeoff/openingRows';
-import { tellProblem } from '../components/toaster.tsx';
+import { tellProblem } from '../parts/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
 import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';

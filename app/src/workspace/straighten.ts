@@ -4,7 +4,7 @@ import { type Command, put } from '@zest/core/job/change';
 import { getRecord } from '@zest/core/job/job';
 import type { Sheet, Tone } from '@zest/core/job/records/sheet';
 import { cropSheet, levelingTurn, turnSheet } from '@zest/core/takeoff/placing';
-import { tell, tellProblem } from '../components/toaster.tsx';
+import { tell, tellProblem } from '../parts/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
 import { t } from '../messages/t.ts';

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { createSnapIndex } from '@zest/core/geometry/snap';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import * as z from 'zod';
-import { useChoice } from '../components/useChoice.ts';
+import { useChoice } from '../stores/useChoice.ts';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { useServices } from '../stores/context.tsx';
 import { useJobId } from '../stores/jobHooks.ts';

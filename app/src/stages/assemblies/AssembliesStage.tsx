@@ -8,7 +8,7 @@ import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import { type Kept, keepOnShelf, versionsOf } from '@zest/core/library/shelf';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';

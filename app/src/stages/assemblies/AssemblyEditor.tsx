@@ -1,5 +1,5 @@
 import { MARK_KINDS } from '@zest/core/job/markKinds';
-import { useSettle } from '../../components/useSettle.ts';
+import { useSettle } from '../../stores/useSettle.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { type Dispatch, type KeyboardEvent, type SetStateAction, useEffect, useRef, useState } from 'react';
 import { frameOf } from '@zest/core/assemblies/frames';
@@ -7,7 +7,7 @@ import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
 import { put, update, sequence } from '@zest/core/job/change';
 import { followKey } from '@zest/core/job/commands/uses';
 import { type Assembly } from '@zest/core/job/records/assembly';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
 import { useOpenJob } from '../../stores/context.tsx';
 import { AssemblyComponents } from './AssemblyComponents.tsx';
 import { AssemblyInputs } from './AssemblyInputs.tsx';

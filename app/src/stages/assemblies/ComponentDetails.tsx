@@ -8,9 +8,9 @@ import {
   type CostKind,
 } from '@zest/core/job/records/assembly';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
 import { FormulaInput } from '../../formulas/FormulaInput.tsx';
-import { takeFigure } from '../../components/typed.ts';
+import { takeFigure } from '../../figures/typed.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { SizingEditor } from '../prices/SizingEditor.tsx';

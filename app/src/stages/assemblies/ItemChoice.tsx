@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
-import { SearchChoice, type SearchOption } from '../../components/SearchChoice.tsx';
-import { tellProblem } from '../../components/toaster.tsx';
+import { SearchChoice, type SearchOption } from '../../parts/SearchChoice.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import type { Job } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';

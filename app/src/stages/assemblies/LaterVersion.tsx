@@ -10,8 +10,8 @@ import {
   takeVersion,
   versionsOf,
 } from '@zest/core/library/shelf';
-import { tellProblem } from '../../components/toaster.tsx';
-import { useSettle } from '../../components/useSettle.ts';
+import { tellProblem } from '../../parts/toaster.tsx';
+import { useSettle } from '../../stores/useSettle.ts';
 import { useServices } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { t } from '../../messages/t.ts';

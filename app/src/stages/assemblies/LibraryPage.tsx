@@ -16,7 +16,7 @@ import {
 } from '@zest/core/library/shelf';
 import { type Content } from '@zest/core/library/build';
 import { takeFromLibrary, tradeLibrary } from '@zest/core/library/tradeLibrary';
-import { tell, tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';

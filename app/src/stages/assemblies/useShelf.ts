@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { EMPTY_SHELF, type Shelf, readShelf, writeShelf } from '@zest/core/library/shelf';
-import { tell, tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
 

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Columns3 } from 'lucide-react';
 import { useState } from 'react';
-import { Modal } from '../../components/Modal.tsx';
+import { Modal } from '../../parts/Modal.tsx';
 import type { ColumnChoice } from './columns.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';

@@ -5,7 +5,7 @@ import { nestSection, unnestSection } from '@zest/core/estimate/moveRows';
 import type { Id } from '@zest/core/job/id';
 import { settingsOf } from '@zest/core/job/job';
 import type { Settings } from '@zest/core/job/records/settings';
-import { MoreMenu } from '../../components/MoreMenu.tsx';
+import { MoreMenu } from '../../parts/MoreMenu.tsx';
 import { useJobNow } from '../../stores/context.tsx';
 import { useOfJob, useTable } from '../../stores/jobHooks.ts';
 import { ColumnChoiceButton } from './ColumnChoice.tsx';

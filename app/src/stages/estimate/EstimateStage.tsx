@@ -8,7 +8,7 @@ import { countsInBid, listShownRows } from '@zest/core/reports/estimateReport';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { FormulaInput } from '../../formulas/FormulaInput.tsx';
-import { useChoice } from '../../components/useChoice.ts';
+import { useChoice } from '../../stores/useChoice.ts';
 import { useArrangement } from '../../tables/arrangement.ts';
 import type { GridColumn } from '../../tables/gridProps.ts';
 import { Grid } from '../../tables/Grid.tsx';

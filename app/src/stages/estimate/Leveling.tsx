@@ -9,8 +9,8 @@ import { settingsOf } from '@zest/core/job/job';
 import { keyFor } from '@zest/core/job/keyFor';
 import type { Package, Quote } from '@zest/core/job/records/quote';
 import { type MoneyFormat, formatMoney, minorDigits } from '@zest/core/pricing/money';
-import { CommitInput } from '../../components/CommitInput.tsx';
-import { IconAction } from '../../components/IconAction.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
+import { IconAction } from '../../parts/IconAction.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { ChooseLines } from './QuoteLines.tsx';
 import {

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { plainWords } from '@zest/core/pricing/bookSearch';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { ReportLine } from '@zest/core/reports/estimateReport';
-import { writeQuantity } from '../../components/writeQuantity.ts';
+import { writeQuantity } from '../../figures/writeQuantity.ts';
 import type { Formats } from '../../stores/context.tsx';
 import { describeAlone } from './cells.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { settingsOf } from '@zest/core/job/job';
 import { type TemplateChoices, USUAL_TEMPLATE } from '@zest/core/library/template';
-import { DialogButtons } from '../../components/DialogButtons.tsx';
-import { LabeledText } from '../../components/LabeledText.tsx';
-import { Modal } from '../../components/Modal.tsx';
-import { tell } from '../../components/toaster.tsx';
+import { DialogButtons } from '../../parts/DialogButtons.tsx';
+import { LabeledText } from '../../parts/LabeledText.tsx';
+import { Modal } from '../../parts/Modal.tsx';
+import { tell } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { saveTemplate } from '../../storage/templates.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';

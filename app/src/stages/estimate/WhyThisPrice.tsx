@@ -19,7 +19,7 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { unitFactor } from '@zest/core/pricing/price';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
-import { writeQuantity } from '../../components/writeQuantity.ts';
+import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';

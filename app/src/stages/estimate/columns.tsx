@@ -11,7 +11,7 @@ import type { Job, Table } from '@zest/core/job/job';
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { remember } from '@zest/core/job/remember';
 import { type LineFacts, type ReportLine, factsOf, reportLine } from '@zest/core/reports/estimateReport';
-import { FailureText } from '../../components/Figure.tsx';
+import { FailureText } from '../../figures/Figure.tsx';
 import type { Formats } from '../../stores/context.tsx';
 import type { GridColumn } from '../../tables/gridProps.ts';
 import { DescriptionCell, QuantityCell, describeRow, describedAs, quantityOf } from './cells.tsx';

@@ -1,6 +1,6 @@
 import { listShownRows } from '@zest/core/reports/estimateReport';
 import type { EstimateRow } from '@zest/core/estimate/rows';
-import type { useSettle } from '../../components/useSettle.ts';
+import type { useSettle } from '../../stores/useSettle.ts';
 import type { useSetView } from '../../stores/context.tsx';
 import type { Services } from '../../platform/services.ts';
 import type { JobActions, OpenJob } from '../../stores/jobStore.ts';

@@ -4,7 +4,7 @@ import { put, sequence } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import type { Line } from '@zest/core/job/records/line';
 import type { EstimateRow } from '@zest/core/estimate/rows';
-import { tell } from '../../components/toaster.tsx';
+import { tell } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import type { GridEdit } from '../../tables/gridProps.ts';
 import { type Pasted, describePasted } from '../../tables/paste.ts';

@@ -13,13 +13,13 @@ import {
 import { useNavigate } from 'react-router';
 import { formatMoney } from '@zest/core/pricing/money';
 import type { Result } from '@zest/core/problem/result';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { type Problem, describeProblem } from '../../messages/describeProblem.ts';
 import type { JobSummary } from '../../storage/database.ts';
 import { createNewJob, duplicateJob, exportJob, importJob, renameJob } from '../../storage/jobFiles.ts';
 import { useServices, useSetView, useView } from '../../stores/context.tsx';
-import { CommitInput } from '../../components/CommitInput.tsx';
-import { IconAction } from '../../components/IconAction.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
+import { IconAction } from '../../parts/IconAction.tsx';
 import { startFromTemplate } from '../../storage/templates.ts';
 import { NewJobDialog } from './NewJobDialog.tsx';
 import { WhereKept } from './WhereKept.tsx';

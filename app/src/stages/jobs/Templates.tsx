@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { IconAction } from '../../components/IconAction.tsx';
+import { IconAction } from '../../parts/IconAction.tsx';
 import type { JobSummary } from '../../storage/database.ts';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { useCallback, useEffect, useState } from 'react';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { fileSize } from '../../messages/words.ts';
 import { momentOf } from '../../messages/dates.ts';

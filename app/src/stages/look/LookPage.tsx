@@ -6,8 +6,8 @@ import type { DoubtPlace } from '@zest/core/doubts/place';
 import { type Command, put, remove } from '@zest/core/job/change';
 import { changeLines } from '@zest/core/job/commands/changeLines';
 import { confirmQuantities } from '@zest/core/job/commands/confirm';
-import { tellProblem } from '../../components/toaster.tsx';
-import { useSettle } from '../../components/useSettle.ts';
+import { tellProblem } from '../../parts/toaster.tsx';
+import { useSettle } from '../../stores/useSettle.ts';
 import { describeDoubt, headOfRule } from '../../messages/describeDoubt.ts';
 import {
   useFormats,

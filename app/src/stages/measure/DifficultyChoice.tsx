@@ -3,7 +3,7 @@ import type { Id } from '@zest/core/job/id';
 import { inOrder } from '@zest/core/job/job';
 import { usualDifficulties } from '@zest/core/library/difficulties';
 import { formatNumber } from '@zest/core/units/numberFormat';
-import { useSettle } from '../../components/useSettle.ts';
+import { useSettle } from '../../stores/useSettle.ts';
 import { useFormats, useServices } from '../../stores/context.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
 import { Chip } from '../../parts/buttons.tsx';

@@ -8,7 +8,7 @@ import type { Schedule } from '@zest/core/job/records/schedule';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
 import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
-import { Modal } from '../../components/Modal.tsx';
+import { Modal } from '../../parts/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';

@@ -1,7 +1,7 @@
 import { inOrder } from '@zest/core/job/job';
 import { GLYPHS, type Glyph } from '@zest/core/job/records/scope';
 import { lookOf } from '../../theme/scopeColors.ts';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
 import type { ScopePartProps } from './ScopeProperties.tsx';
 import { Select } from '../../parts/fields.tsx';

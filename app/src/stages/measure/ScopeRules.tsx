@@ -4,7 +4,7 @@ import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import { type DeductRule, FACES, type Face } from '@zest/core/job/records/scope';
 import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { AREA } from '@zest/core/units/dimension';
-import { CommitInput } from '../../components/CommitInput.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
 import { describeEntry } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import type { ScopePartProps } from './ScopeProperties.tsx';

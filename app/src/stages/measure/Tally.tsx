@@ -15,10 +15,10 @@ import { figureOnSheets, scopesOnSheets } from '@zest/core/calculate/explain/she
 import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { NO_SECTION } from '@zest/core/job/lineKey';
 import { type Display, formatQuantity } from '@zest/core/units/format';
-import { Swatch } from '../../components/Swatch.tsx';
-import { tellProblem } from '../../components/toaster.tsx';
+import { Swatch } from '../../figures/Swatch.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { FailureText, NoFigure } from '../../components/Figure.tsx';
+import { FailureText, NoFigure } from '../../figures/Figure.tsx';
 import {
   useFormats,
   useJobActions,

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { put } from '@zest/core/job/change';
 import { orderAfter } from '@zest/core/job/job';
 import type { Scope } from '@zest/core/job/records/scope';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { type WheelNews, listenToWheel } from '../../platform/wheel.ts';
 import { useStores } from '../../stores/context.tsx';
 import { TextButton } from '../../parts/buttons.tsx';

@@ -1,7 +1,7 @@
 import { writeDxf, writeGeoJson } from '@zest/core/formats/marks/write';
 import type { Job } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { tell, tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { t } from '../../messages/t.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import type { Stores } from '../../stores/context.tsx';

@@ -10,10 +10,10 @@ import {
 } from '@zest/core/formats/prices/plan';
 import type { ReadPrices, RefusedRow } from '@zest/core/formats/prices/read';
 import { put } from '@zest/core/job/change';
-import { DialogButtons } from '../../components/DialogButtons.tsx';
-import { Modal } from '../../components/Modal.tsx';
-import { tell } from '../../components/toaster.tsx';
-import { useSettle } from '../../components/useSettle.ts';
+import { DialogButtons } from '../../parts/DialogButtons.tsx';
+import { Modal } from '../../parts/Modal.tsx';
+import { tell } from '../../parts/toaster.tsx';
+import { useSettle } from '../../stores/useSettle.ts';
 import { describeRowFault } from '../../messages/describePrices.ts';
 import { t } from '../../messages/t.ts';
 import { Select } from '../../parts/fields.tsx';

@@ -1,7 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { settingsOf } from '@zest/core/job/job';
-import { MoreMenu } from '../../components/MoreMenu.tsx';
+import { MoreMenu } from '../../parts/MoreMenu.tsx';
 import { t } from '../../messages/t.ts';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { fileName } from '../../storage/jobFiles.ts';

@@ -1,4 +1,4 @@
-import { PageTabs } from '../../components/PageTabs.tsx';
+import { PageTabs } from '../../parts/PageTabs.tsx';
 import { t } from '../../messages/t.ts';
 import { PAGES } from './pages.ts';
 

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import * as z from 'zod';
 import type { Id } from '@zest/core/job/id';
-import { useChoice } from '../../components/useChoice.ts';
+import { useChoice } from '../../stores/useChoice.ts';
 import { t } from '../../messages/t.ts';
 import { Panes } from '../../parts/Panes.tsx';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';

@@ -4,7 +4,7 @@ import { useDropzone } from 'react-dropzone';
 import { groupBy } from '@zest/core/job/groupBy';
 import { type Job, inOrder } from '@zest/core/job/job';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { tell, tellProblem } from '../../components/toaster.tsx';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import { SHEET_GROUPS, type SheetGroup } from '../../stores/viewStore.ts';

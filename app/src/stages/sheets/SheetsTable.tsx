@@ -6,7 +6,7 @@ import type { JobRecord } from '@zest/core/job/record';
 import type { Level } from '@zest/core/job/records/level';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
-import { useSettle } from '../../components/useSettle.ts';
+import { useSettle } from '../../stores/useSettle.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { useArrangement } from '../../tables/arrangement.ts';

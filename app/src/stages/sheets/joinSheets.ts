@@ -1,6 +1,6 @@
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { type JoinPair, joinCommand, planJoin, rejoinCommand } from '@zest/core/takeoff/joinSheets';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import type { Stores } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';

@@ -3,7 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from
 import { useStore } from 'zustand';
 import { put } from '@zest/core/job/change';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { Swatch } from '../../components/Swatch.tsx';
+import { Swatch } from '../../figures/Swatch.tsx';
 import { useFormats, useJobActions, useOpenJobLater, useView } from '../../stores/context.tsx';
 import { toScreen } from '../camera.ts';
 import type { Viewport } from '../viewport.ts';

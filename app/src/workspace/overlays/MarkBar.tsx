@@ -33,9 +33,9 @@ import {
   splitStrokes,
   turnStrokes,
 } from '@zest/core/takeoff/editStrokes';
-import { CommitInput } from '../../components/CommitInput.tsx';
-import { IconAction } from '../../components/IconAction.tsx';
-import { tellProblem } from '../../components/toaster.tsx';
+import { CommitInput } from '../../parts/CommitInput.tsx';
+import { IconAction } from '../../parts/IconAction.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
 import type { Session } from '../session.ts';

@@ -1,7 +1,7 @@
 import { type Point, subtract } from '@zest/core/geometry/point';
 import { put } from '@zest/core/job/change';
 import type { Mark } from '@zest/core/job/records/mark';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { type Handle, type Strokes, moveHandle, moveStrokes } from './edit.ts';
 import type { ToolContext } from './tool.ts';

@@ -1,5 +1,5 @@
 import type { Point } from '@zest/core/geometry/point';
-import { tellProblem } from '../../components/toaster.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { describeTyped, readTyped, scopeFor } from '../drawing.ts';
 import { type DrawContext, type DrawEffect, type DrawEvent, type DrawnKind, drawPen } from './draw.ts';

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type RefObject, useEffect, useId, useMemo, useRef, useState } from 'react';
-import { TextInput } from '../parts/fields.tsx';
-import { type Option, OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
+import { TextInput } from './fields.tsx';
+import { type Option, OptionList, comboboxOf, useOptionPlace } from './options.tsx';
 import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
 

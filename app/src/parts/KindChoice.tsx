@@ -1,6 +1,6 @@
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { COST_WORDS } from '../messages/words.ts';
-import { Checkbox } from '../parts/Checkbox.tsx';
+import { Checkbox } from './Checkbox.tsx';
 import { layout } from '../theme/layout.ts';
 
 interface KindChoiceProps<Kind extends CostKind> {

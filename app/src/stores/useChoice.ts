@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import type * as z from 'zod';
-import { useServices } from '../stores/context.tsx';
+import { useServices } from './context.tsx';
 
 /**
  * A choice about how something is shown, remembered on this machine. What was stored by another

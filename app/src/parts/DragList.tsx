@@ -13,7 +13,7 @@ import {
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { IconButton } from '../parts/buttons.tsx';
+import { IconButton } from './buttons.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
 

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import type { Command } from '@zest/core/job/change';
 import { describeProblem } from '../messages/describeProblem.ts';
-import { useJobActions } from '../stores/context.tsx';
+import { useJobActions } from './context.tsx';
 
 /** Carries out a change; gives what is wrong with it in words, for the field that asked for it. */
 export function useSettle(): (label: string, command: Command) => string | undefined {

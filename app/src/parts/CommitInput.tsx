@@ -1,5 +1,5 @@
 import { type CSSProperties, type KeyboardEvent, useState } from 'react';
-import { TextInput } from '../parts/fields.tsx';
+import { TextInput } from './fields.tsx';
 import { layout } from '../theme/layout.ts';
 
 interface CommitInputProps {

@@ -1,5 +1,5 @@
 import type { LucideIcon } from 'lucide-react';
-import { IconButton } from '../parts/buttons.tsx';
+import { IconButton } from './buttons.tsx';
 import { styles } from './styles.ts';
 
 interface IconActionProps {

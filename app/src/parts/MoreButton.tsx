@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { IconButton } from '../parts/buttons.tsx';
+import { IconButton } from './buttons.tsx';
 
 interface MoreButtonProps {
   readonly label: string;

@@ -1,6 +1,6 @@
 import { type InputHTMLAttributes } from 'react';
 import { Labeled } from './Labeled.tsx';
-import { TextInput } from '../parts/fields.tsx';
+import { TextInput } from './fields.tsx';
 
 interface LabeledTextProps extends Omit<
   InputHTMLAttributes<HTMLInputElement>,

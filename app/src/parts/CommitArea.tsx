@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { TextArea } from '../parts/fields.tsx';
+import { TextArea } from './fields.tsx';
 import { layout } from '../theme/layout.ts';
 
 interface CommitAreaProps {
