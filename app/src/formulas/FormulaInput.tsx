@@ -6,12 +6,12 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { takeEntry } from '../figures/typed.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { useFormats, useOpenJob } from '../stores/context.tsx';
-import { layout } from '../theme/layout.ts';
 import { completeAt } from './complete.ts';
 import { FigureField, isFigure } from './FigureField.tsx';
 import { FormulaEditor } from './FormulaEditor.tsx';
 import { type Outcome, OutcomeLine, outcomeOf } from './Outcome.tsx';
 import { styles } from './styles.ts';
+import { Refusal } from '../parts/Refusal.tsx';
 
 /** Where a table goes on when a cell is left by Enter or Tab. */
 interface Step {
@@ -184,11 +184,7 @@ const PlainField = ({ label, text, align, invalid, placeholder, onText, onFocus 
 
 const Below = ({ error, outcome }: { readonly error: string | undefined; readonly outcome: Outcome }) => (
   <>
-    {error === undefined ? null : (
-      <div role="alert" className={layout.fieldError}>
-        {error}
-      </div>
-    )}
+    <Refusal>{error}</Refusal>
     <OutcomeLine outcome={outcome} />
   </>
 );

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { TextArea } from './fields.tsx';
-import { layout } from '../theme/layout.ts';
+import { Refusal } from './Refusal.tsx';
 
 interface CommitAreaProps {
   readonly label: string;
@@ -34,11 +34,7 @@ export function CommitArea({ label, value, placeholder, onCommit }: CommitAreaPr
           if (event.key === 'Escape') setDraft(undefined);
         }}
       />
-      {error === undefined ? null : (
-        <div role="alert" className={layout.fieldError}>
-          {error}
-        </div>
-      )}
+      <Refusal>{error}</Refusal>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { type CSSProperties, type KeyboardEvent, useState } from 'react';
 import { TextInput } from './fields.tsx';
-import { layout } from '../theme/layout.ts';
+import { Refusal } from './Refusal.tsx';
 
 interface CommitInputProps {
   readonly value: string;
@@ -61,11 +61,7 @@ export function CommitInput({ value, onCommit, label, align, first, ...rest }: C
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />
-      {error === undefined ? null : (
-        <div role="alert" className={layout.fieldError}>
-          {error}
-        </div>
-      )}
+      <Refusal>{error}</Refusal>
     </div>
   );
 }

@@ -14,7 +14,7 @@ import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
-import { layout } from '../../theme/layout.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 interface ApplyDialogProps {
   readonly assembly: Assembly;
@@ -76,7 +76,7 @@ export function ApplyDialog({ assembly, onClose }: ApplyDialogProps) {
           ))}
         </div>
       )}
-      <Refused>{error}</Refused>
+      <Refusal>{error}</Refusal>
     </Modal>
   );
 }
@@ -107,10 +107,3 @@ function ScopeTick({ id, chosen, toggle, name, on, measure }: ScopeTickProps) {
     </Checkbox>
   );
 }
-
-const Refused = ({ children }: { readonly children: string | undefined }) =>
-  children === undefined ? null : (
-    <div role="alert" className={layout.fieldError}>
-      {children}
-    </div>
-  );

@@ -30,6 +30,7 @@ import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 import type { Figure } from '@zest/core/calculate/graph/rule';
 import type { Difficulty } from '@zest/core/job/records/difficulty';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 /** Figures with a name, tables to look figures up in, and how hard places are to work in. */
 export function FiguresPage() {
@@ -246,11 +247,7 @@ function Difficulties() {
           </tbody>
         </table>
       )}
-      {error === undefined ? null : (
-        <div className={layout.fieldError} role="alert">
-          {error}
-        </div>
-      )}
+      <Refusal>{error}</Refusal>
       <Button
         size="xs"
         variant="outline"

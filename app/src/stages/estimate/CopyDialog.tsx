@@ -16,6 +16,7 @@ import { LinePicker } from './LinePicker.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 interface CopyDialogProps {
   readonly sectionId: Id<'section'> | null;
@@ -155,7 +156,7 @@ function CopyForm({
           />
         </label>
       </div>
-      {error === undefined ? null : <Refusal>{error}</Refusal>}
+      <Refusal>{error}</Refusal>
       {jobs?.length === 0 ? <p className="soft">{t('estimate.thereAreNoOtherJobsYet')}</p> : null}
       {source === 'reading' ? <p role="status">{t('estimate.readingTheJob')}</p> : null}
       {theirs === ours ? null : (
@@ -176,12 +177,6 @@ function CopyForm({
     </div>
   );
 }
-
-const Refusal = ({ children }: { readonly children: string }) => (
-  <p className={layout.fieldError} role="alert">
-    {children}
-  </p>
-);
 
 interface CopyButtonsProps {
   readonly onClose: () => void;

@@ -19,6 +19,7 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 interface ScheduleDialogProps {
   readonly schedule: Schedule;
@@ -72,11 +73,7 @@ export function ScheduleDialog({ schedule, onClose }: ScheduleDialogProps) {
         {draft.rows.length > 0 && width > 0 ? (
           <MakeScopes draft={draft} settle={settle} onMade={onClose} />
         ) : null}
-        {refusal === undefined ? null : (
-          <div className={layout.fieldError} role="alert">
-            {refusal}
-          </div>
-        )}
+        <Refusal>{refusal}</Refusal>
       </div>
     </Modal>
   );

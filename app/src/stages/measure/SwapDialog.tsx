@@ -18,6 +18,7 @@ import { styles } from './styles.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 import type { Assembly } from '@zest/core/job/records/assembly';
 import type { LibraryAssembly } from '@zest/core/library/build';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 interface SwapDialogProps {
   readonly use: Use;
@@ -65,9 +66,9 @@ export function SwapDialog({ use, onClose }: SwapDialogProps) {
         ) : preview.ok ? (
           <Compared preview={preview.value} />
         ) : (
-          <Refused>{describeProblem(preview.problem)}</Refused>
+          <Refusal>{describeProblem(preview.problem)}</Refusal>
         )}
-        {error === undefined ? null : <Refused>{error}</Refused>}
+        <Refusal>{error}</Refusal>
       </div>
     </Modal>
   );
@@ -210,9 +211,3 @@ function State({ title, state }: { readonly title: string; readonly state: Scope
     </table>
   );
 }
-
-const Refused = ({ children }: { readonly children: string }) => (
-  <div className={layout.fieldError} role="alert">
-    {children}
-  </div>
-);

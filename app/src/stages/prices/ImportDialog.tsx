@@ -23,6 +23,7 @@ import { layout } from '../../theme/layout.ts';
 import { EffectOnBid } from './EffectOnBid.tsx';
 import { FileColumns } from './FileColumns.tsx';
 import { type PriceFile, usePriceFile } from './usePriceFile.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 const POLICY_WORDS: Readonly<Record<DuplicatePolicy, string>> = {
   update: t('prices.replaceEverythingWithWhatTheFileSays'),
@@ -76,9 +77,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
             <FileColumns file={file} opened={opened} />
             <PolicyChoice policy={policy} onChoose={setPolicy} />
             {file.columns.mapping.code === undefined ? (
-              <p className={layout.fieldError} role="alert">
-                {t('prices.chooseTheColumnWithTheCodeIt')}
-              </p>
+              <Refusal>{t('prices.chooseTheColumnWithTheCodeIt')}</Refusal>
             ) : null}
             {read === undefined || plan === undefined ? null : <WhatItDoes read={read} plan={plan} />}
           </>
@@ -117,11 +116,7 @@ function Opening({ file: { opened, open, stop, progress, error } }: { readonly f
           {t('prices.stopReading')}
         </Button>
       )}
-      {error === undefined ? null : (
-        <p className={layout.fieldError} role="alert">
-          {error}
-        </p>
-      )}
+      <Refusal>{error}</Refusal>
     </>
   );
 }

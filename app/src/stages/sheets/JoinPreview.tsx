@@ -11,6 +11,7 @@ import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 const WIDTH_PX = 560;
 
@@ -24,12 +25,7 @@ interface JoinPreviewProps {
 /** The joined sheet with its halves tinted, and in words how well they fit. */
 export function JoinPreview({ first, second, pairs, plan }: JoinPreviewProps) {
   if (plan === undefined) return <p className="soft">{t('sheets.pickTwoPointsOnEachSheet')}</p>;
-  if (!plan.ok)
-    return (
-      <p className={layout.fieldError} role="alert">
-        {describeProblem(plan.problem)}
-      </p>
-    );
+  if (!plan.ok) return <Refusal>{describeProblem(plan.problem)}</Refusal>;
   const content = joinedContent(first, second, pairs, plan.value);
   return (
     <>

@@ -13,7 +13,7 @@ import { IconButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
-import { layout } from '../../theme/layout.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 /** Asks for the scale of a part of the sheet, such as a detail; lists those there are. */
 export function PartNote({ sheet }: { readonly sheet: Sheet }) {
@@ -104,11 +104,7 @@ function PartForm({ sheet, part, areas }: PartFormProps) {
         refusal={refusal}
         setText={setText}
       />
-      {refusal === undefined ? null : (
-        <div className={layout.fieldError} role="alert">
-          {refusal}
-        </div>
-      )}
+      <Refusal>{refusal}</Refusal>
       <div className="row">
         <Button size="xs" type="submit">
           {t('workspace.setItsScale')}

@@ -41,8 +41,8 @@ import { TextInput } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
-import { layout } from '../../theme/layout.ts';
 import type { Tool } from '../../stores/viewStore.ts';
+import { Refusal } from '../../parts/Refusal.tsx';
 
 /** The note on the desk that leads through setting the scale and measuring it back. */
 export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly session: Session }) {
@@ -388,10 +388,3 @@ function scaleBothWays(drawn: Drawn, other: Drawn): Result<SheetScale, ScaleProb
 /** A bare number was meant in the job's own unit; kept with it, it means the same for ever. */
 const withUnit = (kept: string, job: Parameters<typeof settingsOf>[0]): string =>
   /^[\d.]+$/.test(kept) ? `${kept} ${settingsOf(job).unitSystem === 'us' ? 'ft' : 'm'}` : kept;
-
-const Refusal = ({ children }: { readonly children: string | undefined }) =>
-  children === undefined ? null : (
-    <div className={layout.fieldError} role="alert">
-      {children}
-    </div>
-  );
