@@ -25,7 +25,17 @@ test('marks are selected, moved, bent, cut and deleted, and all of it undone by 
   };
 
   // The wall between the changing rooms: 22 ft, selected, its end pulled 6 ft further.
+  const camera = (): Promise<unknown> =>
+    page
+      .locator('.desk')
+      .evaluate(({ dataset }) => [dataset['cameraX'], dataset['cameraY'], dataset['cameraScale']]);
+  const lies = await camera();
   await desk.click([88, 40]);
+  // The through-line comes up below, and the sheet lies where it lay.
+  await expect(
+    page.getByRole('navigation', { name: 'Through-line' }).getByRole('button', { name: /bid$/ }),
+  ).toBeVisible();
+  expect(await camera()).toEqual(lies);
   await drag([88, 56], [88, 62]);
   await expect.poll(async () => await feetOf(p2)).toBeCloseTo(242, 0);
   expect(await totalOf(page)).toBeGreaterThan(before);

@@ -11,7 +11,7 @@ import type { Stores } from '../stores/context.tsx';
 import { createJobStore } from '../stores/jobStore.ts';
 import { createViewStore } from '../stores/viewStore.ts';
 import { storeJob } from '../testing/plainJob.ts';
-import type { Viewport, DeskState } from './viewport.ts';
+import type { Viewport, ViewportState } from './viewport.ts';
 import { feedMarks } from './marksFeed.ts';
 import { type PointerKeys, type Session, createSession } from './session.ts';
 import { createSnapper } from './snapper.ts';
@@ -64,7 +64,7 @@ beforeEach(async () => {
   const view = createViewStore({ getItem: () => null, setItem: () => undefined });
   stores = { jobs, view, services } as Stores;
   const viewport = {
-    store: createStore<DeskState>(() => ({
+    store: createStore<ViewportState>(() => ({
       camera: { scale: 1, x: 0, y: 0 },
       screen: { width: 800, height: 600 },
       drawn: 'sharp',

@@ -6,7 +6,7 @@ import { type Camera, type Size, fitSheet } from './camera.ts';
 import { type MarksLayer, createMarksLayer } from './render/marksLayer.ts';
 import { type SheetState, createSheetLayer } from './render/sheetLayer.ts';
 
-export interface DeskState {
+export interface ViewportState {
   readonly camera: Camera;
   readonly screen: Size;
   readonly drawn: SheetState;
@@ -14,7 +14,7 @@ export interface DeskState {
 
 /** The three layers on the desk and the camera that moves them. */
 export interface Viewport {
-  readonly store: StoreApi<DeskState>;
+  readonly store: StoreApi<ViewportState>;
   readonly marks: MarksLayer;
   readonly setCamera: (camera: Camera) => void;
   readonly fit: () => void;
@@ -31,6 +31,12 @@ interface Layers {
   readonly marks: HTMLElement;
 }
 
+const startIn = (screen: Size): ViewportState => ({
+  camera: { scale: 1, x: 0, y: 0 },
+  screen,
+  drawn: 'drawing',
+});
+
 export function createViewport(
   element: HTMLElement,
   layers: Layers,
@@ -39,14 +45,12 @@ export function createViewport(
   cameras: Cameras,
 ): Viewport {
   const { width, height } = element.getBoundingClientRect();
-  const store = createStore<DeskState>(() => ({
-    camera: { scale: 1, x: 0, y: 0 },
-    screen: { width, height },
-    drawn: 'drawing',
-  }));
+  const store = createStore<ViewportState>(() => startIn({ width, height }));
   const sheetLayer = createSheetLayer(layers.sheet, files, (drawn) => store.setState({ drawn }));
   const marks = createMarksLayer(layers.marks, marksWorker, () => (element.dataset['marks'] = 'drawn'));
   let shown: Sheet | undefined;
+  /** The room the sheet was last fitted to. */
+  let fitted: Size = { width, height };
 
   const apply = (): void => {
     const { camera, screen } = store.getState();
@@ -62,12 +66,13 @@ export function createViewport(
   /** A sheet without a remembered camera is seen whole, and is kept whole when the room changes. */
   const fit = (): void => {
     if (shown === undefined) return;
-    setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, store.getState().screen));
+    fitted = store.getState().screen;
+    setCamera(fitSheet({ width: shown.widthPt, height: shown.heightPt }, fitted));
     cameras.delete(shown.id);
   };
   const watcher = watchSize(element, (screen) => {
     store.setState({ screen });
-    if (shown === undefined || cameras.has(shown.id)) apply();
+    if (shown === undefined || cameras.has(shown.id) || onlyFootOf(fitted, screen)) apply();
     else fit();
   });
 
@@ -93,6 +98,13 @@ export function createViewport(
     },
   };
 }
+
+/** As much as the through-line takes from below when something is selected. */
+const FOOT_PX = 60;
+
+/** The through-line comes and goes with every selection, and the sheet must not move under the hand by it. */
+const onlyFootOf = (fitted: Size, screen: Size): boolean =>
+  screen.width === fitted.width && Math.abs(screen.height - fitted.height) <= FOOT_PX;
 
 function showCamera(element: HTMLElement, layers: Layers, camera: Camera): void {
   const transform = `translate(${camera.x}px, ${camera.y}px) scale(${camera.scale})`;
