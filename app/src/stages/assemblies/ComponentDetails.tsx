@@ -1,3 +1,4 @@
+import { listWith } from '../../messages/lists.ts';
 import { inOrder } from '@zest/core/job/job';
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { FormulaPlace } from '@zest/core/calculate/explain/suggestions';
@@ -157,7 +158,10 @@ function WasteField({ name, component, set }: WasteFieldProps) {
           <option key={kinds.join()} value={kinds.join()}>
             {kinds.length === COST_KINDS.length
               ? t('assemblies.allCosts')
-              : kinds.map((kind) => COST_WORDS[kind]).join(' and ')}
+              : listWith(
+                  'and',
+                  kinds.map((kind) => COST_WORDS[kind]),
+                )}
           </option>
         ))}
       </Select>

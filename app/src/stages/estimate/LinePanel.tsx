@@ -26,6 +26,7 @@ import { layout } from '../../theme/layout.ts';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { type BuiltRow, WhyThisPrice } from './WhyThisPrice.tsx';
+import { SectionOptions } from '../../figures/SectionOptions.tsx';
 
 interface LinePanelProps {
   readonly row: PricedRow;
@@ -164,11 +165,7 @@ function SectionChoice({ row, job, estimate, change }: SectionChoiceProps) {
         <option value="">
           {row.type === 'component' ? t('estimate.with', { name: row.scope.name }) : t('estimate.noSection')}
         </option>
-        {inOrder(job.section.values()).map(({ id, code, name }) => (
-          <option key={id} value={id}>
-            {`${code} ${name}`.trim()}
-          </option>
-        ))}
+        <SectionOptions sections={job.section.values()} />
       </Select>
     </label>
   );

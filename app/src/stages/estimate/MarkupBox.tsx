@@ -4,7 +4,6 @@ import { markupNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
-import { inOrder } from '@zest/core/job/job';
 import { type Grade, MARKUP_BASES, type Markup } from '@zest/core/job/records/markup';
 import { CommitInput } from '../../parts/CommitInput.tsx';
 import { MoneyAt } from '../../figures/Figure.tsx';
@@ -24,6 +23,7 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import type { JobActions } from '../../stores/jobStore.ts';
+import { SectionOptions } from '../../figures/SectionOptions.tsx';
 
 const AS_WORDS = {
   markup: t('estimate.ofTheBase'),
@@ -276,13 +276,9 @@ function Rates({ markup, onChange }: RatesProps) {
         {line !== undefined && !rates.some(({ on }) => on === line) ? (
           <option value={line}>{t('estimate.theSelectedLine')}</option>
         ) : null}
-        {inOrder(job.section.values())
-          .filter(({ id }) => !rates.some(({ on }) => on === id))
-          .map(({ id, code, name }) => (
-            <option key={id} value={id}>
-              {`${code} ${name}`.trim()}
-            </option>
-          ))}
+        <SectionOptions
+          sections={[...job.section.values()].filter(({ id }) => !rates.some(({ on }) => on === id))}
+        />
       </Select>
     </>
   );

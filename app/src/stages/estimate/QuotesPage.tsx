@@ -22,6 +22,7 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import { Empty } from '../../parts/Empty.tsx';
+import { SectionOptions } from '../../figures/SectionOptions.tsx';
 
 /** Prices that came in for the same work, side by side: what each includes, leaves out, and comes to leveled. */
 export function QuotesPage() {
@@ -176,11 +177,7 @@ function PackageHead({ each, change, job, addQuote, settle }: PackageHeadProps) 
           }
         >
           <option value="">{t('estimate.noSection')}</option>
-          {inOrder(job.section.values()).map(({ id, code, name }) => (
-            <option key={id} value={id}>
-              {`${code} ${name}`.trim()}
-            </option>
-          ))}
+          <SectionOptions sections={job.section.values()} />
         </Select>
       </label>
       <label>

@@ -5,7 +5,7 @@ import { measureNode } from '@zest/core/calculate/graph/nodes';
 import { sequence, update } from '@zest/core/job/change';
 import { renameKey } from '@zest/core/job/commands/names';
 import { removeScope } from '@zest/core/job/commands/removeWith';
-import { type Table, inOrder } from '@zest/core/job/job';
+import { type Table } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import { MEASURE_DIMENSION } from '@zest/core/job/measures';
@@ -32,6 +32,7 @@ import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import { layout } from '../../theme/layout.ts';
+import { SectionOptions } from '../../figures/SectionOptions.tsx';
 
 /** Everything of the scope in hand: its figures, properties, and the assemblies on it. */
 export function ScopeDetails({ scope }: { readonly scope: Scope }) {
@@ -134,11 +135,7 @@ function SectionAndColor({ scope, change, sections }: SectionAndColorProps) {
         }
       >
         <option value="">{t('measure.noSection')}</option>
-        {inOrder(sections.values()).map((section) => (
-          <option key={section.id} value={section.id}>
-            {section.code} {section.name}
-          </option>
-        ))}
+        <SectionOptions sections={sections.values()} />
       </Select>
       <ColorChoice scope={scope} onChoose={(color) => change(t('measure.colorOfAScope'), { color })} />
     </div>

@@ -8,6 +8,8 @@ export const kbd = defineRecipe({
     wordSpacing: 'normal',
     borderRadius: '3px',
     whiteSpace: 'nowrap',
+    // In a grid of keys it is as wide as its word.
+    justifySelf: 'start',
   },
   variants: {
     variant: {
