@@ -181,7 +181,7 @@ export function measureSnaps(): readonly BenchFigure[] {
     const [x, y] = [(i * 977) % SHEET_POINTS.width, (i * 613) % SHEET_POINTS.height];
     lines.set(i % 2 === 0 ? [x, y, x + 40, y] : [x, y, x, y + 40], i * 4);
   }
-  const index = createSnapIndex(packLines(lines));
+  const index = createSnapIndex(packLines({ lines, bends: new Uint8Array(count) }));
   let turn = 0;
   const asks = 2000;
   const times = timeRuns(

@@ -4,7 +4,7 @@ import { writeFileSync } from 'node:fs';
 export interface BenchFigure {
   readonly name: string;
   readonly value: number;
-  readonly unit: 'ms' | 'µs' | 'MB';
+  readonly unit: 'ms' | 'µs' | 'MB' | '%';
   readonly ratio?: number;
   readonly against?: string;
 }

@@ -6,6 +6,7 @@ import { measureHuge } from './huge.ts';
 import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
+import { measureSnapRates } from './snapRates.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
 
 interface Recalc {
@@ -25,6 +26,7 @@ const PARTS: readonly Part[] = [
   { names: ['book.open', 'edit.cell', 'scroll.lines'], measure: async (bench) => measureBook(await bench()) },
   { names: ['library.'], measure: async () => measureLibrary() },
   { names: ['snap.query'], measure: async () => measureSnaps() },
+  { names: ['snap.found', 'snap.astray', 'snap.caught'], measure: async () => measureSnapRates() },
   { names: ['hit.50k'], measure: async () => measureHits() },
   { names: ['open.job', 'pan.10k', 'edit.total'], measure: async (bench) => measureUsualJob(await bench()) },
   {

@@ -320,17 +320,17 @@ test('junctions of the open scope are shown as dots; a kind of snap is held by a
   await page.keyboard.press('l');
   await desk.zoomTo([0, 0], 6);
   await desk.move([-0.3, -0.5]);
-  await expect(page.locator('.snap-sign')).toHaveText('end');
+  await expect(page.locator('.snap-sign')).toHaveText('corner');
   await page.keyboard.press('x');
   await expect(page.locator('.snap-sign')).toHaveText(/held/);
   for (const x of [2, 3, 4, 5, 6, 7, 8]) {
     await desk.move([x, -0.4]);
     const signs = await page.locator('.snap-sign').allTextContents();
-    expect(signs.filter((sign) => sign !== 'end, held')).toEqual([]);
+    expect(signs.filter((sign) => sign !== 'corner, held')).toEqual([]);
   }
   await page.keyboard.press('x');
   await desk.move([-0.3, -0.5]);
-  await expect(page.locator('.snap-sign')).toHaveText('end');
+  await expect(page.locator('.snap-sign')).toHaveText('corner');
 });
 
 test('the points of a count carry a shape, a size and a turn of their own', async ({ page }) => {

@@ -159,7 +159,7 @@ test('points are drawn to the lines of the sheet; the next place in reach by Tab
   await page.keyboard.press('l');
   // Near the outer corner of the block wall, which is drawn 8 in thick about the grid.
   await desk.move([-0.3, -0.5]);
-  await expect(page.locator('.snap-sign')).toHaveText('end');
+  await expect(page.locator('.snap-sign')).toHaveText('corner');
   await desk.click([-0.3, -0.5]);
   await page.getByRole('button', { name: 'Show the whole sheet' }).click();
   await desk.zoomTo([120, 4], 6);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { turning } from '@zest/core/geometry/affine';
 import type { Placing } from '@zest/core/job/records/sheet';
-import { matrixInTile, placeLines, placeTexts, shareOfPage } from './placedPages.ts';
+import { joinLines, matrixInTile, placeLines, placeTexts, shareOfPage } from './placedPages.ts';
 
 const page = { fileId: 'file:a', pageIndex: 0, widthPt: 200, heightPt: 100 } as const;
 const whole = [
@@ -26,10 +26,14 @@ const half: Placing = { ...plain, clip: whole.map(({ x, y }) => ({ x: x / 2, y }
 
 describe('a page as it lies on a sheet', () => {
   it('has its lines where it lies, cut to the part that shows', () => {
-    const lines = Float32Array.from([0, 50, 200, 50]);
-    expect([...placeLines(lines, plain)]).toEqual([0, 50, 200, 50]);
-    expect([...placeLines(lines, half)]).toEqual([0, 50, 100, 50]);
-    expect([...placeLines(lines, upright)]).toEqual([50, 0, 50, 200]);
+    const work = { lines: Float32Array.from([0, 50, 200, 50]), bends: Uint8Array.of(1) };
+    const placed = (placing: Placing) => [...placeLines(work, placing).lines];
+    expect(placed(plain)).toEqual([0, 50, 200, 50]);
+    expect(placed(half)).toEqual([0, 50, 100, 50]);
+    expect(placed(upright)).toEqual([50, 0, 50, 200]);
+    const both = joinLines([placeLines(work, half), work]);
+    expect([...both.lines]).toEqual([0, 50, 100, 50, 0, 50, 200, 50]);
+    expect([...both.bends]).toEqual([1, 1]);
   });
 
   it('has its texts where it lies, and none of those that are cut off', () => {

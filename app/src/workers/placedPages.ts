@@ -2,6 +2,7 @@ import { type Affine, IDENTITY, applyAffine, invertAffine } from '@zest/core/geo
 import { boundsOf } from '@zest/core/geometry/bounds';
 import { clipSegment } from '@zest/core/geometry/clipRing';
 import { ringContains } from '@zest/core/geometry/polygon';
+import type { LineWork } from '@zest/core/geometry/snap';
 import type { Placing, Tone } from '@zest/core/job/records/sheet';
 import type { PageText, Tile } from './sheetProtocol.ts';
 
@@ -103,23 +104,47 @@ export const matrixInTile = ({ matrix: [a, b, c, d, e, f] }: Placing, { scale, x
 ];
 
 /** Line work of a page as it lies on the sheet, cut to the part that shows. */
-export function placeLines(lines: Float32Array, placing: Placing): Float32Array {
-  if (isAsItIs(placing) && coversPage(placing)) return lines;
+export function placeLines(work: LineWork, placing: Placing): LineWork {
+  if (isAsItIs(placing) && coversPage(placing)) return work;
   const { clip } = placing;
   const kept: number[] = [];
-  for (let i = 0; i < lines.length; i += 4) {
-    const [ax, ay, bx, by] = lines.subarray(i, i + 4) as unknown as [number, number, number, number];
+  const bends: number[] = [];
+  for (let i = 0; i < work.bends.length; i += 1) {
+    const [ax, ay, bx, by] = work.lines.subarray(4 * i, 4 * i + 4) as unknown as [
+      number,
+      number,
+      number,
+      number,
+    ];
     const piece = clipSegment(
       applyAffine(placing.matrix, { x: ax, y: ay }),
       applyAffine(placing.matrix, { x: bx, y: by }),
       clip,
     );
-    if (piece !== undefined) kept.push(piece[0].x, piece[0].y, piece[1].x, piece[1].y);
+    if (piece === undefined) continue;
+    kept.push(piece[0].x, piece[0].y, piece[1].x, piece[1].y);
+    bends.push(work.bends[i] as number);
   }
-  return Float32Array.from(kept);
+  return { lines: Float32Array.from(kept), bends: Uint8Array.from(bends) };
 }
 
-/** Texts of a page as they lie on the sheet, those that show. */
+/** The line work of all pages that lie on a sheet. */
+export function joinLines(parts: readonly LineWork[]): LineWork {
+  const [first] = parts;
+  if (parts.length === 1 && first !== undefined) return first;
+  const all = {
+    lines: new Float32Array(parts.reduce((sum, { lines }) => sum + lines.length, 0)),
+    bends: new Uint8Array(parts.reduce((sum, { bends }) => sum + bends.length, 0)),
+  };
+  let at = 0;
+  for (const { lines, bends } of parts) {
+    all.lines.set(lines, 4 * at);
+    all.bends.set(bends, at);
+    at += bends.length;
+  }
+  return all;
+}
+
 export function placeTexts(texts: readonly PageText[], placing: Placing): readonly PageText[] {
   const { matrix, clip } = placing;
   const factor = Math.hypot(matrix[0], matrix[1]);

@@ -5,11 +5,12 @@ import pdfWorkerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
 import { checkPdf } from '@zest/core/formats/pdf/check';
 import { sniffImage } from '@zest/core/formats/image/read';
 import { closeImages, hasImages, imageInfo, openImages, renderImage } from './imagePages.ts';
-import { type PackedLines, packLines } from '@zest/core/geometry/snap';
+import { type LineWork, type PackedLines, packLines } from '@zest/core/geometry/snap';
 import type { Placing } from '@zest/core/job/records/sheet';
-import { type Operations, extractLineWork } from './lineWork.ts';
+import { extractLineWork } from './lineWork.ts';
 import {
   isAsItIs,
+  joinLines,
   matrixInTile,
   placeLines,
   placeTexts,
@@ -218,27 +219,25 @@ async function drawPage(placing: Placing, tile: Tile): Promise<ImageBitmap> {
 }
 
 /** A list of its own: rendering replaces the path data of the one it draws from. */
-async function lineWork(fileId: string, pageIndex: number): Promise<Float32Array> {
-  if (hasImages(fileId)) return new Float32Array(0);
+async function lineWork(fileId: string, pageIndex: number): Promise<LineWork> {
+  if (hasImages(fileId)) return { lines: new Float32Array(0), bends: new Uint8Array(0) };
   const proxy = await getPage(fileId, pageIndex);
   const list = await bounded(proxy, proxy.getOperatorList());
+  const layers = await documents.get(fileId)?.document.getOptionalContentConfig();
   const { transform } = proxy.getViewport({ scale: 1 });
-  return extractLineWork(list, pdfjs.OPS as unknown as Operations, transform as never);
+  return extractLineWork(
+    list,
+    pdfjs.OPS,
+    transform as never,
+    (properties) => layers?.isVisible(properties as never) ?? true,
+  );
 }
 
 async function placedLines({ placings }: PlacedSheet): Promise<PackedLines> {
   const parts = await Promise.all(
     placings.map(async (placing) => placeLines(await lineWork(placing.fileId, placing.pageIndex), placing)),
   );
-  const [first] = parts;
-  if (parts.length === 1 && first !== undefined) return packLines(first);
-  const all = new Float32Array(parts.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return packLines(all);
+  return packLines(joinLines(parts));
 }
 
 async function placedTexts({ placings }: PlacedSheet): Promise<readonly PageText[]> {
@@ -264,8 +263,8 @@ const api: SheetWorker = {
   texts: placedTexts,
   lineWork: async (sheet) => {
     const packed = await placedLines(sheet);
-    const buffers = packed.index === undefined ? [packed.lines.buffer] : [packed.lines.buffer, packed.index];
-    return Comlink.transfer(packed, buffers);
+    const { lines, ends, index } = packed;
+    return Comlink.transfer(packed, [lines.buffer, ends.buffer, ...(index === undefined ? [] : [index])]);
   },
   render: async ({ placings, tone }, tile) => {
     const bitmap = await renderPlaced(placings, tone, tile, drawPage);

@@ -61,7 +61,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
           </>
         )}
       </div>
-      {session === undefined ? null : <Dock session={session} />}
+      {session === undefined ? null : <Dock session={session} snapper={snapper} />}
     </div>
   );
 }

@@ -74,6 +74,7 @@ beforeEach(async () => {
   const hits = createHitIndex();
   const stopFeed = feedMarks(jobs, sheet.id, viewport, hits);
   const snapper = createSnapper(hits, () => undefined);
+  snapper.choose({ on: true, marks: true });
   session = createSession({ stores, viewport, hits, snapper }, sheet.id);
   stop = () => {
     session.end();

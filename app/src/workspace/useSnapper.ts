@@ -6,18 +6,19 @@ import { useChoice } from '../stores/useChoice.ts';
 import { createSheetFiles, pictureKey } from '../platform/sheetFiles.ts';
 import { useServices } from '../stores/context.tsx';
 import { useJobId } from '../stores/jobHooks.ts';
-import { type Snapper, createSnapper } from './snapper.ts';
+import { type SnapChoice, type Snapper, createSnapper } from './snapper.ts';
 import type { HitIndex } from './tools/hitIndex.ts';
 
-const ON = z.boolean();
+const USUAL: SnapChoice = { on: true, marks: false };
+const CHOICE: z.ZodType<SnapChoice> = z.object({ on: z.boolean(), marks: z.boolean() });
 
-/** A snapper for the sheet that is shown; whether it snaps is remembered on this machine. */
+/** A snapper for the sheet that is shown; what it snaps to is remembered on this machine. */
 export function useSnapper(sheet: Sheet, hits: HitIndex): Snapper {
   const services = useServices();
   const jobId = useJobId();
-  const [on, setOn] = useChoice('snapping', true, ON);
-  const snapper = useMemo(() => createSnapper(hits, setOn), [hits, setOn]);
-  useEffect(() => snapper.store.setState({ on }), [snapper, on]);
+  const [choice, setChoice] = useChoice('snap-to', USUAL, CHOICE);
+  const snapper = useMemo(() => createSnapper(hits, setChoice), [hits, setChoice]);
+  useEffect(() => snapper.store.setState(choice), [snapper, choice]);
   const key = pictureKey(sheet);
   useEffect(() => {
     let gone = false;

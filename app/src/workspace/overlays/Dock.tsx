@@ -9,7 +9,9 @@ import type { Tool } from '../../stores/viewStore.ts';
 import type { Session } from '../session.ts';
 import { TOOLBOX } from '../tools/toolbox.ts';
 import { useSessionState } from '../useSession.ts';
+import type { Snapper } from '../snapper.ts';
 import { SheetMenu } from './SheetMenu.tsx';
+import { SnapMenu } from './SnapMenu.tsx';
 import { DockButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
@@ -80,8 +82,13 @@ function ToolButton({ tool, name, usualKey }: ToolButtonProps) {
   );
 }
 
+interface DockProps {
+  readonly session: Session;
+  readonly snapper: Snapper;
+}
+
 /** The few modes of the pen, near the hand. */
-export function Dock({ session }: { readonly session: Session }) {
+export function Dock({ session, snapper }: DockProps) {
   const now = useView((state) => state.tool);
   const form = useSessionState(session, ({ draft }) => draft.form);
   const drawing = useSessionState(session, ({ draft }) => draft.strokes.length > 0);
@@ -122,6 +129,12 @@ export function Dock({ session }: { readonly session: Session }) {
           <SheetMenu />
         </>
       )}
+      {TOOLBOX[now].snaps ? (
+        <>
+          <hr />
+          <SnapMenu snapper={snapper} />
+        </>
+      ) : null}
     </div>
   );
 }

@@ -249,9 +249,11 @@ function Draft({ session, camera }: DrawnProps) {
 }
 
 const SNAP_WORDS: Readonly<Record<SnapKind, string>> = {
-  end: 'end',
-  crossing: 'crossing',
-  middle: 'middle',
+  corner: t('workspace.snapCorner'),
+  end: t('workspace.snapEnd'),
+  crossing: t('workspace.snapCrossing'),
+  meeting: t('workspace.snapMeeting'),
+  middle: t('workspace.snapMiddle'),
   square: t('workspace.squareToIt'),
   line: t('workspace.onTheLine'),
 };

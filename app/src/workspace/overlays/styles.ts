@@ -83,6 +83,14 @@ export const styles = classes({
   dockForm: {
     width: 'auto',
   },
+  snapSeen: {
+    alignSelf: 'center',
+    color: 'fg.muted',
+    fontSize: '12px',
+    whiteSpace: 'nowrap',
+    padding: '0 4px',
+    '@container (max-width: 860px)': { display: 'none' },
+  },
   cursorBox: {
     position: 'absolute',
     bg: '#18211c',
