@@ -6,7 +6,7 @@ import { measureHuge } from './huge.ts';
 import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
-import { measureSnapRates } from './snapRates.ts';
+import { measureScaleRate, measureSnapRates } from './snapRates.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
 
 interface Recalc {
@@ -27,6 +27,7 @@ const PARTS: readonly Part[] = [
   { names: ['library.'], measure: async () => measureLibrary() },
   { names: ['snap.query'], measure: async () => measureSnaps() },
   { names: ['snap.found', 'snap.astray', 'snap.caught'], measure: async () => measureSnapRates() },
+  { names: ['scale.found', 'snap.scale'], measure: async () => measureScaleRate() },
   { names: ['hit.50k'], measure: async () => measureHits() },
   { names: ['open.job', 'pan.10k', 'edit.total'], measure: async (bench) => measureUsualJob(await bench()) },
   {
@@ -52,7 +53,7 @@ const figures: BenchFigure[] = [];
 try {
   for (const part of PARTS.filter(wanted))
     for (const figure of await part.measure(open)) {
-      if (!figure.name.startsWith(only)) continue;
+      if (!part.names.some((name) => name.startsWith(only)) && !figure.name.startsWith(only)) continue;
       figures.push(figure);
       printFigure(figure);
     }

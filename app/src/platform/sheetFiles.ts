@@ -1,7 +1,7 @@
 import type { PackedLines } from '@zest/core/geometry/snap';
 import type { Placing, Sheet } from '@zest/core/job/records/sheet';
 import { placingsOf } from '@zest/core/takeoff/placing';
-import type { SheetText } from '@zest/core/takeoff/sheetText';
+import type { SheetText } from '@zest/core/takeoff/pageText';
 import type { PlacedSheet, Tile } from '../workers/sheetProtocol.ts';
 import { WorkerEnded } from './guardedWorker.ts';
 import type { Services } from './services.ts';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import type { SheetText } from '@zest/core/takeoff/sheetText';
+import type { SheetText } from '@zest/core/takeoff/pageText';
 import { useJobId } from '../stores/jobHooks.ts';
 import { useServices } from '../stores/context.tsx';
 import { createSheetFiles, pictureKey } from './sheetFiles.ts';

@@ -8,6 +8,7 @@ import { closeImages, hasImages, imageInfo, openImages, renderImage } from './im
 import { type LineWork, type PackedLines, packLines } from '@zest/core/geometry/snap';
 import type { Placing } from '@zest/core/job/records/sheet';
 import { extractLineWork } from './lineWork.ts';
+import { readPageInfo } from './pageInfo.ts';
 import {
   isAsItIs,
   joinLines,
@@ -136,22 +137,7 @@ function letGo(page: Page): void {
 
 async function page(fileId: string, pageIndex: number): Promise<PageInfo> {
   if (hasImages(fileId)) return imageInfo(fileId, pageIndex);
-  const proxy = await getPage(fileId, pageIndex);
-  const viewport = proxy.getViewport({ scale: 1 });
-  const content = await proxy.getTextContent();
-  const texts: PageText[] = [];
-  for (const item of content.items) {
-    if (!('str' in item) || item.str.trim() === '') continue;
-    const [a, b, c, d, e, f] = pdfjs.Util.transform(viewport.transform, item.transform) as number[];
-    texts.push({
-      text: item.str,
-      x: e ?? 0,
-      y: f ?? 0,
-      height: Math.hypot(c ?? 0, d ?? 0),
-      width: item.width * Math.sign(Math.hypot(a ?? 0, b ?? 0)),
-    });
-  }
-  return { widthPt: viewport.width, heightPt: viewport.height, texts };
+  return readPageInfo(await getPage(fileId, pageIndex));
 }
 
 interface Recorded {

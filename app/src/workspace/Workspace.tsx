@@ -4,6 +4,7 @@ import { useView } from '../stores/context.tsx';
 import type { Viewport } from './viewport.ts';
 import { CursorBox } from './overlays/CursorBox.tsx';
 import { Dock } from './overlays/Dock.tsx';
+import { HoleNote } from './overlays/HoleNote.tsx';
 import { Legend } from './overlays/Legend.tsx';
 import { Magnifier } from './overlays/Magnifier.tsx';
 import { MarkBar } from './overlays/MarkBar.tsx';
@@ -57,6 +58,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
             <Magnifier layer={refs.sheet} session={session} viewport={viewport} />
             <MarkBar session={session} sheet={sheet} />
             <Legend sheet={sheet} viewport={viewport} />
+            <HoleNote session={session} />
             <ScaleNote sheet={sheet} session={session} />
           </>
         )}

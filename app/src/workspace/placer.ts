@@ -7,6 +7,7 @@ import type { Mark } from '@zest/core/job/records/mark';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
 import { shapeCrossesItself } from '@zest/core/takeoff/measureMark';
+import { type Inside, findAround } from '@zest/core/takeoff/holes';
 import { nextOpeningRow } from '@zest/core/takeoff/openingRows';
 import { tellProblem } from '../parts/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
@@ -26,7 +27,11 @@ export interface Placer {
   readonly takeBackCount: () => void;
 }
 
-export function createPlacer(stores: Stores, held: HeldNow): Placer {
+export function createPlacer(
+  stores: Stores,
+  held: HeldNow,
+  onInside: (inside: Inside | undefined) => void,
+): Placer {
   const { jobs, view } = stores;
   const placeMark: Placer['mark'] = (kind, strokes) => {
     const target = scopeFor(stores, kind);
@@ -38,6 +43,8 @@ export function createPlacer(stores: Stores, held: HeldNow): Placer {
     const done = jobs.actions.transact(t('workspace.draw', { name: target.name }), put(mark));
     if (!done.ok) return tellProblem(describeProblem(done.problem));
     jobs.actions.select({ type: 'scope', id: target.id });
+    const host = findAround(held().job, mark);
+    onInside(host === undefined ? undefined : { holeId: mark.id, hostId: host.id });
     if (isClosed && shapeCrossesItself(mark))
       tellProblem(t('workspace.theOutlineCrossesItselfWhatIsEnclosed'));
   };

@@ -9,6 +9,10 @@ import { toSheet } from './camera.ts';
 import type { Viewport } from './viewport.ts';
 import { createMarkSelection } from './markSelection.ts';
 import { createPlacer } from './placer.ts';
+import { cutOut } from '@zest/core/takeoff/holes';
+import { t } from '../messages/t.ts';
+import { tellProblem } from '../parts/toaster.tsx';
+import { describeProblem } from '../messages/describeProblem.ts';
 import { type Snapper, snapReach } from './snapper.ts';
 import { type DrawEvent, EMPTY_DRAFT, currentStroke, isDrawnKind } from './tools/draw.ts';
 import type { HitIndex } from './tools/hitIndex.ts';
@@ -46,6 +50,8 @@ export interface Session extends PointerTarget {
   /** Lets go of two points that were picked. */
   readonly pickAgain: () => void;
   readonly hostAt: (at: Point) => Mark | undefined;
+  /** Makes the area that was just drawn a hole in the one around it; false where there is none. */
+  readonly cutOutInside: () => boolean;
   readonly end: () => void;
 }
 
@@ -58,6 +64,7 @@ const AT_REST: SessionState = {
   pointer: undefined,
   rawPointer: undefined,
   snap: undefined,
+  inside: undefined,
 };
 
 interface Held {
@@ -90,6 +97,7 @@ export function createSession(held: Held, sheetId: Sheet['id']): Session {
     },
     pickAgain: () => store.setState({ two: NO_POINTS }),
     hostAt: (at) => hostAt(context, at),
+    cutOutInside: () => cutOutInside(context),
     end: () => {
       stop();
       leave(context, stores.view.getState().tool, shown);
@@ -122,7 +130,7 @@ function createContext(
     job,
     sheet,
     marks: createMarkSelection(stores, now, (vertex) => store.setState({ vertex })),
-    place: createPlacer(stores, now),
+    place: createPlacer(stores, now, (inside) => store.setState({ inside })),
     state: store.getState,
     set: store.setState,
     toSheetPt: (pixels) => pixels / viewport.store.getState().camera.scale,
@@ -207,12 +215,29 @@ function onKey(context: ToolContext, viewport: Viewport, tool: ToolModule, event
     return event.type === 'keydown' && !event.shiftKey && context.marks.command(event);
   // The tool first: while a length is typed, its letters are nobody else's.
   if (tool.key?.(context, event) === true) return true;
-  if (event.type === 'keyup' || tool.id === 'select') return false;
+  if (event.type === 'keyup') return false;
+  if (event.key.toLowerCase() === 'u' && cutOutInside(context)) return true;
+  if (tool.id === 'select') return false;
   if (event.key === 'Escape' || event.key === 'Enter') {
     context.stores.view.setState({ tool: 'select' });
     return true;
   }
   return onSnapKey(context, viewport, tool, event);
+}
+
+function cutOutInside({ stores, state, set, job }: ToolContext): boolean {
+  const { inside, draft } = state();
+  if (inside === undefined || draft.strokes.length > 0) return false;
+  const host = job().mark.get(inside.hostId);
+  set({ inside: undefined });
+  if (host === undefined || !job().mark.has(inside.holeId)) return false;
+  const name = job().scope.get(host.scopeId)?.name ?? '';
+  const done = stores.jobs.actions.transact(
+    t('workspace.cutOutOf', { name }),
+    cutOut(inside.hostId, inside.holeId),
+  );
+  if (!done.ok) tellProblem(describeProblem(done.problem));
+  return done.ok;
 }
 
 /** Keys that say what the point is drawn to. */

@@ -35,6 +35,10 @@ const findPaper = (shortPt: number, longPt: number): string | undefined =>
     ([, short, long]) => Math.abs(shortPt / short - 1) < TOLERANCE && Math.abs(longPt / long - 1) < TOLERANCE,
   )?.[0];
 
+/** The paper a page is the size of, either way up; undefined for none. */
+export const paperOf = (widthPt: number, heightPt: number): string | undefined =>
+  findPaper(Math.min(widthPt, heightPt), Math.max(widthPt, heightPt));
+
 /**
  * A page that is a round factor off a paper: its size was written in another unit, as millimeters for
  * points, and a scale by ratio would be off by as much. Undefined for paper, and for what is neither.

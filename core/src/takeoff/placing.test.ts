@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { Calculation } from '../calculate/calculation.ts';
 import { knownValue } from '../calculate/define.ts';
 import { measureNode } from '../calculate/graph/nodes.ts';
+import { worldDistance } from '../geometry/ground.ts';
 import { point } from '../geometry/point.ts';
 import { type Job, applyDiff, createJob, invertDiff, listRecords } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
@@ -86,7 +87,7 @@ describe('turning a sheet', () => {
     expect(sheetOf(back).placings?.[0]?.matrix).toEqual([1, 0, 0, 1, 0, 0]);
   });
 
-  it('swaps the scales of a stretched sheet with a quarter turn, and asks for a new one otherwise', () => {
+  it('swaps the scales of a stretched sheet with a quarter turn, and keeps both known lengths when it is leveled', () => {
     const stretched: RecordOf<'sheet'>['scale'] = {
       xMetersPerPoint: 0.02,
       yMetersPerPoint: 0.03,
@@ -100,7 +101,12 @@ describe('turning a sheet', () => {
     const turned = after(job, turnSheet(sheet.id, 90));
     expect(sheetOf(turned).scale).toMatchObject({ xMetersPerPoint: 0.03, yMetersPerPoint: 0.02 });
     expect(length(turned)).toBeCloseTo(length(job), 9);
-    expect(sheetOf(after(job, turnSheet(sheet.id, 3))).scale).toBeNull();
+    const leveled = sheetOf(after(job, turnSheet(sheet.id, 3))).scale;
+    if (leveled?.source.by !== 'two-distances') throw new Error('leveled: the scale went');
+    const { across, upright } = leveled.source;
+    expect(worldDistance(across.a, across.b, leveled)).toBeCloseTo(2, 9);
+    expect(worldDistance(upright.a, upright.b, leveled)).toBeCloseTo(3, 9);
+    expect(sheetOf(after(job, turnSheet(sheet.id, 40))).scale).toBeNull();
   });
 });
 

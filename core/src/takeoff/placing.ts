@@ -9,6 +9,7 @@ import {
 } from '../geometry/affine.ts';
 import { type Bounds, boundsOf } from '../geometry/bounds.ts';
 import { clipRing } from '../geometry/clipRing.ts';
+import { worldDistance } from '../geometry/ground.ts';
 import type { Point } from '../geometry/point.ts';
 import { type Command, put } from '../job/change.ts';
 import type { Id } from '../job/id.ts';
@@ -16,6 +17,7 @@ import { getRecord } from '../job/job.ts';
 import type { JobRecord } from '../job/record.ts';
 import type { Placing, ScaleArea, Sheet, SheetScale } from '../job/records/sheet.ts';
 import { mapStrokes } from './editStrokes.ts';
+import { type KnownDistance, scaleOfTwoDistances } from './scale.ts';
 
 /** The corners of a box, clockwise as seen. */
 export const ringOf = ({ minX, minY, maxX, maxY }: Bounds): readonly Point[] => [
@@ -42,9 +44,13 @@ const carry = (placing: Placing, matrix: Affine): Placing => ({
 
 const isQuarter = (turnDeg: number): boolean => Math.abs(turnDeg / 90 - Math.round(turnDeg / 90)) < 1e-9;
 
+/** A stretched sheet that is turned by more than this from a quarter has its stretch neither way. */
+const LEVELING_DEG = 15;
+
 /**
- * A scale after a turn. X and Y change places with each odd quarter turn. A stretched sheet that is
- * turned by less keeps no scale of its axes; undefined then, and it must be set again.
+ * A scale after a turn. X and Y change places with each odd quarter turn. A stretched sheet that is leveled
+ * keeps both its known distances: the scale each way is worked out of them where they lie then.
+ * Undefined where it is turned by more; it must be set again.
  */
 function turnScale(scale: SheetScale, matrix: Affine): SheetScale | undefined {
   const { turnDeg } = readSimilarity(matrix);
@@ -55,7 +61,7 @@ function turnScale(scale: SheetScale, matrix: Affine): SheetScale | undefined {
   });
   const { source, xMetersPerPoint: x, yMetersPerPoint: y } = scale;
   const even = Math.abs(x / y - 1) < 1e-9;
-  if (!even && !isQuarter(turnDeg)) return undefined;
+  if (!even && !isQuarter(turnDeg)) return levelScale(scale, turnDeg, moved);
   const swaps = !even && Math.round(turnDeg / 90) % 2 !== 0;
   const sides = swaps
     ? { xMetersPerPoint: y, yMetersPerPoint: x }
@@ -75,6 +81,26 @@ function turnScale(scale: SheetScale, matrix: Affine): SheetScale | undefined {
       };
     }
   }
+}
+
+/** A stretched scale after a turn by a few degrees: both known distances stay as long as they were. */
+function levelScale(
+  scale: SheetScale,
+  turnDeg: number,
+  moved: <Known extends { readonly a: Point; readonly b: Point }>(known: Known) => Known,
+): SheetScale | undefined {
+  const { source } = scale;
+  if (source.by !== 'two-distances' || Math.abs(turnDeg) > LEVELING_DEG) return undefined;
+  const known = (distance: typeof source.across): KnownDistance => ({
+    ...moved(distance),
+    lengthM: worldDistance(distance.a, distance.b, scale),
+  });
+  const leveled = scaleOfTwoDistances(known(source.across), known(source.upright));
+  if (!leveled.ok) return undefined;
+  return {
+    ...leveled.value,
+    source: { by: source.by, across: moved(source.across), upright: moved(source.upright) },
+  };
 }
 
 function moveArea(area: ScaleArea, matrix: Affine): ScaleArea | undefined {

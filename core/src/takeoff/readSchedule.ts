@@ -1,6 +1,6 @@
 import { SCHEDULE_COLUMN_LIMIT, SCHEDULE_ROW_LIMIT } from '../job/records/schedule.ts';
 import type { Bounds } from '../geometry/bounds.ts';
-import type { SheetText } from './sheetText.ts';
+import type { SheetText } from './pageText.ts';
 
 /** A printed table as it was read: what may be wrong is corrected by the person. */
 export interface ReadTable {

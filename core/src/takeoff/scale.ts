@@ -33,9 +33,19 @@ const readLength = (text: string): number | undefined => {
   return entry.ok ? entry.value : undefined;
 };
 
-/** Reads a printed or typed scale: `1/8" = 1'-0"`, `1" = 20'`, `1:100`. Returns real over drawn. */
+/** Marks as an American keyboard has them; without the word before and the paper behind: `SCALE 1:50 @ A1`. */
+const bareScale = (text: string): string =>
+  text
+    .replace(/[\u2032\u2018\u2019\u00b4`]/g, "'")
+    .replace(/[\u2033\u201c\u201d]|''/g, '"')
+    .replace(/[\u2236\uff1a]/g, ':')
+    .replace(/^\s*(?:scale|m)\s*:?\s*(?=[\d.])/i, '')
+    .replace(/\s*(?:@|\(|\bat\b|\bon\b)\s*A[0-4]\)?\s*$/i, '')
+    .trim();
+
+/** Reads a printed or typed scale: `1/8" = 1'-0"`, `1" = 20'`, `1:100`, `1:50 @ A1`. Returns real over drawn. */
 export function parseScaleRatio(text: string): Result<number, ScaleProblem> {
-  const cleaned = text.replace(/^\s*scale\s*:?/i, '').trim();
+  const cleaned = bareScale(text);
   const colon = /^(\d+(?:\.\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)$/.exec(cleaned);
   const sides = cleaned.split('=');
   let ratio: number | undefined;
@@ -100,19 +110,5 @@ export function scaleOfTwoDistances(p: KnownDistance, q: KnownDistance): Result<
 
 /** Factors that a mistaken unit makes: cm for mm, inches for feet, mm for inches, m for cm, m for feet. */
 export const SLIP_FACTORS = [10, 12, 25.4, 100, 1000, 1 / 0.3048] as const;
-/** Scans are stretched and dimensions rounded; a slip is far larger than this. */
-const SLIP_TOLERANCE = 0.03;
-
-/**
- * The round factor by which a scale is off what the sheet prints; undefined when it agrees, or when
- * it is off by something no mistaken unit makes. Above one the sheet reads too large.
- */
-export function findSlip(ratio: number, printedRatio: number): number | undefined {
-  const off = ratio / printedRatio;
-  return [...SLIP_FACTORS, ...SLIP_FACTORS.map((factor) => 1 / factor)].find(
-    (factor) => Math.abs(off / factor - 1) < SLIP_TOLERANCE,
-  );
-}
-
 /** Measured over known, less one: +0.01 reads 1 % long. */
 export const scaleError = (measuredM: number, knownM: number): number => measuredM / knownM - 1;

@@ -1,9 +1,9 @@
+import { findSlip } from './scaleDoubt.ts';
 import { describe, expect, it } from '@jest/globals';
 import { point } from '../geometry/point.ts';
 import { measureMark, piecesOf, shapeCrossesItself } from './measureMark.ts';
 import {
   METERS_PER_POINT,
-  findSlip,
   parseScaleRatio,
   scaleError,
   scaleOfRatio,
@@ -66,7 +66,9 @@ describe('scales', () => {
     [9.6, 0.1],
     [96 * 25.4, 25.4],
     [96 * 1.01, undefined],
-    [48, undefined],
+    // A print at half its size is a round factor as well.
+    [48, 0.5],
+    [96 * 1.37, undefined],
   ])('1:%d on a sheet that says 1:96 is a slip by %s', (ratio, slip) => {
     expect(findSlip(ratio, 96)).toEqual(slip);
   });

@@ -54,6 +54,7 @@ export const frame = {
   anAreaAsABoxATurned: 'an area as a box, a turned box, a circle',
   theNextPlaceThePointCouldBe: 'the next place the point could be drawn to',
   snappingOnOrOff: 'snapping on or off',
+  cutOutTheAreaJustDrawn: 'cut the area just drawn out of the one around it',
   liftThePenGoOnElsewhereIn: 'lift the pen, go on elsewhere in the same mark',
   takeBackTheLastPoint: 'take back the last point',
   endTheMark: 'end the mark',

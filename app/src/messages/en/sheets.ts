@@ -104,8 +104,16 @@ export const sheets = {
   groupedByLevel: 'level',
   measuredBackShort: 'measured back {{figure}} % short',
   measuredBackLong: 'measured back {{figure}} % long',
-  largerThanTheSheetSays: '{{figure}} times larger than what the sheet says',
-  smallerThanTheSheetSays: '{{figure}} times smaller than what the sheet says',
+  scaleDoubtLarger:
+    'That makes everything {{times}} times larger than {{printed}}, which the sheet prints. Is the unit right, or was it printed at another size? Press again to use it anyway.',
+  scaleDoubtSmaller:
+    'That makes everything {{times}} times smaller than {{printed}}, which the sheet prints. Is the unit right, or was it printed at another size? Press again to use it anyway.',
+  scaleDoubtUsualLarger:
+    'That is {{times}} times larger than {{usual}}, and plans are hardly drawn so. Is the unit right? Press again to use it anyway.',
+  scaleDoubtUsualSmaller:
+    'That is {{times}} times smaller than {{usual}}, and plans are hardly drawn so. Is the unit right? Press again to use it anyway.',
+  scaleDoubtExtent:
+    'That makes the whole sheet {{width}} by {{height}}. Is the unit right? Press again to use it anyway.',
   pageLargerThanPaper:
     'The page is {{times}} times larger than {{paper}} paper, as if its size were in another unit. A ratio would read off by as much; set the scale by two points, or press again to set it all the same.',
   pageSmallerThanPaper:

@@ -117,6 +117,9 @@ export const workspace = {
   copyToAnotherSheet: 'copy to another sheet …',
   replaceThisSlopeAlone: 'Replace this slope alone',
   replaceTheWholeRoof2: 'Replace the whole roof',
+  thatLiesInside: 'That lies inside an area of {{name}} and counts on top of it.',
+  cutItOut: 'Cut it out',
+  cutOutOf: 'cut a hole out of {{name}}',
   snapCorner: 'corner',
   snapEnd: 'end',
   snapCrossing: 'crossing',
@@ -157,6 +160,7 @@ export const workspace = {
   twoPoints: 'Two points',
   typeAScale: 'Type a scale',
   scaleOf: 'scale of {{number}}',
+  useForThisPaper: 'Use {{here}}: {{text}}, on {{is}} paper',
   useThePrinted: 'Use the printed {{printedScale}}',
   setTheScale: 'Set the scale',
   measureBack2: 'Measure back.',
@@ -165,8 +169,8 @@ export const workspace = {
   nowClickItsOtherEndHoldShift: 'Now click its other end. Hold Shift to keep it square.',
   theKnownLengthMustBeMoreThan: 'The known length must be more than zero.',
   measureBack3: 'measure back',
-  thisMakesTheSheetIsTheUnit:
-    'This makes the sheet {{slip}} ({{printedScale}}). Is the unit right? Press again to use it anyway.',
+  theScaleIsSetOneWay:
+    'The scale is set. A scan can be stretched: click both ends of a known dimension the other way as well, or measure one back.',
   theScaleIsSetCheckItWith: 'The scale is set. Check it with another known dimension.',
   howLongIsThisReally: 'How long is this really?',
   howLongShouldThisBe: 'How long should this be?',

@@ -3,7 +3,7 @@ import { point } from '@zest/core/geometry/point';
 import { createTestJob } from '@zest/core/testing/job';
 import { METERS_PER_POINT, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
-import { checkError, writeError, writeScale, writeSlip } from './scaleWords.ts';
+import { checkError, describeScaleDoubt, writeError, writeScale } from './scaleWords.ts';
 
 const { sheet } = createTestJob();
 const known = { a: point(0, 0), b: point(720, 0), text: '24.384 m' };
@@ -38,8 +38,16 @@ describe('how a scale reads', () => {
     expect(checkError({ ...checked, scale: null })).toBeUndefined();
   });
 
-  it('says a slip as times larger or smaller', () => {
-    expect(writeSlip(25.4, POINT_FORMAT)).toBe('25.4 times larger than what the sheet says');
-    expect(writeSlip(1 / 12, POINT_FORMAT)).toBe('12 times smaller than what the sheet says');
+  it('asks about a scale in words that name what is wrong', () => {
+    const display = { system: 'metric', numbers: POINT_FORMAT } as const;
+    expect(describeScaleDoubt({ kind: 'off-printed', factor: 25.4, printed: '1:50' }, display)).toMatch(
+      /25\.4 times larger than 1:50, which the sheet prints/,
+    );
+    expect(describeScaleDoubt({ kind: 'off-usual', factor: 1 / 12, usual: 96 }, display)).toMatch(
+      /12 times smaller than 1:96/,
+    );
+    expect(describeScaleDoubt({ kind: 'extent', widthM: 6308, heightM: 4455 }, display)).toMatch(
+      /6,308(\.\d+)? m by 4,455/,
+    );
   });
 });

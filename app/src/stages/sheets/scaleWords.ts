@@ -4,6 +4,8 @@ import type { Sheet } from '@zest/core/job/records/sheet';
 import { worldDistance } from '@zest/core/geometry/ground';
 import { METERS_PER_POINT, ratioOfScale, scaleError } from '@zest/core/takeoff/scale';
 import { scaleAt } from '@zest/core/job/scaleAt';
+import type { ScaleDoubt } from '@zest/core/takeoff/scaleDoubt';
+import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
 import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { t } from '../../messages/t.ts';
@@ -47,11 +49,22 @@ export const writeError = (error: number, numbers: NumberFormat): string =>
         figure: formatNumber(Math.abs(error) * 100, 2, numbers),
       });
 
-/** How a round factor between a scale and the printed one reads: as what was probably mistaken. */
-export function writeSlip(slip: number, numbers: NumberFormat): string {
-  const times = slip >= 1 ? slip : 1 / slip;
-  return t(slip >= 1 ? 'sheets.largerThanTheSheetSays' : 'sheets.smallerThanTheSheetSays', {
-    figure: formatNumber(times, 1, numbers, true),
+/** What speaks against a scale by two points, as a question. */
+export function describeScaleDoubt(doubt: ScaleDoubt, display: Display): string {
+  const { numbers } = display;
+  if (doubt.kind === 'extent') {
+    const length = (lengthM: number): string => joinFigure(formatQuantity(lengthM, LENGTH, display));
+    return t('sheets.scaleDoubtExtent', { width: length(doubt.widthM), height: length(doubt.heightM) });
+  }
+  const times = formatNumber(doubt.factor >= 1 ? doubt.factor : 1 / doubt.factor, 1, numbers, true);
+  if (doubt.kind === 'off-printed')
+    return t(doubt.factor >= 1 ? 'sheets.scaleDoubtLarger' : 'sheets.scaleDoubtSmaller', {
+      times,
+      printed: doubt.printed,
+    });
+  return t(doubt.factor >= 1 ? 'sheets.scaleDoubtUsualLarger' : 'sheets.scaleDoubtUsualSmaller', {
+    times,
+    usual: `1:${doubt.usual}`,
   });
 }
 

@@ -13,28 +13,27 @@ import { worldDistance } from '@zest/core/geometry/ground';
 import {
   type KnownDistance,
   type ScaleProblem,
-  findSlip,
-  parseScaleRatio,
   ratioOfScale,
   runsAcross,
   scaleError,
-  scaleOfRatio,
   scaleOfTwoDistances,
   scaleOfTwoPoints,
 } from '@zest/core/takeoff/scale';
+import { findScaleDoubt } from '@zest/core/takeoff/scaleDoubt';
 import type { Point } from '@zest/core/geometry/point';
 import { type Result, accept } from '@zest/core/problem/result';
 import { POINT_FORMAT } from '@zest/core/units/numberFormat';
 import { LENGTH } from '@zest/core/units/dimension';
-import { findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
+import { type Display, findDefaultUnit, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { describeEntry, describeProblem } from '../../messages/describeProblem.ts';
 import { ScaleDialog } from '../../stages/sheets/ScaleDialog.tsx';
-import { checkError, writeError, writeSlip } from '../../stages/sheets/scaleWords.ts';
+import { checkError, describeScaleDoubt, writeError } from '../../stages/sheets/scaleWords.ts';
 import { keepTyped } from '@zest/core/formula/readTyped';
 import { useFormats, useJobActions, useOpenJob, useSetView, useView } from '../../stores/context.tsx';
 import type { Session } from '../session.ts';
 import { useSessionState } from '../useSession.ts';
 import { PartNote } from './PartNote.tsx';
+import { PrintedScales, usePrintedScales } from './PrintedScales.tsx';
 import { SoughtNote } from './SoughtNote.tsx';
 import { StraightenNote } from './StraightenNote.tsx';
 import { TextInput } from '../../parts/fields.tsx';
@@ -66,7 +65,7 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
       <b>{t('workspace.hasNoScale', { number: sheet.number || t('workspace.thisSheet') })}</b>{' '}
       {t('workspace.youCanCountButLengthsAndAreas')}
       <div className="row">
-        <PrintedScale sheet={sheet} />
+        <PrintedScales sheet={sheet} />
         <Button size="xs" variant="outline" onClick={() => setView({ tool: 'scale' })}>
           {t('workspace.twoPoints')}
         </Button>
@@ -85,24 +84,6 @@ export function ScaleNote({ sheet, session }: { readonly sheet: Sheet; readonly 
         />
       ) : null}
     </div>
-  );
-}
-
-function PrintedScale({ sheet }: { readonly sheet: Sheet }) {
-  const actions = useJobActions();
-  const ratio = parseScaleRatio(sheet.printedScale);
-  if (!ratio.ok) return null;
-  const use = (): void => {
-    const scale = {
-      ...scaleOfRatio(ratio.value),
-      source: { by: 'ratio', text: sheet.printedScale },
-    } as const;
-    actions.transact(t('workspace.scaleOf', { number: sheet.number }), put({ ...sheet, scale }));
-  };
-  return (
-    <Button size="xs" onClick={use}>
-      {t('workspace.useThePrinted', { printedScale: sheet.printedScale })}
-    </Button>
   );
 }
 
@@ -139,6 +120,7 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
   const [both, setBoth] = useState(true);
   const tool = useView((state) => state.tool);
   const two = useSessionState(session, (state) => state.two);
+  const printed = usePrintedScales(sheet).map((each) => each.text);
   const { a, b } = two;
   if (a === undefined || b === undefined) return null;
   const part = findScaleArea(sheet, a);
@@ -147,9 +129,15 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
   const now = inPart?.scale ?? sheet.scale;
   const other = tool === 'scale' && inPart === undefined ? otherWay(sheet, a, b) : undefined;
   const reads = now === null ? undefined : worldDistance(a, b, now);
+  const isScan = job.file.get(sheet.fileId)?.mediaType !== 'application/pdf';
   const points = { a, b, inPart, reads, tool, other: other !== undefined && both ? other : undefined };
   const submit = (): void => {
-    const taken = takeLength({ sheet, job, actions, numbers }, points, text, asked === text);
+    const taken = takeLength(
+      { sheet, job, actions, display, numbers, printed, isScan },
+      points,
+      text,
+      asked === text,
+    );
     if (taken.asks) setAsked(text);
     setRefusal(taken.refusal);
     if (taken.done !== undefined) setDone(taken.done);
@@ -165,18 +153,8 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
           }}
         >
           <LengthField tool={tool} text={text} refusal={refusal} setText={setText} session={session} />
-          {reads === undefined ? null : (
-            <div className="soft">
-              {t('workspace.itReadsAtThePresentScale', {
-                value: joinFigure(formatQuantity(reads, LENGTH, display)),
-              })}
-            </div>
-          )}
-          {other === undefined ? null : (
-            <Checkbox className="row" checked={both} onChange={(on) => setBoth(on)}>
-              <span>{t('workspace.keepInTheOtherDirectionTheSheet', { text: other.text })}</span>
-            </Checkbox>
-          )}
+          <ReadsNow reads={reads} />
+          <KeepOther other={other} both={both} setBoth={setBoth} />
           <Refusal>{refusal}</Refusal>
           <LengthButtons tool={tool} session={session} />
         </form>
@@ -184,6 +162,33 @@ function LengthForm({ sheet, session }: { readonly sheet: Sheet; readonly sessio
         <ScaleDone tool={tool} error={error} sheet={sheet} done={done} />
       )}
     </div>
+  );
+}
+
+/** What the two points read at the present scale. */
+function ReadsNow({ reads }: { readonly reads: number | undefined }) {
+  const { display } = useFormats();
+  if (reads === undefined) return null;
+  return (
+    <div className="soft">
+      {t('workspace.itReadsAtThePresentScale', {
+        value: joinFigure(formatQuantity(reads, LENGTH, display)),
+      })}
+    </div>
+  );
+}
+
+interface KeepOtherProps {
+  readonly other: Drawn | undefined;
+  readonly both: boolean;
+  readonly setBoth: (on: boolean) => void;
+}
+
+function KeepOther({ other, both, setBoth }: KeepOtherProps) {
+  return other === undefined ? null : (
+    <Checkbox className="row" checked={both} onChange={setBoth}>
+      <span>{t('workspace.keepInTheOtherDirectionTheSheet', { text: other.text })}</span>
+    </Checkbox>
   );
 }
 
@@ -255,7 +260,12 @@ interface LengthContext {
   readonly sheet: Sheet;
   readonly job: Job;
   readonly actions: JobActions;
+  readonly display: Display;
   readonly numbers: NumberFormat;
+  /** Every scale the sheet prints. */
+  readonly printed: readonly string[];
+  /** Paper that went through a scanner: each way has a scale of its own. */
+  readonly isScan: boolean;
 }
 
 interface LengthTaken {
@@ -269,7 +279,7 @@ const refused = (refusal: string): LengthTaken => ({ asks: false, refusal });
 
 /** Takes the real length of two points: as the scale of the sheet or its part, or to check it. */
 function takeLength(
-  { sheet, job, actions, numbers }: LengthContext,
+  { sheet, job, actions, display, numbers, printed, isScan }: LengthContext,
   { a, b, inPart, reads, tool, other }: TwoPoints,
   text: string,
   isMeant: boolean,
@@ -292,18 +302,12 @@ function takeLength(
   const drawn = { a, b, text: withUnit(kept, job) };
   const scale = other !== undefined ? scaleBothWays(drawn, other) : scaleOneWay(drawn, known.value);
   if (!scale.ok) return refused(describeProblem(scale.problem));
-  const printed = parseScaleRatio(sheet.printedScale);
-  const slip =
-    printed.ok && inPart === undefined ? findSlip(ratioOfScale(scale.value), printed.value) : undefined;
+  const doubt =
+    inPart === undefined
+      ? findScaleDoubt({ ...sheet, ratio: ratioOfScale(scale.value), printed })
+      : undefined;
   // Asked once; the same length given again is meant.
-  if (slip !== undefined && !isMeant)
-    return {
-      asks: true,
-      refusal: t('workspace.thisMakesTheSheetIsTheUnit', {
-        slip: writeSlip(slip, numbers),
-        printedScale: sheet.printedScale,
-      }),
-    };
+  if (doubt !== undefined && !isMeant) return { asks: true, refusal: describeScaleDoubt(doubt, display) };
   const changed = actions.transact(
     t('workspace.scaleOf', { number: sheet.number }),
     put(
@@ -313,7 +317,14 @@ function takeLength(
     ),
   );
   if (!changed.ok) return refused(describeProblem(changed.problem));
-  return { asks: false, done: t('workspace.theScaleIsSetCheckItWith') };
+  return {
+    asks: false,
+    done: t(
+      isScan && scale.value.source.by === 'two-points'
+        ? 'workspace.theScaleIsSetOneWay'
+        : 'workspace.theScaleIsSetCheckItWith',
+    ),
+  };
 }
 
 interface LengthFieldProps {

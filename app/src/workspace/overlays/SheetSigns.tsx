@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { junctionsOnSheet } from '@zest/core/calculate/sources/junctions';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import type { SheetText } from '@zest/core/takeoff/sheetText';
+import type { SheetText } from '@zest/core/takeoff/pageText';
 import { useSheetTexts } from '../../platform/useSheetTexts.ts';
 import { useOpenJob, useView } from '../../stores/context.tsx';
 import { type Camera, toScreen } from '../camera.ts';

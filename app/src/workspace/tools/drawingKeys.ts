@@ -9,6 +9,7 @@ export const DRAWING_KEYS: readonly (readonly [keys: string, what: string])[] = 
   ['E  W  Q', t('frame.anAreaAsABoxATurned')],
   ['Tab', t('frame.theNextPlaceThePointCouldBe')],
   ['N', t('frame.snappingOnOrOff')],
+  ['U', t('frame.cutOutTheAreaJustDrawn')],
   ['.', t('frame.liftThePenGoOnElsewhereIn')],
   ['Backspace', t('frame.takeBackTheLastPoint')],
   ['Enter', t('frame.endTheMark')],

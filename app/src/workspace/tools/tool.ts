@@ -1,3 +1,4 @@
+import type { Inside } from '@zest/core/takeoff/holes';
 import type { Point } from '@zest/core/geometry/point';
 import type { Snap } from '@zest/core/geometry/snap';
 import type { Job } from '@zest/core/job/job';
@@ -35,6 +36,8 @@ export interface SessionState {
   readonly rawPointer: Point | undefined;
   /** What that point is drawn to. */
   readonly snap: Snap | undefined;
+  /** An area that was just drawn inside another of its scope: it may be meant as a hole. */
+  readonly inside: Inside | undefined;
 }
 
 /** What a tool works with. Everything is as it is at the moment of asking. */
