@@ -67,8 +67,8 @@ test('calibrate a stretched scan: each way gets a scale of its own, and a mistak
   await click(left, top);
   await click(right, top);
   await setLength(`60'`);
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.keyboard.press('s');
+  // On a scan the other way follows in the same pass.
+  await expect(page.getByText(/A scan can be stretched: click both ends/)).toBeVisible();
   await click(left, top);
   await click(left, bottom);
   await expect(page.getByText(/keep 60' in the other direction/)).toBeVisible();
@@ -106,7 +106,9 @@ test('a length in the wrong unit is asked about before it is taken', async ({ pa
   await page.mouse.click(box.x + 585, box.y + 189);
   await page.getByLabel('How long is this really?').fill('124 in');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('12 times smaller than what the sheet says');
+  await expect(page.getByRole('alert')).toContainText(
+    `12 times smaller than 1/8" = 1'-0", which the sheet prints`,
+  );
   await expect(page.getByRole('button', { name: 'No scale' })).toBeVisible();
   await page.getByLabel('How long is this really?').fill(`124'`);
   await page.keyboard.press('Enter');

@@ -18,6 +18,11 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'sheet-without-scale', marks: 0 }, /none is set\. Set it/],
   [{ rule: 'sheet-without-scale', marks: 3 }, /3 marks.*until you set the scale/],
   [{ rule: 'scope-without-marks' }, /Measure it, or delete it/],
+  [{ rule: 'count-unexpected', counted: 36, expected: 37 }, /36 counted.*says 37\. Count the rest/],
+  [
+    { rule: 'count-unexpected', counted: 38, expected: 37 },
+    /38 counted.*says 37\. Look for one counted twice/,
+  ],
   [{ rule: 'scope-priced-nowhere' }, /Apply an assembly/],
   [{ rule: 'marks-overlap', areaM2: 9.290304 }, /100\.0 ft² in common/],
   [{ rule: 'opening-beyond-wall', side: 'height', openingM: 3.048, wallM: 2.7432 }, /10′.*wall of 9′/],

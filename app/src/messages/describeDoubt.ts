@@ -35,6 +35,14 @@ const WORDS: { readonly [Rule in DoubtRule]: DoubtWords<Rule> } = {
     head: t('doubt.notMeasuredYet'),
     say: () => t('doubt.nothingHasBeenDrawnTypedOrCounted'),
   },
+  'count-unexpected': {
+    head: t('doubt.countedAgainstTheSchedule'),
+    say: (about, { display }) =>
+      t(about.counted < about.expected ? 'doubt.fewerThanTheSchedule' : 'doubt.moreThanTheSchedule', {
+        counted: formatNumber(about.counted, 2, display.numbers, true),
+        expected: formatNumber(about.expected, 0, display.numbers),
+      }),
+  },
   'scope-priced-nowhere': {
     head: t('doubt.measuredButNotPriced'),
     say: () => t('doubt.noAssemblyOrFormulaUsesItApply'),

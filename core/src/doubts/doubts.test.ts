@@ -63,6 +63,21 @@ describe('the second look asks about', () => {
     expect(asked(bench, 'scope-priced-nowhere')).toEqual(['idle']);
   });
 
+  it('fewer or more counted than the schedule says, and nothing where it fits', () => {
+    const bench = createBench();
+    const lights = makeScope(bench.makeId, { key: 'lights', kind: 'count', expected: 3 });
+    bench.change(lights);
+    const add = (x: number): void => void bench.change(makeMark(bench.makeId, lights, bench.sheet, [[x, 5]]));
+    expect(asked(bench, 'count-unexpected')).toEqual([]);
+    add(10);
+    add(20);
+    expect(asked(bench, 'count-unexpected')).toEqual(['lights']);
+    add(30);
+    expect(asked(bench, 'count-unexpected')).toEqual([]);
+    add(40);
+    expect(asked(bench, 'count-unexpected')).toEqual(['lights']);
+  });
+
   it('the same area measured twice, not two rooms that touch', () => {
     const bench = createBench();
     const tiles = makeScope(bench.makeId, { key: 'tiles', kind: 'area' });

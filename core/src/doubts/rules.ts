@@ -1,4 +1,5 @@
 import { alternateDoubles } from './rules/alternateDoubles.ts';
+import { countUnexpected } from './rules/countUnexpected.ts';
 import { formulaWrong } from './rules/formulaWrong.ts';
 import { lineWithoutCode } from './rules/lineWithoutCode.ts';
 import { lineWithoutPrice } from './rules/lineWithoutPrice.ts';
@@ -29,6 +30,7 @@ export const RULES = [
   lineWithoutPrice,
   sheetWithoutScale,
   unconfirmed,
+  countUnexpected,
   marksOverlap,
   alternateDoubles,
   quoteBesideLines,

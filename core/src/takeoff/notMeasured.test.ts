@@ -77,4 +77,23 @@ describe('what was not measured', () => {
     const bare = createJob([...listRecords(started), other, { ...doors, rows: [['P1']] }]);
     expect(findNotMeasured(bare).rows[0]?.tags).toEqual(['P1']);
   });
+
+  it('takes a row for used whose scope is named by another column than the first', () => {
+    const office = makeScope(makeId, {
+      key: 'recessed',
+      name: 'Recessed, 600 x 600',
+      kind: 'count',
+      order: 5,
+    });
+    const lights: RecordOf<'schedule'> = {
+      ...doors,
+      columns: ['Type', 'Description', 'Qty'],
+      rows: [
+        ['L1', 'Recessed, 600 x 600', '37'],
+        ['L2', 'Surface', '8'],
+      ],
+    };
+    const job = createJob([...listRecords(started), office, lights]);
+    expect(findNotMeasured(job).rows.map(({ tags }) => tags)).toEqual([['L2']]);
+  });
 });

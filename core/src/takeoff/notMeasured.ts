@@ -38,17 +38,22 @@ function levelsOfScopes(job: Job): ReadonlyMap<string, ReadonlySet<string>> {
   return found;
 }
 
-/** Rows are known by their first column; one is used when a scope or an opening carries its tag. */
+/**
+ * Rows are known by their first column; one is used when a scope or an opening carries its tag, or a scope
+ * is named as any of its cells: scopes may be named by another column than the first.
+ */
 function unusedRows(job: Job, schedule: Schedule): readonly string[] {
   const tags = new Set([...job.opening.values()].map(({ tag }) => plain(tag)));
   // Tags stand in names as words of their own: P1 is in ‘Partition P1’, not in ‘P12’.
   const named = [...job.scope.values()].flatMap(({ key, name }) => [` ${plain(key)} `, ` ${plain(name)} `]);
-  return schedule.rows
-    .map(([tag = '']) => tag.trim())
-    .filter(
-      (tag) =>
-        plain(tag) !== '' && !tags.has(plain(tag)) && !named.some((text) => text.includes(` ${plain(tag)} `)),
-    );
+  const names = new Set(named);
+  const isUsed = (row: readonly string[]): boolean =>
+    row.some((cell) => /\p{L}/u.test(cell) && names.has(` ${plain(cell)} `));
+  return schedule.rows.flatMap((row) => {
+    const tag = (row[0] ?? '').trim();
+    const isTagged = tags.has(plain(tag)) || named.some((text) => text.includes(` ${plain(tag)} `));
+    return plain(tag) === '' || isTagged || isUsed(row) ? [] : [tag];
+  });
 }
 
 /** Looks through the whole job for what was never measured. */

@@ -46,4 +46,31 @@ describe('a printed schedule', () => {
     expect(readSchedule([], box)).toEqual({ title: '', columns: [], rows: [] });
     expect(readSchedule([at('alone', 120, 100)], box).columns).toEqual([]);
   });
+
+  it('keeps its columns where a long remark runs over a gutter, and joins text that runs on in a second line', () => {
+    const unruled = [
+      ...[at('TYPE', 100, 100), at('QTY', 200, 100), at('DESCRIPTION', 260, 100), at('ROOM', 480, 100)],
+      ...[
+        at('L1', 100, 120),
+        at('37', 200, 120),
+        at('Recessed, 600 x 600', 260, 120),
+        at('Office', 480, 120),
+      ],
+      at('with dimming gear and emergency pack to corridor side as noted', 260, 134),
+      ...[at('L2', 100, 156), at('8', 200, 156), at('Surface', 260, 156), at('Stair', 480, 156)],
+    ];
+    expect(readSchedule(unruled, { minX: 80, minY: 80, maxX: 700, maxY: 200 })).toEqual({
+      title: '',
+      columns: ['TYPE', 'QTY', 'DESCRIPTION', 'ROOM'],
+      rows: [
+        [
+          'L1',
+          '37',
+          'Recessed, 600 x 600 with dimming gear and emergency pack to corridor side as noted',
+          'Office',
+        ],
+        ['L2', '8', 'Surface', 'Stair'],
+      ],
+    });
+  });
 });

@@ -30,19 +30,82 @@ function groupRows(texts: readonly SheetText[]): readonly (readonly SheetText[])
 /** Words of one cell stand closer than this, in letter heights; a gutter is wider. */
 const WORD_GAP = 0.75;
 
-/** Columns are where text stands in any row; between them runs an empty gutter from top to bottom. */
-function findColumns(rows: readonly (readonly SheetText[])[]): readonly Interval[] {
-  const spans = rows
-    .flat()
-    .map(({ x, width, height }) => ({ from: x, to: x + width, height }))
-    .sort((a, b) => a.from - b.from);
+interface Cell extends Interval {
+  readonly text: string;
+  readonly height: number;
+  readonly y: number;
+}
+
+/** The cells of a row: words that stand close together are one. */
+function cellsOf(row: readonly SheetText[]): readonly Cell[] {
+  const cells: Cell[] = [];
+  for (const { text, x, y, width, height } of [...row].sort((a, b) => a.x - b.x)) {
+    const last = cells.at(-1);
+    if (last !== undefined && x <= last.to + WORD_GAP * height)
+      cells[cells.length - 1] = { ...last, to: x + width, text: `${last.text} ${text.trim()}` };
+    else cells.push({ from: x, to: x + width, text: text.trim(), height, y });
+  }
+  return cells;
+}
+
+/**
+ * Columns are where text stands, with an empty gutter between them. Rows that have as many cells as the head or nearly say
+ * where; a long remark in another row may run over a gutter and closes none.
+ */
+function findColumns(rows: readonly (readonly Cell[])[]): readonly Interval[] {
+  const most = Math.max(...rows.map((row) => row.length));
+  const [head = []] = rows;
+  const full = rows.filter((row) => row === head || row.length >= Math.max(2, 0.6 * most));
+  const spans = full.flat().sort((a, b) => a.from - b.from);
   const columns: { from: number; to: number }[] = [];
   for (const { from, to, height } of spans) {
     const last = columns.at(-1);
-    if (last !== undefined && from <= last.to + WORD_GAP * height) last.to = Math.max(last.to, to);
+    if (last !== undefined && from <= last.to + WORD_GAP * 0.5 * height) last.to = Math.max(last.to, to);
     else columns.push({ from, to });
   }
-  return columns;
+  // One cell that runs over a gutter must not make two columns one: the head knows how many there are.
+  return columns.length >= head.length ? columns : head.map(({ from, to }) => ({ from, to }));
+}
+
+/** The column a cell stands in: the one it shares most with, or the nearest. */
+function columnOf(columns: readonly Interval[], { from, to }: Cell): number {
+  const shared = columns.map((column) => Math.min(to, column.to) - Math.max(from, column.from));
+  return shared.indexOf(Math.max(...shared));
+}
+
+/** Rows whose text runs on in another line below: closer than this, in letter heights, with nothing under the first column. */
+const RUNS_ON = 1.7;
+
+/** The texts of each row by column; a line that only goes on with the row above is joined to it. */
+function textsOf(
+  rows: readonly (readonly Cell[])[],
+  columns: readonly Interval[],
+): readonly (readonly string[])[] {
+  const texts: string[][] = [];
+  let lastY = -Infinity;
+  rows.forEach((row, at) => {
+    const own = columns.map(() => '');
+    for (const cell of row) {
+      const column = columnOf(columns, cell);
+      own[column] = [own[column], cell.text].filter((each) => each !== '').join(' ');
+    }
+    const [first] = row;
+    const above = texts.at(-1);
+    const goesOn =
+      at > 1 &&
+      above !== undefined &&
+      own[0] === '' &&
+      row.length <= 2 &&
+      first !== undefined &&
+      first.y - lastY < RUNS_ON * first.height;
+    if (goesOn)
+      texts[texts.length - 1] = above.map((text, i) =>
+        [text, own[i] ?? ''].filter((each) => each !== '').join(' '),
+      );
+    else texts.push(own);
+    lastY = first?.y ?? lastY;
+  });
+  return texts;
 }
 
 /**
@@ -57,17 +120,9 @@ export function readSchedule(texts: readonly SheetText[], box: Bounds): ReadTabl
   const all = groupRows(inside);
   const headAt = all.findIndex((row) => row.length > 1);
   if (headAt < 0) return { title: '', columns: [], rows: [] };
-  const table = all.slice(headAt, headAt + 1 + SCHEDULE_ROW_LIMIT);
+  const table = all.slice(headAt, headAt + 1 + SCHEDULE_ROW_LIMIT).map(cellsOf);
   const columns = findColumns(table).slice(0, SCHEDULE_COLUMN_LIMIT);
-  const cells = table.map((row) =>
-    columns.map(({ from, to }) =>
-      row
-        .filter(({ x, width }) => x + width / 2 >= from && x + width / 2 <= to)
-        .sort((a, b) => a.x - b.x)
-        .map(({ text }) => text.trim())
-        .join(' '),
-    ),
-  );
+  const cells = textsOf(table, columns);
   const [head = [], ...rows] = cells;
   const title = all
     .slice(0, headAt)

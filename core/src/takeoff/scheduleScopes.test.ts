@@ -21,8 +21,15 @@ describe('scopes from a schedule', () => {
           { key: 'width', name: 'Width', value: '12"', unit: '' },
           { key: 'depth', name: 'Depth', value: '20"', unit: '' },
         ],
+        expected: undefined,
+        location: '',
       },
-      { name: 'GB-2', properties: [{ key: 'width', name: 'Width', value: `1'-0"`, unit: '' }] },
+      {
+        name: 'GB-2',
+        properties: [{ key: 'width', name: 'Width', value: `1'-0"`, unit: '' }],
+        expected: undefined,
+        location: '',
+      },
     ]);
   });
 
@@ -39,5 +46,20 @@ describe('scopes from a schedule', () => {
     expect(readScheduleLength('900', POINT_FORMAT, 'metric')).toBeCloseTo(0.9, 9);
     expect(readScheduleLength('36', POINT_FORMAT, 'us')).toBeCloseTo(0.9144, 9);
     expect(readScheduleLength('see plan', POINT_FORMAT, 'us')).toBeUndefined();
+  });
+
+  it('carry how many there are to be and where, over all rows of a name', () => {
+    const lights = {
+      columns: ['Type', 'Description', 'Qty', 'Room'],
+      rows: [
+        ['L1', 'Recessed', '25', 'Office'],
+        ['L1', 'Recessed', '12 No.', 'Corridor'],
+        ['L2', 'Surface', 'as shown', 'Office'],
+      ],
+    };
+    expect(scopesOfRows(lights, 0, POINT_FORMAT, 'metric')).toEqual([
+      { name: 'L1', properties: [], expected: 37, location: 'Office, Corridor' },
+      { name: 'L2', properties: [], expected: undefined, location: 'Office' },
+    ]);
   });
 });

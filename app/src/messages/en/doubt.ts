@@ -21,6 +21,11 @@ export const doubt = {
   countedTwiceWithAnAlternate: 'Counted twice with an alternate',
   theSheetHasAPrintedScaleBut: 'The sheet has a printed scale, but none is set. Set it before you measure.',
   onItCantBeMeasuredUntilYou: '{{marks}} on it can’t be measured until you set the scale.',
+  countedAgainstTheSchedule: 'More or fewer than the schedule says',
+  fewerThanTheSchedule:
+    '{{counted}} counted, but the schedule says {{expected}}. Count the rest, or correct the number.',
+  moreThanTheSchedule:
+    '{{counted}} counted, but the schedule says {{expected}}. Look for one counted twice, or correct the number.',
   nothingHasBeenDrawnTypedOrCounted: 'Nothing has been drawn, typed or counted. Measure it, or delete it.',
   noAssemblyOrFormulaUsesItApply:
     'No assembly or formula uses it. Apply an assembly, or price it with a line.',

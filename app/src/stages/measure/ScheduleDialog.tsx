@@ -1,13 +1,14 @@
 import { type Job, orderAfter } from '@zest/core/job/job';
 import type { Services } from '../../platform/services.ts';
 import { Button } from '@chakra-ui/react';
-import { Plus, X } from 'lucide-react';
+import { Plus, TableCellsMerge, TableColumnsSplit, X } from 'lucide-react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { type Command, put, remove } from '@zest/core/job/change';
 import type { Schedule } from '@zest/core/job/records/schedule';
 import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
 import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
-import { scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
+import { mergeColumns, splitColumn } from '@zest/core/takeoff/editSchedule';
+import { type RowScope, scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
 import { Modal } from '../../parts/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
@@ -16,6 +17,7 @@ import { keyFor } from '@zest/core/job/keyFor';
 import { takenKeys } from './newScope.ts';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
+import { listWith } from '../../messages/lists.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
@@ -121,6 +123,7 @@ function ScheduleTable({ draft, setDraft, setCell }: ScheduleTableProps) {
         <tr>
           {draft.columns.map((name, column) => (
             <th key={column}>
+              <ColumnTools name={name} column={column} draft={draft} setDraft={setDraft} />
               <TextInput
                 aria-label={t('measure.headingOfColumn', { place: column + 1 })}
                 value={name}
@@ -160,6 +163,37 @@ function ScheduleTable({ draft, setDraft, setCell }: ScheduleTableProps) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+interface ColumnToolsProps {
+  readonly name: string;
+  readonly column: number;
+  readonly draft: Schedule;
+  readonly setDraft: Dispatch<SetStateAction<Schedule>>;
+}
+
+/** Where the printed table was read with one column for two, or two for one. */
+function ColumnTools({ name, column, draft, setDraft }: ColumnToolsProps) {
+  return (
+    <div className={styles.columnTools}>
+      <IconButton
+        aria-label={t('measure.splitColumn', { name })}
+        title={t('measure.splitColumn', { name })}
+        onClick={() => setDraft(splitColumn(draft, column))}
+      >
+        <TableColumnsSplit size={13} />
+      </IconButton>
+      {column + 1 < draft.columns.length ? (
+        <IconButton
+          aria-label={t('measure.mergeColumn', { name })}
+          title={t('measure.mergeColumn', { name })}
+          onClick={() => setDraft(mergeColumns(draft, column))}
+        >
+          <TableCellsMerge size={13} />
+        </IconButton>
+      ) : null}
+    </div>
   );
 }
 
@@ -206,12 +240,14 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
   const { job } = useOpenJob();
   const { numbers, display } = useFormats();
   const { makeId } = useServices();
-  const [kind, setKind] = useState<MarkKind>('run');
+  const [chosen, setKind] = useState<MarkKind | undefined>();
   const [nameColumn, setNameColumn] = useState(0);
   const names = new Set([...job.scope.values()].map(({ name }) => name));
   const wanted = scopesOfRows(draft, nameColumn, numbers, display.system).filter(
     ({ name }) => !names.has(name),
   );
+  // Rows that say how many there are are things to count.
+  const kind = chosen ?? (wanted.some(({ expected }) => expected !== undefined) ? 'count' : 'run');
   const make = (): void => {
     const scopes = scopesFrom(job, wanted, kind, makeId);
     if (
@@ -254,12 +290,27 @@ function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
           ? t('measure.allAreThere')
           : t('measure.make', { scopes: t('count.scope', { count: wanted.length }) })}
       </Button>
-      {first === undefined || first.properties.length === 0 ? null : (
-        <span className="soft">
-          {t('measure.with')} {first.properties.map(({ name }) => name.toLowerCase()).join(', ')}
-        </span>
-      )}
+      {first === undefined ? null : <TakenAlong first={first} wanted={wanted} />}
     </div>
+  );
+}
+
+interface TakenAlongProps {
+  readonly first: RowScope;
+  readonly wanted: readonly RowScope[];
+}
+
+/** What of the rows the scopes will carry. */
+function TakenAlong({ first, wanted }: TakenAlongProps) {
+  const carried = [
+    ...first.properties.map(({ name }) => name.toLowerCase()),
+    ...(wanted.some(({ expected }) => expected !== undefined) ? [t('measure.theNumberExpected')] : []),
+    ...(wanted.some(({ location }) => location !== '') ? [t('measure.theirLocation')] : []),
+  ];
+  return carried.length === 0 ? null : (
+    <span className="soft">
+      {t('measure.with')} {listWith('and', carried)}
+    </span>
   );
 }
 
@@ -272,7 +323,7 @@ function scopesFrom(
 ): readonly Scope[] {
   const keys = new Set(takenKeys(job));
   let order = orderAfter(job.scope.values());
-  return wanted.map(({ name, properties }, index): Scope => {
+  return wanted.map(({ name, properties, expected, location }, index): Scope => {
     const key = keyFor(name, keys);
     keys.add(key);
     order += 1;
@@ -287,6 +338,8 @@ function scopesFrom(
       sectionId: null,
       order: order - 1,
       properties,
+      ...(expected === undefined ? {} : { expected }),
+      ...(location === '' ? {} : { location: location.slice(0, 200) }),
     };
   });
 }

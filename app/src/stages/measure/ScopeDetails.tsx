@@ -18,6 +18,7 @@ import { useJobActions, useJobNow, useOpenJobLater, useSetView, useView } from '
 import { useTable } from '../../stores/jobHooks.ts';
 import { lookOf } from '../../theme/scopeColors.ts';
 import { ScopeDue, ScopeMeets, ScopeSign } from './ScopeDue.tsx';
+import { ScopeExpected } from './ScopeExpected.tsx';
 import { ScopeProperties } from './ScopeProperties.tsx';
 import { ScopeRules } from './ScopeRules.tsx';
 import { ScopeUses } from './ScopeUses.tsx';
@@ -44,7 +45,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
   const change = (label: string, changed: Partial<Scope>): string | undefined => {
     return settle(
       label,
-      update(scope, (now) => ({ ...now, ...changed })),
+      update(scope, (now) => leftOut({ ...now, ...changed })),
     );
   };
   const rename = (name: string): string | undefined => {
@@ -62,6 +63,7 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
       <CommitInput label={t('measure.scopeName')} value={scope.name} onCommit={rename} />
       <SectionAndColor scope={scope} change={change} sections={sections} />
       <Facts scope={scope} />
+      <ScopeExpected scope={scope} onChange={change} />
       <ScopeProperties scope={scope} onChange={change} />
       <ScopeUses scope={scope} />
       <ScopeRules scope={scope} onChange={change} />
@@ -75,6 +77,10 @@ export function ScopeDetails({ scope }: { readonly scope: Scope }) {
     </div>
   );
 }
+
+/** What is set to nothing is left out, as it was before it was ever set. */
+const leftOut = (scope: Scope): Scope =>
+  Object.fromEntries(Object.entries(scope).filter(([, value]) => value !== undefined)) as Scope;
 
 interface ScopeFootProps {
   readonly setTape: Dispatch<SetStateAction<boolean>>;

@@ -211,6 +211,9 @@ const ScopeRow = memo(function ScopeRow({ scope, within, display, on, shown }: S
       </BareButton>
       <span className={styles.tallyFigure} data-scope={scope.key}>
         <ScopeFigure scope={scope} within={within} display={display} />
+        {scope.expected === undefined ? null : (
+          <span className="soft"> {t('measure.ofExpected', { expected: scope.expected })}</span>
+        )}
       </span>
       <IconButton
         aria-pressed={!shown}

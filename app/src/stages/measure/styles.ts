@@ -76,6 +76,18 @@ export const styles = classes({
     '& th input': { fontWeight: 600, bg: 'bg.subtle' },
     '& td, & th': { border: '1px solid', borderColor: 'border', padding: 0 },
   },
+  expected: {
+    display: 'grid',
+    gridTemplateColumns: '96px 1fr',
+    gap: '6px',
+    fontSize: '13px',
+    '& label': { display: 'grid', gap: '2px', color: 'fg.muted' },
+  },
+  columnTools: {
+    display: 'flex',
+    justifyContent: 'end',
+    bg: 'bg.subtle',
+  },
   scheduleScopes: {
     display: 'flex',
     flexWrap: 'wrap',

@@ -50,7 +50,7 @@ export function PrintedScales({ sheet }: { readonly sheet: Sheet }) {
           {t('workspace.useThePrinted', { printedScale: text })}
         </Button>
       );
-    const here = `1:${formatNumber(other.ratio, 2, numbers)}`;
+    const here = `1:${formatNumber(other.ratio, 2, numbers, true)}`;
     return (
       <Button key={text} size="xs" onClick={() => use(`1:${other.ratio}`, other.ratio)}>
         {t('workspace.useForThisPaper', { here, text, is: other.is })}

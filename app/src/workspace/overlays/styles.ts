@@ -13,7 +13,7 @@ export const styles = classes({
     fontSize: '13px',
     overflowX: 'auto',
     '& hr': { width: '1px', border: 0, bg: 'border', margin: '4px 3px' },
-    '@container (max-width: 860px)': { '& kbd': { display: 'none' } },
+    '@container (max-width: 980px)': { '& kbd': { display: 'none' } },
     '@container (max-width: 700px)': { flexWrap: 'wrap', justifyContent: 'start' },
     '@media (max-width: 1100px)': { '& kbd': { display: 'none' } },
   },
@@ -82,6 +82,7 @@ export const styles = classes({
   },
   dockForm: {
     width: 'auto',
+    flex: 'none',
   },
   snapSeen: {
     alignSelf: 'center',
@@ -104,6 +105,8 @@ export const styles = classes({
     borderColor: 'border',
     borderRadius: '6px',
     padding: '6px 10px',
+    width: 'max-content',
+    maxWidth: 'calc(100% - 24px)',
     fontSize: '13px',
     boxShadow: 'float',
     zIndex: 4,

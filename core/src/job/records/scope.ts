@@ -33,6 +33,10 @@ export const scopeSchema = z
     face: z.enum(FACES).optional(),
     /** Other scopes whose runs it meets: their ends and sides make corners, tees and crossings with its own. */
     meets: z.array(idOf('scope')).max(500).readonly().optional(),
+    /** How many a schedule says there are; held against what was counted. */
+    expected: z.number().int().min(0).max(99_999).optional(),
+    /** Where a schedule says they are. */
+    location: shortField.optional(),
     /** The levels it must be measured on before the tally is quiet about it. */
     dueOn: z.array(idOf('level')).max(500).readonly().optional(),
     /** How the points of a count are shown: size in sheet points, turned clockwise. */

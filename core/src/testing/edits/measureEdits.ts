@@ -101,6 +101,7 @@ export const measureEdits: readonly RandomEdit[] = [
     bench.attempt({
       ...run,
       deduct,
+      expected: amount % 40,
       face,
       meets,
       properties: amount % 4 === 0 ? run.properties : properties,
