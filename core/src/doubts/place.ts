@@ -10,4 +10,5 @@ export type DoubtPlace =
   | { readonly at: 'section'; readonly id: Id<'section'> }
   | { readonly at: 'package'; readonly id: Id<'package'> }
   | { readonly at: 'yardstick'; readonly id: Id<'yardstick'> }
-  | { readonly at: 'figures' };
+  | { readonly at: 'figures' }
+  | { readonly at: 'prices' };

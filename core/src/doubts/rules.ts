@@ -8,6 +8,7 @@ import { lineWithoutUnit } from './rules/lineWithoutUnit.ts';
 import { marksOverlap } from './rules/marksOverlap.ts';
 import { openingBeyondWall } from './rules/openingBeyondWall.ts';
 import { pinnedFar } from './rules/pinnedFar.ts';
+import { priceSample } from './rules/priceSample.ts';
 import { priceOld } from './rules/priceOld.ts';
 import { quoteBesideLines } from './rules/quoteBesideLines.ts';
 import { quoteExpired } from './rules/quoteExpired.ts';
@@ -28,6 +29,7 @@ export const RULES = [
   formulaWrong,
   unitsDiffer,
   lineWithoutPrice,
+  priceSample,
   sheetWithoutScale,
   unconfirmed,
   countUnexpected,

@@ -164,7 +164,7 @@ function itemOf([code, description, unit]: Named, price: Price): BookItem {
     other: '',
     craft: craft ?? null,
     supplier: '',
-    date: '2026-10-01',
+    date: '',
     group: '',
   };
 }

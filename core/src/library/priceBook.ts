@@ -1,4 +1,4 @@
-// data: the invented price book every new job starts with
+// data: the samples a new job may start with; nobody's prices
 import { own } from '../job/own.ts';
 import type { Item } from '../job/records/item.ts';
 
@@ -41,16 +41,6 @@ interface Extra {
   readonly subcontract?: string;
 }
 
-const SUPPLIERS: Readonly<Record<string, readonly [supplier: string, date: string]>> = {
-  Framing: ['Larch & Fetter Lumber', '2026-09-14'],
-  Concrete: ['Mudlark Ready-Mix', '2026-10-05'],
-  Masonry: ['Cobble Yard Supply', '2026-08-28'],
-  Board: ['Gable End Building Supply', '2026-09-30'],
-  Sitework: ['Siltwater Aggregates', '2026-10-12'],
-  Openings: ['Gable End Building Supply', '2026-09-30'],
-  Labor: ['', '2026-07-01'],
-};
-
 const item = (
   group: string,
   code: string,
@@ -60,11 +50,21 @@ const item = (
   material: string,
   { hours = '', craft, equipment = '', subcontract = '' }: Extra = {},
 ): BookItem => {
-  const [supplier = '', date = ''] = own(SUPPLIERS, group) ?? [];
   const [family, sizes] = own(SIZES, code) ?? [];
   const costs = { material, laborHours: hours, equipment, subcontract, other: '' };
   const bySize = family === undefined || sizes === undefined ? {} : { family, sizes };
-  return { group, code, description, unit, basis, ...costs, craft: craft ?? null, supplier, date, ...bySize };
+  return {
+    group,
+    code,
+    description,
+    unit,
+    basis,
+    ...costs,
+    craft: craft ?? null,
+    supplier: '',
+    date: '',
+    ...bySize,
+  };
 };
 
 type Row = readonly [

@@ -3,31 +3,46 @@ import type { JobRecord } from '../job/record.ts';
 import type { Settings } from '../job/records/settings.ts';
 import { libraryAssemblies } from './assemblies.ts';
 import { type Say, asWritten, sayContent, sayItems } from './texts.ts';
+import { inMetric } from './metricBook.ts';
+import { hasSamples, samplePrice, sampleWage } from './samples.ts';
 import { CRAFTS, type CraftKey, PRICE_BOOK } from './priceBook.ts';
 
 /** What a new job is asked for. */
 export type NewJob = Pick<
   Settings,
   'name' | 'client' | 'unitSystem' | 'currency' | 'decimalMark' | 'groupMark'
->;
+> & {
+  /** Where its first prices come from: samples, which say that they are, or none. Samples where left out. */
+  readonly prices?: 'samples' | 'none';
+  /** Added to the cost, in their order; none until a company says so. */
+  readonly markups?: readonly StartMarkup[];
+};
+
+export interface StartMarkup {
+  readonly name: string;
+  readonly percent: string;
+  readonly base: 'cost' | 'running';
+}
 
 const SECTIONS: readonly (readonly [code: string, name: string])[] = [
   ['02', 'Sitework'],
   ['03', 'Concrete'],
   ['04', 'Masonry'],
   ['06', 'Framing'],
+  ['07', 'Roofing and insulation'],
   ['08', 'Openings'],
   ['09', 'Board and finishes'],
-];
-
-const MARKUPS: readonly (readonly [name: string, percent: string, base: 'cost' | 'running'])[] = [
-  ['Overhead', '12', 'cost'],
-  ['Contingency', '3', 'cost'],
-  ['Profit', '6', 'running'],
+  ['22', 'Plumbing'],
+  ['26', 'Electrical'],
+  ['32', 'Irrigation and planting'],
 ];
 
 /** The records of a new job: sections, markups, the price book and the assemblies to begin with, in its language. */
-export function startJob(asked: NewJob, makeId: MakeId, say: Say = asWritten): readonly JobRecord[] {
+export function startJob(
+  { prices = 'samples', markups = [], ...asked }: NewJob,
+  makeId: MakeId,
+  say: Say = asWritten,
+): readonly JobRecord[] {
   const settings: Settings = {
     type: 'settings',
     id: makeId('settings'),
@@ -41,12 +56,13 @@ export function startJob(asked: NewJob, makeId: MakeId, say: Say = asWritten): r
     validDays: 30,
     inclusions: '',
     exclusions: '',
+    ...(prices === 'none' ? { noSamples: true } : {}),
   };
   return [
     settings,
     ...startSections(makeId, say),
-    ...startMarkups(makeId, say),
-    ...startBook(makeId, say),
+    ...startMarkups(markups, makeId),
+    ...startBook(asked, prices === 'samples' && hasSamples(asked), makeId, say),
     ...startAssemblies(asked, makeId, say),
   ];
 }
@@ -61,28 +77,33 @@ const startSections = (makeId: MakeId, say: Say): readonly JobRecord[] =>
     order: index + 1,
   }));
 
-const startMarkups = (makeId: MakeId, say: Say): readonly JobRecord[] =>
-  MARKUPS.map(([name, percent, base], index) => ({
+const startMarkups = (markups: readonly StartMarkup[], makeId: MakeId): readonly JobRecord[] =>
+  markups.map((markup, index) => ({
     type: 'markup' as const,
     id: makeId('markup'),
-    name: say(name),
-    percent,
-    base,
+    ...markup,
     order: index + 1,
   }));
 
-function startBook(makeId: MakeId, say: Say): readonly JobRecord[] {
+/** The book of samples in the units of the job; without prices only what things are called and how long they take. */
+function startBook(
+  { unitSystem }: NewJob,
+  isPriced: boolean,
+  makeId: MakeId,
+  say: Say,
+): readonly JobRecord[] {
   const craftIds = new Map<CraftKey, Id<'craft'>>(CRAFTS.map(([key]) => [key, makeId('craft')]));
   const crafts = CRAFTS.map(([key, name, wage]) => ({
     type: 'craft' as const,
     id: craftIds.get(key) as Id<'craft'>,
     name: say(name),
-    wage,
+    ...sampleWage(wage, isPriced),
   }));
-  const items = sayItems(PRICE_BOOK, say).map(({ craft, ...item }) => ({
+  const book = unitSystem === 'us' ? PRICE_BOOK : PRICE_BOOK.map(inMetric);
+  const items = sayItems(book, say).map(({ craft, ...item }) => ({
     type: 'item' as const,
     id: makeId('item'),
-    ...item,
+    ...samplePrice(item, isPriced),
     craftId: craft === null ? null : (craftIds.get(craft) ?? null),
   }));
   return [...crafts, ...items];

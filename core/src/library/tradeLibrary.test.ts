@@ -4,6 +4,7 @@ import { componentLine } from '../job/lineKey.ts';
 import { applyDiff, createJob, listRecords } from '../job/job.ts';
 import { TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';
+import { inMetric } from './metricBook.ts';
 import { PRICE_BOOK } from './priceBook.ts';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from './tradeLibrary.ts';
 
@@ -26,12 +27,15 @@ describe.each(['us', 'metric'] as const)('the trade library, %s', (system) => {
   });
 });
 
-describe('one price book for both unit systems', () => {
+describe('one book of samples a unit system', () => {
   const [us, metric] = [tradeLibrary('us'), tradeLibrary('metric')];
 
-  it('has one item for a code, whichever assembly and system asks for it', () => {
-    const byCode = new Map(PRICE_BOOK.map((item) => [item.code, item]));
-    for (const { items } of [...us, ...metric])
+  it.each([
+    ['us', us, PRICE_BOOK],
+    ['metric', metric, PRICE_BOOK.map(inMetric)],
+  ] as const)('has one item for a code, whichever assembly asks for it: %s', (_system, made, book) => {
+    const byCode = new Map(book.map((item) => [item.code, item]));
+    for (const { items } of made)
       for (const item of items) {
         const { group: _shelf, ...known } = byCode.get(item.code) ?? item;
         expect({ ...item, group: undefined }).toEqual({ ...known, group: undefined });
@@ -240,7 +244,9 @@ describe('board', () => {
       system,
     );
     expect(net('board', '')).toBeCloseTo(sheets, 6);
-    expect(net('tape', 'ft')).toBeCloseTo(36 * 15.4, 4);
+    // 15.4 ft a sheet of 4 x 8 ft, as 4.7 m in meters.
+    if (system === 'us') expect(net('tape', 'ft')).toBeCloseTo(36 * 15.4, 4);
+    else expect(net('tape', 'm')).toBeCloseTo(36 * 4.7, 4);
     const material = calculation.figure(lineNode(componentLine(use.id, 'board'), 'material'));
     expect(material).toEqual({ value: bought('board') * cents });
   });

@@ -5,7 +5,9 @@ import { type Job, orderAfter } from '../job/job.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
 import type { MarkKind } from '../job/markKinds.ts';
 import type { UnitSystem } from '../units/format.ts';
-import type { LibraryAssembly, Maker } from './build.ts';
+import type { LibraryAssembly, MadeAssembly, Maker } from './build.ts';
+import { hasSamples, samplePrice, sampleWage } from './samples.ts';
+import { inMetric } from './metricBook.ts';
 import { CRAFTS, type CraftKey, FURTHER_CRAFTS } from './priceBook.ts';
 import { CARPENTRY_ASSEMBLIES } from './trades/carpentry.ts';
 import { CONCRETE_ASSEMBLIES } from './trades/concrete.ts';
@@ -38,10 +40,14 @@ const MAKERS: readonly Maker[] = [
   ...DEVICE_ASSEMBLIES,
 ];
 
+/** Its samples as they are sold where the job is: no pounds and feet in a metric one. */
+const inUnitsOf = (made: MadeAssembly, system: UnitSystem): MadeAssembly =>
+  system === 'us' ? made : { ...made, items: made.items.map(inMetric) };
+
 /** The assemblies that ship with the program, in the units and the language of a job. */
 export const tradeLibrary = (system: UnitSystem, say: Say = asWritten): readonly LibraryAssembly[] =>
   MAKERS.map((make) => {
-    const made = make(system);
+    const made = inUnitsOf(make(system), system);
     return sayAssembly({ ...made, key: made.name }, say);
   });
 
@@ -68,6 +74,8 @@ const CRAFT_LIST = [...CRAFTS, ...FURTHER_CRAFTS];
 
 /** Crafts and items a job lacks for an assembly; what it has under the same name or code is its own and stays. */
 function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly JobRecord[] {
+  const [settings] = job.settings.values();
+  const isPriced = settings !== undefined && settings.noSamples !== true && hasSamples(settings);
   const codes = new Set([...job.item.values()].map(({ code }) => code));
   const wanted = assembly.items.filter(({ code }) => !codes.has(code));
   const byName = new Map([...job.craft.values()].map((craft) => [craft.name, craft.id]));
@@ -79,7 +87,12 @@ function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly 
     const name = assembly.craftNames?.[key] ?? written;
     const known = byName.get(name) ?? byName.get(written);
     if (known !== undefined) return known;
-    const craft: RecordOf<'craft'> = { type: 'craft', id: makeId('craft'), name, wage };
+    const craft: RecordOf<'craft'> = {
+      type: 'craft',
+      id: makeId('craft'),
+      name,
+      ...sampleWage(wage, isPriced),
+    };
     crafts.push(craft);
     byName.set(name, craft.id);
     return craft.id;
@@ -87,7 +100,7 @@ function missing(job: Job, assembly: LibraryAssembly, makeId: MakeId): readonly 
   const items = wanted.map(({ craft, ...item }): RecordOf<'item'> => ({
     type: 'item',
     id: makeId('item'),
-    ...item,
+    ...samplePrice(item, isPriced),
     craftId: craft === null ? null : craftId(craft),
   }));
   const keys = new Set([...job.table.values()].map(({ key }) => key));

@@ -4,7 +4,10 @@ import { knownValue } from '../calculate/define.ts';
 import { joinNote, notesOf } from '../calculate/explain/notes.ts';
 import { type LinePrices, linePrices } from '../calculate/totals/linePrices.ts';
 import { bidNode, sectionNode } from '../calculate/graph/nodes.ts';
-import { linesOfScope } from '../estimate/lines.ts';
+import { percentOf } from '../estimate/markup.ts';
+import { priceAlternates } from './alternates.ts';
+import { findLine, nameOfLine } from '../estimate/lineSources.ts';
+import { countedInSection } from '../estimate/lines.ts';
 import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Settings } from '../job/records/settings.ts';
@@ -21,10 +24,28 @@ export interface BidRow {
   readonly inner: readonly { readonly name: string; readonly amount: number }[];
 }
 
+/** An option the client may take: what it adds to the total, or takes off it. */
+export interface BidAlternate {
+  readonly name: string;
+  /** Whole minor units, tax and markups shared in; negative for a deduct. */
+  readonly change: number;
+  /** It is in the total already. */
+  readonly accepted: boolean;
+}
+
+/** Tax on all that is sold, by its rates. */
+export interface AddedTax {
+  readonly name: string;
+  readonly rows: readonly { readonly percent: string; readonly base: number; readonly amount: number }[];
+  readonly gross: number;
+}
+
 export interface BidReport {
   readonly settings: Settings;
   readonly rows: readonly BidRow[];
   readonly total: number;
+  readonly alternates: readonly BidAlternate[];
+  readonly addedTax: AddedTax | undefined;
   readonly inclusions: readonly string[];
   readonly exclusions: readonly string[];
   /** How it was figured, scope by scope; empty where the bid does not tell. */
@@ -47,6 +68,12 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
   const common = {
     settings,
     total,
+    alternates: priceAlternates(figures).map(({ alternate, change }) => ({
+      name: alternate.name,
+      change,
+      accepted: alternate.accepted,
+    })),
+    addedTax: addedTaxOf(figures, total),
     inclusions: paragraphs(settings.inclusions),
     exclusions: paragraphs(settings.exclusions),
     notes: settings.notesInBid === true ? notesOfJob(figures) : [],
@@ -71,6 +98,31 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
   return { ...common, rows };
 }
 
+/**
+ * Value-added tax on the bid: sections with a rate of their own by their share, all the rest by the usual rate. Each
+ * rate is rounded once, as invoices state it.
+ */
+function addedTaxOf(figures: Figures, total: number): AddedTax | undefined {
+  const tax = settingsOf(figures.job).valueAddedTax;
+  if (tax === undefined) return undefined;
+  const { name, percent, rates = [] } = tax;
+  const prices = rates.length === 0 ? undefined : linePrices(figures);
+  const bases = new Map<string, number>();
+  let left = total;
+  for (const { sectionId, percent: own } of rates) {
+    if (!figures.job.section.has(sectionId)) continue;
+    const share = prices?.ofSection(sectionId) ?? 0;
+    left -= share;
+    bases.set(own, (bases.get(own) ?? 0) + share);
+  }
+  bases.set(percent, (bases.get(percent) ?? 0) + left);
+  const rows = [...bases]
+    .filter(([, base]) => base !== 0)
+    .sort(([a], [b]) => Number(b) - Number(a))
+    .map(([rate, base]) => ({ percent: rate, base, amount: percentOf(base, rate) }));
+  return { name, rows, gross: total + rows.reduce((sum, { amount }) => sum + amount, 0) };
+}
+
 /** The notes of every assembly that is applied, with the figures of the moment. */
 function notesOfJob(figures: Figures): readonly string[] {
   const { job } = figures;
@@ -91,19 +143,22 @@ function topSections(
   return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
 }
 
-/** What was measured in a section by the shares of its lines, and the rest. */
+/** What was measured in a section by the shares of its lines, and every other line by its own name. */
 function innerRows(figures: Figures, prices: LinePrices, sectionId: string, amount: number): BidRow['inner'] {
   const { job } = figures;
-  const inside = sectionsInside(job, sectionId);
-  const scopes = inOrder(job.scope.values())
-    .filter((scope) => inside.has(scope.sectionId ?? NO_SECTION))
-    .map((scope) => ({
-      name: scope.name,
-      amount: linesOfScope(job, scope.id).reduce((sum, key) => sum + (prices.ofLine(key) ?? 0), 0),
-    }))
-    .filter(({ amount: own }) => own !== 0);
-  const rest = amount - scopes.reduce((sum, scope) => sum + scope.amount, 0);
-  return rest === 0 ? scopes : [...scopes, { name: 'Further work in this section', amount: rest }];
+  const lines = [...sectionsInside(job, sectionId)].flatMap((id) => countedInSection(job, id));
+  const sums = new Map<string, number>();
+  for (const { key } of lines) {
+    const line = findLine(job, key);
+    const share = prices.ofLine(key) ?? 0;
+    if (line === undefined || share === 0) continue;
+    const name = line.of.by === 'use' ? line.of.made.frame.scope.name : nameOfLine(line);
+    sums.set(name, (sums.get(name) ?? 0) + share);
+  }
+  const rows = [...sums].map(([name, own]) => ({ name, amount: own }));
+  // What rounding of the bid leaves over belongs to no line.
+  const rest = amount - rows.reduce((sum, row) => sum + row.amount, 0);
+  return rest === 0 ? rows : [...rows, { name: 'Rounding', amount: rest }];
 }
 
 function sectionsInside(job: Job, sectionId: string): ReadonlySet<string> {

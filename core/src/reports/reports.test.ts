@@ -26,7 +26,7 @@ describe('the bid', () => {
 
   it('shows an inner section in the one around it', () => {
     const concrete = bidReport(calculation.figures, 'scopes').rows.find(({ code }) => code === '03');
-    expect(concrete?.inner.map(({ name }) => name)).toEqual(['Slab', 'Further work in this section']);
+    expect(concrete?.inner.map(({ name }) => name)).toEqual(['Slab', 'Patch']);
   });
 });
 

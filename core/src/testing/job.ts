@@ -37,9 +37,14 @@ export function createTestJob(unitSystem: UnitSystem = 'us', extra: readonly Job
     name: 'Test job',
     client: 'Client',
     unitSystem,
-    currency: 'USD',
+    currency: unitSystem === 'us' ? 'USD' : 'EUR',
     decimalMark: '.',
     groupMark: ',',
+    markups: [
+      { name: 'Overhead', percent: '12', base: 'cost' },
+      { name: 'Contingency', percent: '3', base: 'cost' },
+      { name: 'Profit', percent: '6', base: 'running' },
+    ],
   } as const;
   const file: RecordOf<'file'> = {
     type: 'file',

@@ -30,7 +30,7 @@ import { priceJob } from './pricing.ts';
 import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
 import { PLAN_SCALE } from './plan.ts';
-import { createChance, finishJob } from '../finishJob.ts';
+import { DEMO_MARKUPS, createChance, finishJob, withOwnPrices } from '../finishJob.ts';
 import { SITE_SCALE } from './siteSheets.ts';
 import { SHEET_SIZE } from '../drawing/titleBlock.ts';
 
@@ -47,6 +47,7 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
       currency: 'USD',
       decimalMark: '.',
       groupMark: ',',
+      markups: DEMO_MARKUPS,
     },
     makeId,
   );
@@ -93,7 +94,7 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     unit: 'ft²',
     order: 1,
   });
-  return priceJob(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId), makeId);
+  return priceJob(withOwnPrices(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId)), makeId);
 }
 
 const PARTIES = {

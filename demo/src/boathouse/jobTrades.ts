@@ -20,6 +20,12 @@ const at =
 
 /** A section that a job does not start with. */
 export function addSection({ makeId, records }: Draft, code: string, name: string): void {
+  const known = records.findIndex((record) => record.type === 'section' && record.code === code);
+  const found = records[known];
+  if (found?.type === 'section') {
+    records[known] = { ...found, name };
+    return;
+  }
   // Sections stand in the order of their codes.
   const before = records.flatMap((record) =>
     record.type === 'section' && record.code < code ? [record.order] : [],

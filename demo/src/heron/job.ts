@@ -5,7 +5,7 @@ import type { JobRecord, RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { addPriceBook } from '../boathouse/pricing.ts';
 import { change, derive } from '../derive.ts';
-import { createChance, finishJob } from '../finishJob.ts';
+import { DEMO_MARKUPS, createChance, finishJob, withOwnPrices } from '../finishJob.ts';
 
 type Measured = readonly [
   key: string,
@@ -35,6 +35,7 @@ export function createHeronJob(): Job {
       currency: 'USD',
       decimalMark: '.',
       groupMark: ',',
+      markups: DEMO_MARKUPS,
     },
     makeId,
   );
@@ -131,5 +132,5 @@ export function createHeronJob(): Job {
     .filter((name) => !crafts.some((each) => each.name === name))
     .map((name): JobRecord => ({ type: 'craft', id: makeId('craft'), name, wage: '58.00' }));
   const priced = addPriceBook(change(derived, put(...further)), makeId);
-  return change(priced, put({ ...settingsOf(priced) }));
+  return withOwnPrices(change(priced, put({ ...settingsOf(priced) })));
 }

@@ -5,7 +5,7 @@ import { startJob } from '@zest/core/library/startJob';
 import { disciplineOf } from '@zest/core/takeoff/discipline';
 import { parseScaleRatio, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { type Derived, derive } from '../derive.ts';
-import { createChance, finishJob } from '../finishJob.ts';
+import { DEMO_MARKUPS, createChance, finishJob, withOwnPrices } from '../finishJob.ts';
 import {
   COLUMN,
   COLUMNS,
@@ -45,6 +45,7 @@ export function createPavilionJob(fileName: string, byteLength: number): Job {
         currency: 'EUR',
         decimalMark: ',',
         groupMark: '.',
+        markups: DEMO_MARKUPS,
       },
       makeId,
     ),
@@ -147,5 +148,5 @@ export function createPavilionJob(fileName: string, byteLength: number): Job {
     slope: { pitch: `${PITCH_DEG}°`, edges: ['ridge', 'rake', 'eave', 'rake'] },
   });
   scope({ key: 'curb', name: 'Curb', kind: 'run', color: 10, properties: [] }, '02');
-  return derive(finishJob(records), DERIVED, makeId);
+  return withOwnPrices(derive(finishJob(records), DERIVED, makeId));
 }

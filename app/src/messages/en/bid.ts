@@ -39,5 +39,17 @@ export const bid = {
   validForDays_one: 'This bid is valid for one day from its date.',
   validForDays_other: 'This bid is valid for {{count}} days from its date.',
   languageOfTheBid: 'Language of the bid',
+  alternates: 'Alternates',
+  add: 'add',
+  deduct: 'deduct',
+  inTheTotal: 'included in the total',
+  containsSamplePrices:
+    'Contains sample prices that nobody offered. Not to be sent: put your own prices in, or accept the doubt in second look.',
+  bidNumbered: 'Bid {{bidNumber}}',
+  bidRevised: 'Bid, revision {{bidRevision}}',
+  bidNumberedRevised: 'Bid {{bidNumber}}, revision {{bidRevision}}',
+  addedTax: '{{name}} {{percent}} %',
+  addedTaxOn: '{{name}} {{percent}} % on {{base}}',
+  totalWithTax: 'Total with {{name}}, {{currency}}',
   asTheInterface: 'As the interface',
 } as const;

@@ -21,6 +21,12 @@ export const doubt = {
   countedTwiceWithAnAlternate: 'Counted twice with an alternate',
   theSheetHasAPrintedScaleBut: 'The sheet has a printed scale, but none is set. Set it before you measure.',
   onItCantBeMeasuredUntilYou: '{{marks}} on it can’t be measured until you set the scale.',
+  samplePrices: 'Sample prices',
+  samplePricesOnly:
+    '{{prices}} priced by samples that ship with Zest Line. Nobody offered them to you: put your own prices in the price book, or import a list.',
+  sampleWagesOnly: '{{wages}} with hours at sample wages. Set your own wages.',
+  samplePricesAndWages:
+    '{{prices}} priced by samples that ship with Zest Line, and {{wages}} with hours at sample wages. Nobody offered them to you: put your own in the price book, or import a list.',
   countedAgainstTheSchedule: 'More or fewer than the schedule says',
   fewerThanTheSchedule:
     '{{counted}} counted, but the schedule says {{expected}}. Count the rest, or correct the number.',

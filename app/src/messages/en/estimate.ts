@@ -335,6 +335,9 @@ export const estimate = {
   added: 'Added',
   removed: 'Removed',
   roundedUpForTheWholeJob: '{{description}}, rounded up for the whole job',
+  sample: 'sample',
+  samplePriceMeans:
+    'Priced by a sample that ships with Zest Line, or at a sample wage. Put your own in the price book.',
   unconfirmed: 'unconfirmed',
   whatTheWholeJobNeedsRoundedUp: 'what the whole job needs, rounded up to {{roundUpTo}} {{unit}}',
   calculatedFrom: 'Calculated from {{source}}',

@@ -11,6 +11,11 @@ const RIND = '#1e4b39';
 export function BidPaper({ model }: { readonly model: BidModel }) {
   return (
     <article className={styles.bidPaper} aria-label={model.heading}>
+      {model.warning === '' ? null : (
+        <Box color="#a3203f" fontWeight={600} mb="10px" role="alert">
+          {model.warning}
+        </Box>
+      )}
       <PaperHead model={model} />
       <Box as="section" mt="16px">
         <Box color={INK_SOFT}>{model.for}</Box>
@@ -30,8 +35,15 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
             <td colSpan={2}>{model.total.words}</td>
             <td className="right">{model.total.amount}</td>
           </tr>
+          {model.afterTotal.map(({ words, amount, bold }) => (
+            <Box as="tr" key={words} fontWeight={bold ? 600 : 400}>
+              <td colSpan={2}>{words}</td>
+              <td className="right">{amount}</td>
+            </Box>
+          ))}
         </tbody>
       </table>
+      <Options options={model.options} />
       {model.lists.map(({ title, items }) => (
         <section key={title}>
           <Box as="h3" fontSize="13px" fontWeight={600} mt="10px" mb="2px">
@@ -55,6 +67,30 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
         ))}
       </Flex>
     </article>
+  );
+}
+
+function Options({ options: { title, rows } }: Pick<BidModel, 'options'>) {
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label={title}>
+      <Box as="h3" fontSize="13px" fontWeight={600} mt="10px" mb="2px">
+        {title}
+      </Box>
+      <table>
+        <tbody>
+          {rows.map(({ name, words, amount }, at) => (
+            <tr key={`${at} ${name}`}>
+              <td>{name}</td>
+              <Box as="td" color={INK_SOFT} className="right">
+                {words}
+              </Box>
+              <td className="right">{amount}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 

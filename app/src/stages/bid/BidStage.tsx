@@ -1,6 +1,7 @@
 import { Button } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import * as z from 'zod';
 import { update } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
 import { LANGUAGES_OF_DOCUMENTS, type Settings } from '@zest/core/job/records/settings';
@@ -11,9 +12,10 @@ import { Labeled } from '../../parts/Labeled.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { fileName } from '../../storage/jobFiles.ts';
-import { useFormats, useOpenJob, useServices } from '../../stores/context.tsx';
+import { useFormats, useLook, useOpenJob, useServices } from '../../stores/context.tsx';
 import { BidPaper } from './BidPaper.tsx';
-import { bidModel } from './bidModel.ts';
+import { type BidModel, bidModel } from './bidModel.ts';
+import { useChoice } from '../../stores/useChoice.ts';
 import { Select, TextArea } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { nameOfLanguage, t } from '../../messages/t.ts';
@@ -26,11 +28,13 @@ const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
   scopes: t('bid.sectionsAndWhatWasMeasured'),
 };
 
+const DETAIL: z.ZodType<BidDetail> = z.enum(BID_DETAILS);
+
 /** The bid as it goes to the client, and the files that go with it. */
 export function BidStage() {
   const { job, figures } = useOpenJob();
-  const { money } = useFormats();
-  const [detail, setDetail] = useState<BidDetail>('sections');
+  const [detail, setDetail] = useChoice<BidDetail>('bid-detail', 'sections', DETAIL);
+  const model = useBidModel(detail);
   const unpriced = listUnpriced(figures).length;
   return (
     <div className={layout.stage}>
@@ -56,11 +60,11 @@ export function BidStage() {
           </span>
         ) : null}
         <span className="grow" />
-        <Exports detail={detail} />
+        <Exports model={model} />
       </div>
       <div className={styles.bid}>
         <div className={styles.bidDesk} tabIndex={0} role="region" aria-label={t('bid.theBidAsItIsPrinted')}>
-          <BidPaper model={bidModel(bidReport(figures, detail), money)} />
+          <BidPaper model={model} />
         </div>
         <Wording settings={settingsOf(job)} />
       </div>
@@ -68,10 +72,18 @@ export function BidStage() {
   );
 }
 
-function Exports({ detail }: { readonly detail: BidDetail }) {
-  const { job, figures } = useOpenJob();
-  const services = useServices();
+/** The bid as it is now, at the detail that was chosen. */
+function useBidModel(detail: BidDetail): BidModel {
+  const { figures } = useOpenJob();
   const { money } = useFormats();
+  const hasSamples = useLook()?.open.some(({ about }) => about.rule === 'price-sample') === true;
+  const report = useMemo(() => bidReport(figures, detail), [figures, detail]);
+  return useMemo(() => bidModel(report, money, { hasSamples }), [report, money, hasSamples]);
+}
+
+function Exports({ model }: { readonly model: BidModel }) {
+  const { job } = useOpenJob();
+  const services = useServices();
   const [busy, setBusy] = useState(false);
   const name = settingsOf(job).name;
   const write = async (extension: string, make: () => Promise<Blob>): Promise<void> => {
@@ -92,11 +104,7 @@ function Exports({ detail }: { readonly detail: BidDetail }) {
       <Button
         size="sm"
         disabled={busy}
-        onClick={() =>
-          void write('-bid.pdf', async () =>
-            (await import('./writePdf.ts')).writeBidPdf(bidModel(bidReport(figures, detail), money)),
-          )
-        }
+        onClick={() => void write('-bid.pdf', async () => (await import('./writePdf.ts')).writeBidPdf(model))}
       >
         <Download size={14} /> {t('bid.bidAsPdf')}
       </Button>

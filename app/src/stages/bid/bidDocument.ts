@@ -2,6 +2,7 @@ import type { BidModel, PriceRow } from './bidModel.ts';
 
 const INK_SOFT = '#56615a';
 const RIND = '#1e4b39';
+const BERRY = '#a3203f';
 const PITH = '#d9d3c2';
 /** Between the margins, in points. */
 const TEXT_WIDTH = { letter: 500, a4: 483 } as const;
@@ -28,6 +29,9 @@ export function bidDocument(model: BidModel): Readonly<Record<string, unknown>> 
       margin: [0, 20, 0, 0],
     }),
     content: [
+      ...(model.warning === ''
+        ? []
+        : [{ text: model.warning, color: BERRY, bold: true, margin: [0, 0, 0, 10] }]),
       ...letterhead(model),
       { text: model.for, color: INK_SOFT, margin: [0, 14, 0, 0] },
       { text: model.client, bold: true },
@@ -35,6 +39,7 @@ export function bidDocument(model: BidModel): Readonly<Record<string, unknown>> 
       { text: model.name, fontSize: 13, bold: true, margin: [0, 14, 0, 0] },
       { text: model.location, color: INK_SOFT },
       priceTable(model),
+      ...optionTable(model),
       ...model.lists.flatMap(({ title, items }) => [
         { text: title, bold: true, margin: [0, 10, 0, 2] },
         { ul: [...items] },
@@ -71,13 +76,40 @@ const signature = (name: string): Content => ({
   ],
 });
 
+const afterCells = ({ words, amount, bold }: BidModel['afterTotal'][number]): readonly Content[] => [
+  { text: words, colSpan: 2, bold },
+  '',
+  { text: amount, alignment: 'right', bold },
+];
+
+/** Options of the client: what each adds or takes off. */
+function optionTable({ options: { title, rows } }: BidModel): readonly Content[] {
+  if (rows.length === 0) return [];
+  const body = rows.map(({ name, words, amount }) => [
+    name,
+    { text: words, color: INK_SOFT, alignment: 'right' },
+    { text: amount, alignment: 'right' },
+  ]);
+  const table = { widths: ['*', 'auto', 'auto'], body, dontBreakRows: true };
+  return [
+    { text: title, bold: true, margin: [0, 10, 0, 2] },
+    { table, layout: RULED },
+  ];
+}
+
+const RULED = {
+  hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),
+  vLineWidth: () => 0,
+  hLineColor: () => PITH,
+};
+
 const cellsOf = ({ code, name, amount, bold, inner }: PriceRow): readonly Content[] => [
   { text: code, color: INK_SOFT },
   { text: name, bold, ...(inner ? { margin: [12, 0, 0, 0] } : {}) },
   { text: amount, alignment: 'right', bold },
 ];
 
-function priceTable({ rows, total }: BidModel): Content {
+function priceTable({ rows, total, afterTotal }: BidModel): Content {
   const foot = [
     { text: total.words, colSpan: 2, bold: true, fontSize: 12 },
     '',
@@ -85,7 +117,11 @@ function priceTable({ rows, total }: BidModel): Content {
   ];
   return {
     margin: [0, 16, 0, 8],
-    table: { widths: [30, '*', 'auto'], body: [...rows.map(cellsOf), foot], dontBreakRows: true },
+    table: {
+      widths: [30, '*', 'auto'],
+      body: [...rows.map(cellsOf), foot, ...afterTotal.map(afterCells)],
+      dontBreakRows: true,
+    },
     layout: {
       hLineWidth: (line: number) => (line === 0 ? 0 : line >= rows.length ? 1 : 0.5),
       vLineWidth: () => 0,

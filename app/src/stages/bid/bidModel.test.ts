@@ -21,6 +21,8 @@ const report: BidReport = {
     { code: '', name: 'Other work', amount: 50, inner: [] },
   ],
   total: 120100,
+  alternates: [],
+  addedTax: undefined,
   inclusions: ['Doors'],
   exclusions: [],
   notes: [],
@@ -59,5 +61,49 @@ describe('a bid as a document', () => {
     const written = JSON.stringify(bidDocument(model));
     for (const words of [model.heading, model.dated, model.valid, 'Slab', 'Builders', 'Doors'])
       expect(written).toContain(words);
+  });
+
+  it('lists options with what they add or take off, and which are in the total', () => {
+    const alternates = [
+      { name: 'Tiles in the hall', change: 41250, accepted: false },
+      { name: 'Plain doors', change: -8000, accepted: false },
+      { name: 'Lift', change: 900000, accepted: true },
+    ];
+    const { options, ...rest } = bidModel({ ...report, alternates }, MONEY);
+    expect(options.rows).toEqual([
+      { name: 'Tiles in the hall', words: 'add', amount: '$412.50' },
+      { name: 'Plain doors', words: 'deduct', amount: '$80.00' },
+      { name: 'Lift', words: 'included in the total', amount: '$9,000.00' },
+    ]);
+    expect(JSON.stringify(bidDocument({ ...rest, options }))).toContain('Tiles in the hall');
+  });
+
+  it('has tax below the total, each rate on its share', () => {
+    const rows = [
+      { percent: '20', base: 100000, amount: 20000 },
+      { percent: '5', base: 20100, amount: 1005 },
+    ];
+    const added = bidModel({ ...report, addedTax: { name: 'VAT', rows, gross: 141105 } }, MONEY).afterTotal;
+    expect(added.map(({ words, amount }) => [words, amount])).toEqual([
+      ['VAT 20 % on $1,000.00', '$200.00'],
+      ['VAT 5 % on $201.00', '$10.05'],
+      ['Total with VAT, USD', '$1,411.05'],
+    ]);
+    expect(bidModel(report, MONEY).afterTotal).toEqual([]);
+  });
+
+  it('warns in large letters of sample prices, on the page and in the PDF', () => {
+    const model = bidModel(report, MONEY, { hasSamples: true });
+    expect(model.warning).toMatch(/sample prices/);
+    expect(JSON.stringify(bidDocument(model))).toContain(model.warning);
+    expect(bidModel(report, MONEY).warning).toBe('');
+  });
+
+  it('carries its number and revision', () => {
+    expect(inLanguage('en-US', { bidNumber: '26-114' }).heading).toBe('Bid 26-114');
+    expect(inLanguage('en-US', { bidNumber: '26-114', bidRevision: 2 }).heading).toBe(
+      'Bid 26-114, revision 2',
+    );
+    expect(inLanguage('en-US', { paper: 'a4' }).paper).toBe('a4');
   });
 });

@@ -1,13 +1,21 @@
 import type { Figures } from '@zest/core/calculate/figures';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
-import { isPriced } from '@zest/core/estimate/rows';
+import { type EstimateRow, alternateOfRow, isPriced } from '@zest/core/estimate/rows';
+import type { Job } from '@zest/core/job/job';
 import { csvBlob, csvText } from '../../platform/csvText.ts';
 import { materialList } from '@zest/core/reports/materialList';
 import { estimateReport, factsOf } from '@zest/core/reports/estimateReport';
 import { t } from '../../messages/t.ts';
 
 const KINDS = ['material', 'labor', 'equipment', 'subcontract', 'other'] as const;
+
+/** The alternate a line stands in, with its sign: `+ Tiles` is added by it, `- Tiles` left out with it. */
+function alternateWords(job: Job, row: EstimateRow): string {
+  const place = alternateOfRow(job, row);
+  if (place === undefined) return '';
+  return `${place.as === 'adds' ? '+' : '-'} ${job.alternate.get(place.id)?.name ?? ''}`;
+}
 
 /** The priced lines as plain rows: figures with a decimal point, ready for any other program. */
 export function csvOf(figures: Figures): string {
@@ -27,6 +35,7 @@ export function csvOf(figures: Figures): string {
     'hours',
     ...KINDS,
     'extension',
+    'alternate',
   ];
   const rows: string[][] = [];
   let [section, scope] = ['', ''];
@@ -51,6 +60,7 @@ export function csvOf(figures: Figures): string {
         hours,
         ...amounts,
         money(line.extension),
+        alternateWords(figures.job, line.row),
       ]);
     }
   }

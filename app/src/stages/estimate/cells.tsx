@@ -1,13 +1,14 @@
 import { Pin } from 'lucide-react';
 import type { Figures } from '@zest/core/calculate/figures';
 import { knownValue } from '@zest/core/calculate/define';
+import { samplesOfPricing } from '@zest/core/calculate/samples';
 import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, alternateOfRow } from '@zest/core/estimate/rows';
 import type { Failure } from '@zest/core/job/failure';
 import type { Job } from '@zest/core/job/job';
-import type { ReportLine } from '@zest/core/reports/estimateReport';
+import { type ReportLine, pricingOfRow } from '@zest/core/reports/estimateReport';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { FailureText } from '../../figures/Figure.tsx';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
@@ -37,11 +38,14 @@ interface DescriptionProps {
   readonly indent: number;
   readonly note: string | undefined;
   readonly unconfirmed: boolean;
+  /** Its money rests on a sample that ships with the program. */
+  readonly sampled: boolean;
   /** The alternate it stands in, with its sign; undefined where that is said of what it was measured on. */
   readonly alternate: { readonly sign: string; readonly name: string } | undefined;
 }
 
-export function describedAs(job: Job, row: EstimateRow, line: ReportLine): DescriptionProps {
+export function describedAs(figures: Figures, row: EstimateRow, line: ReportLine): DescriptionProps {
+  const { job } = figures;
   const place = row.type === 'component' ? undefined : alternateOfRow(job, row);
   return {
     words: describeRow(line),
@@ -49,6 +53,7 @@ export function describedAs(job: Job, row: EstimateRow, line: ReportLine): Descr
     indent: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14,
     note: row.type === 'line' ? row.line.note : overrideOf(job, row.key)?.note,
     unconfirmed: row.type === 'line' && row.line.unconfirmed === true,
+    sampled: isSampled(figures, row),
     alternate:
       place === undefined
         ? undefined
@@ -56,8 +61,16 @@ export function describedAs(job: Job, row: EstimateRow, line: ReportLine): Descr
   };
 }
 
+/** Whether the price of a row, or the wage of its hours, is a sample. */
+function isSampled(figures: Figures, row: EstimateRow): boolean {
+  if (row.type !== 'component' && row.type !== 'line' && row.type !== 'purchase') return false;
+  const { price, wage } = samplesOfPricing(figures, row.key, pricingOfRow(figures, row));
+  return price || wage;
+}
+
 /** The name of a row under what it belongs to, with what must be known of it at a glance. */
-export function DescriptionCell({ words, isText, indent, note, unconfirmed, alternate }: DescriptionProps) {
+export function DescriptionCell(props: DescriptionProps) {
+  const { words, isText, indent, note, unconfirmed, sampled, alternate } = props;
   return (
     <>
       <span
@@ -72,6 +85,11 @@ export function DescriptionCell({ words, isText, indent, note, unconfirmed, alte
           *
         </span>
       )}
+      {sampled ? (
+        <span className={`${styles.tag} warn`} title={t('estimate.samplePriceMeans')}>
+          {t('estimate.sample')}
+        </span>
+      ) : null}
       {unconfirmed ? <span className={`${styles.tag} warn`}>{t('estimate.unconfirmed')}</span> : null}
       {alternate === undefined ? null : (
         <span className={styles.tag} title={alternate.name}>

@@ -141,7 +141,7 @@ function plainColumn(id: string, source: ColumnSource): Plain | undefined {
         width: hasPinned(job) ? 'minmax(150px, 1fr)' : 'minmax(182px, 1fr)',
         stays: true,
         text: (row) => describeRow(read(row)),
-        show: (row) => <DescriptionCell {...describedAs(job, row, read(row))} />,
+        show: (row) => <DescriptionCell {...describedAs(figures, row, read(row))} />,
       };
     case 'quantity':
       return {

@@ -117,6 +117,8 @@ function useGo(): (place: DoubtPlace) => void {
       case 'yardstick':
         setView({ estimateSide: 'yardsticks' });
         return to('estimate');
+      case 'prices':
+        return to('prices');
       case 'figures':
         return to('figures');
     }

@@ -4,6 +4,7 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { put, update } from '@zest/core/job/change';
 import { removeCraft } from '@zest/core/job/commands/removeWith';
 import type { Craft } from '@zest/core/job/records/craft';
+import { ownPrice } from '@zest/core/pricing/ownPrice';
 import { burdenedWage } from '@zest/core/pricing/labor';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { CommitInput } from '../../parts/CommitInput.tsx';
@@ -25,7 +26,10 @@ export function Crafts() {
   const change = (craft: Craft, changed: Partial<Craft>): string | undefined =>
     settle(
       t('prices.wageOf', { name: craft.name }),
-      update(craft, (now) => ({ ...now, ...changed })),
+      update(craft, (now) => {
+        const next = { ...now, ...changed };
+        return changed.wage === undefined ? next : ownPrice(next);
+      }),
     );
   return (
     <section aria-label={t('prices.wages')}>

@@ -1,5 +1,6 @@
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Job } from '@zest/core/job/job';
+import { ownPrice } from '@zest/core/pricing/ownPrice';
 import type { Item } from '@zest/core/job/records/item';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
@@ -14,6 +15,7 @@ type Column = GridColumn<Item>;
 
 export const COST_FIELDS = ['material', 'equipment', 'subcontract', 'other'] as const;
 const FIGURES = new Set<string>([...COST_FIELDS, 'laborHours', 'wastePercent']);
+const COSTS = new Set<string>(COST_FIELDS);
 const COUNTS = new Set<string>(['basis', 'laborBasis']);
 
 /** The columns of the price book; `usual` ones are shown where nobody chose others. */
@@ -145,7 +147,9 @@ export function editItem(
         COUNTS.has(column) || column === 'wastePercent' ? (rest as Item) : { ...item, [column]: '' },
       );
     }
-    return accept({ ...item, [column]: as === 'count' ? read.value : decimalText(read.value) });
+    const edited = { ...item, [column]: as === 'count' ? read.value : decimalText(read.value) };
+    // A price that somebody typed is no sample any more.
+    return accept(COSTS.has(column) ? ownPrice(edited) : edited);
   }
   if (column === 'craft') return editWorker(item, text, job);
   return accept({ ...item, [column]: text });

@@ -2,7 +2,7 @@
 import type { Item } from '../../job/records/item.ts';
 
 export type PriceField =
-  | Exclude<keyof Item, 'type' | 'id' | 'craftId' | 'crewId' | 'sizes' | 'laborBy'>
+  | Exclude<keyof Item, 'type' | 'id' | 'craftId' | 'crewId' | 'sizes' | 'laborBy' | 'sample'>
   | 'craft'
   | 'crew'
   | 'sizes';

@@ -2,6 +2,8 @@ import type { MakeId } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
 import type { Item } from '../../job/records/item.ts';
 import { BLANK_ITEM } from '../../pricing/blankItem.ts';
+import { SAMPLE_SOURCE } from './sample.ts';
+import { ownPrice } from '../../pricing/ownPrice.ts';
 import type { PriceDraft, ReadPrices } from './read.ts';
 
 /** What is done with a code the price book has already. */
@@ -34,7 +36,10 @@ const pricesOf = (draft: PriceDraft): Partial<Item> =>
     PRICE_FIELDS.flatMap((field) => (draft[field] === undefined ? [] : [[field, draft[field]]])),
   );
 
+const COSTS = ['material', 'equipment', 'subcontract', 'other'] as const;
+
 const differs = (from: Item, to: Item): boolean =>
+  from.sample !== to.sample ||
   (Object.keys(to) as (keyof Item)[]).some((key) => JSON.stringify(from[key]) !== JSON.stringify(to[key]));
 
 const DECIMALS = ['material', 'laborHours', 'equipment', 'subcontract', 'other', 'wastePercent'] as const;
@@ -49,6 +54,13 @@ function withoutSame(from: Item, changed: Partial<Item>): Partial<Item> {
   return Object.fromEntries(Object.entries(changed).filter(([field]) => !same.has(field)));
 }
 
+/** A sample that went out in a list comes back as one. */
+function readSample(draft: PriceDraft): { readonly isSample: boolean; readonly draft: PriceDraft } {
+  if (draft.source !== SAMPLE_SOURCE) return { isSample: false, draft };
+  const { source: _said, ...rest } = draft;
+  return { isSample: true, draft: rest };
+}
+
 /** What taking a price list over would change. Nothing is changed yet. */
 export function planPrices(
   { drafts }: Pick<ReadPrices, 'drafts'>,
@@ -60,13 +72,18 @@ export function planPrices(
   const added: Item[] = [];
   const updated: (readonly [Item, Item])[] = [];
   let kept = 0;
-  for (const { draft } of drafts) {
+  for (const { draft: listed } of drafts) {
+    const { isSample, draft } = readSample(listed);
     const from = byCode.get(draft.code);
     if (from === undefined) {
-      added.push({ ...BLANK_ITEM, description: draft.code, ...draft, id: makeId('item') });
+      const item = { ...BLANK_ITEM, description: draft.code, ...draft, id: makeId('item') };
+      added.push(isSample ? { ...item, sample: true } : item);
       continue;
     }
-    const to: Item = { ...from, ...withoutSame(from, policy === 'update' ? draft : pricesOf(draft)) };
+    const taken = { ...from, ...withoutSame(from, policy === 'update' ? draft : pricesOf(draft)) };
+    // A list that names a price makes it one's own, also where it is what the sample said.
+    const isOwn = !isSample && COSTS.some((cost) => draft[cost] !== undefined);
+    const to: Item = isOwn ? ownPrice(taken) : taken;
     if (policy === 'keep' || !differs(from, to)) kept += 1;
     else updated.push([from, to]);
   }

@@ -1,6 +1,7 @@
 import type { Job } from '../../job/job.ts';
 import type { Item } from '../../job/records/item.ts';
 import { guarded } from '../csv/guard.ts';
+import { SAMPLE_SOURCE } from './sample.ts';
 import { PRICE_COLUMNS, type PriceField } from './columns.ts';
 
 /** Sizes as they are read back: `width 20 in; depth 30 in`. */
@@ -15,6 +16,8 @@ function cellOf(item: Item, field: PriceField, job: Pick<Job, 'craft' | 'crew'>)
       return guarded(item.craftId === null ? '' : (job.craft.get(item.craftId)?.name ?? ''));
     case 'crew':
       return guarded(item.crewId === undefined ? '' : (job.crew.get(item.crewId)?.name ?? ''));
+    case 'source':
+      return guarded(item.sample === true ? SAMPLE_SOURCE : (item.source ?? ''));
     case 'sizes':
       return guarded(writeSizes(item.sizes));
     case 'basis':

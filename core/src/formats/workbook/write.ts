@@ -5,6 +5,7 @@ import { settingsOf } from '../../job/job.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { quantityPlaces } from '../../pricing/quantity.ts';
 import { type ReportLine, estimateReport, factsOf } from '../../reports/estimateReport.ts';
+import { priceAlternates } from '../../reports/alternates.ts';
 import { materialList } from '../../reports/materialList.ts';
 import { AT, COLUMNS, type Cell, columnIndex, letter, text } from './cell.ts';
 import { groupMarks, totalRows } from './totalRows.ts';
@@ -40,7 +41,25 @@ export function estimateWorkbook(figures: Figures): readonly WorkbookSheet[] {
   rows.push([]);
   rows.push(...totalRows(figures, { first: HEAD_ROWS + 1, last: lastLine, columns: COLUMNS.length }));
   const widths = COLUMNS.map(([, , width]) => width);
-  return [{ name: 'Estimate', widths, rows }, materialSheet(figures, places), ...acceptedSheet(figures)];
+  return [
+    { name: 'Estimate', widths, rows },
+    ...alternateSheet(figures, places),
+    materialSheet(figures, places),
+    ...acceptedSheet(figures),
+  ];
+}
+
+/** Options of the client: what each changes of the bid, and which are in it. */
+function alternateSheet(figures: Figures, places: number): readonly WorkbookSheet[] {
+  const prices = priceAlternates(figures);
+  if (prices.length === 0) return [];
+  const heads = ['Alternate', 'In the bid', 'Add or deduct'].map((title) => text(title, true));
+  const rows = prices.map(({ alternate, change }): readonly Cell[] => [
+    text(alternate.name),
+    text(alternate.accepted ? 'yes' : 'no'),
+    { kind: 'number', value: major(change, places), style: 'money' },
+  ]);
+  return [{ name: 'Alternates', widths: [44, 12, 16], rows: [heads, ...rows] }];
 }
 
 /** What has to be bought, the same part of the whole job in one row. */

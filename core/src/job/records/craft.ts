@@ -9,6 +9,8 @@ export const craftSchema = z
     name: nameField,
     wage: decimalField,
     burden: decimalField.optional(),
+    /** Its wage ships with the program and is nobody's. */
+    sample: z.literal(true).optional(),
   })
   .readonly();
 

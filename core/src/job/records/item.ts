@@ -33,6 +33,8 @@ export const itemSchema = z
     sizes: z.record(keyField, formulaField).readonly().optional(),
     source: shortField.optional(),
     tags: shortField.optional(),
+    /** Its price ships with the program and is nobody's: it is never taken for a real one. */
+    sample: z.literal(true).optional(),
     /** Waste of a line that is priced by this, where the line says none. */
     wastePercent: decimalField.optional(),
   })

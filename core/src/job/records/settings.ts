@@ -39,6 +39,26 @@ export const settingsSchema = z
     /** Lines of assemblies stand in the section their cost code belongs to, not under what was measured. */
     linesBy: z.literal('code').optional(),
     /** Prices older than this are doubted; 180 days where left out. */
+    /** Of the document, as the office counts its bids. */
+    bidNumber: shortField.optional(),
+    /** How often it was sent out changed; the first time is 0. */
+    bidRevision: z.number().int().min(0).max(999).optional(),
+    /** Tax on all that is sold, added below the total; sections may have a rate of their own. */
+    valueAddedTax: z
+      .strictObject({
+        name: nameField,
+        percent: decimalField,
+        rates: z
+          .array(z.strictObject({ sectionId: idOf('section'), percent: decimalField }).readonly())
+          .max(200)
+          .readonly()
+          .optional(),
+      })
+      .readonly()
+      .optional(),
+    paper: z.enum(['letter', 'a4']).optional(),
+    /** What comes from the library later comes without sample prices as well. */
+    noSamples: z.literal(true).optional(),
     priceDays: z.number().int().min(1).max(3650).optional(),
   })
   .readonly();

@@ -130,7 +130,12 @@ const subfloor: Maker = (system) => {
     ],
     parts: [
       booked('sheets', ['FR-SUB-34', 'Subfloor', 'sheet'], `net_area / (${sheetArea})`, ['5', '1']),
-      booked('adhesive', ['FR-ADH', 'Subfloor adhesive', 'tube'], 'net_area / spacing / 60 ft', ['0', '1']),
+      booked(
+        'adhesive',
+        ['FR-ADH', 'Subfloor adhesive', 'tube'],
+        `net_area / spacing / ${pick(system, '60 ft', '18.3 m')}`,
+        ['0', '1'],
+      ),
       booked(
         'nails',
         ['FR-NAIL-8', 'Nails', SIZES[system].mass],

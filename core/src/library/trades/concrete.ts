@@ -97,11 +97,16 @@ const stripFooting: Maker = (system) => {
       ),
       barPart(system),
       placing(volume),
-      part('trench', ['SW-EXC-FT', 'Dig the footing', volume], 'length * (width + 2 ft) * depth', {
-        equipment: '6.80',
-        hours: '0.05',
-        craft: 'operator',
-      }),
+      part(
+        'trench',
+        ['SW-EXC-FT', 'Dig the footing', volume],
+        `length * (width + ${pick(system, '2 ft', '0.6 m')}) * depth`,
+        {
+          equipment: '6.80',
+          hours: '0.05',
+          craft: 'operator',
+        },
+      ),
       part('keyway', ['LB-KEY', 'Keyway in the footing', length], 'length', {
         hours: '0.01',
         craft: 'carpenter',

@@ -1,4 +1,5 @@
 // data: electrical work of the trade library
+import type { UnitSystem } from '../../units/format.ts';
 import {
   type Maker,
   type TableContent,
@@ -19,47 +20,66 @@ import {
  * Area of a conductor with thermoplastic insulation, in²: NFPA 70 chapter 9 table 5 (from memory; the
  * sizes of checks.md).
  */
-const WIRES = choice(
-  ['No. 12', '0.0133'],
-  ['No. 10', '0.0211'],
-  ['No. 8', '0.0366'],
-  ['No. 6', '0.0507'],
-  ['No. 3', '0.0973'],
-  ['3/0', '0.2679'],
-);
+const WIRE_AREAS = [
+  ['No. 12', '3.3 mm²', '0.0133'],
+  ['No. 10', '5.3 mm²', '0.0211'],
+  ['No. 8', '8.4 mm²', '0.0366'],
+  ['No. 6', '13.3 mm²', '0.0507'],
+  ['No. 3', '26.7 mm²', '0.0973'],
+  ['3/0', '85 mm²', '0.2679'],
+] as const;
+
+/** A figure in inches or square inches as one in millimeters, as the metric samples have it. */
+const inMm = (inches: string): string => String(Math.round(Number(inches) * 254) / 10);
+const inMm2 = (squareInches: string): string => String(Math.round(Number(squareInches) * 64516) / 100);
+
+/** Wires by their gauge, or by the area of their copper; what is reckoned with is their area with insulation. */
+const wires = (system: UnitSystem) =>
+  choice(
+    ...WIRE_AREAS.map(
+      ([gauge, copper, area]) => [pick(system, gauge, copper), pick(system, area, inMm2(area))] as const,
+    ),
+  );
 
 /** Inside area of thin-wall conduit: NFPA 70 chapter 9 table 4 (from memory). */
-const CONDUIT_TABLE: TableContent = {
+const CONDUIT_ROWS = [
+  ['0.5', '0.304'],
+  ['0.75', '0.533'],
+  ['1', '0.864'],
+  ['1.25', '1.496'],
+  ['1.5', '2.036'],
+  ['2', '3.356'],
+] as const;
+
+const conduitTable = (system: UnitSystem): TableContent => ({
   key: 'conduits',
   name: 'Conduits, inside',
   columns: [
-    { key: 'trade_size', name: 'Trade size', unit: 'in' },
-    { key: 'inside', name: 'Inside area', unit: 'in²' },
+    { key: 'trade_size', name: 'Trade size', unit: pick(system, 'in', 'mm') },
+    { key: 'inside', name: 'Inside area', unit: pick(system, 'in²', 'mm²') },
   ],
-  rows: [
-    ['0.5', '0.304'],
-    ['0.75', '0.533'],
-    ['1', '0.864'],
-    ['1.25', '1.496'],
-    ['1.5', '2.036'],
-    ['2', '3.356'],
-  ],
-};
+  rows: CONDUIT_ROWS.map(([size, inside]) => pick(system, [size, inside], [inMm(size), inMm2(inside)])),
+});
 
 const WIRES_INSIDE = '(conductors * wire_area + ground * ground_area)';
 /** Share that may be filled: NFPA 70 chapter 9 table 1 (from memory): 53, 31 and 40 % for 1, 2 and more. */
 const ALLOWED = 'if(conductors + ground = 1, 53 %, if(conductors + ground = 2, 31 %, 40 %))';
-const CONDUIT_INSIDE = 'lookup(conduits, inside, trade_size, size * 1 in, exact)';
-
-/** Trade sizes of thin-wall conduit, as its inside diameter in inches. */
-const CONDUITS = choice(
-  ['1/2"', '0.5'],
-  ['3/4"', '0.75'],
-  ['1"', '1'],
-  ['1 1/4"', '1.25'],
-  ['1 1/2"', '1.5'],
-  ['2"', '2'],
-);
+/** Trade sizes are asked for in inches, or by their metric designators (NFPA 70, 300.1(C), from memory). */
+const SIZE_LABELS = [
+  ['1/2"', '16', '0.5'],
+  ['3/4"', '21', '0.75'],
+  ['1"', '27', '1'],
+  ['1 1/4"', '35', '1.25'],
+  ['1 1/2"', '41', '1.5'],
+  ['2"', '53', '2'],
+] as const;
+const conduits = (system: UnitSystem) =>
+  choice(
+    ...SIZE_LABELS.map(
+      ([inches, metric, size]) => [pick(system, inches, metric), pick(system, size, inMm(size))] as const,
+    ),
+  );
+const sizeOf = (system: UnitSystem): string => `size * 1 ${pick(system, 'in', 'mm')}`;
 
 const TRADE_SIZES = [
   ['050', '1/2 in', '0.5 in'],
@@ -69,7 +89,7 @@ const TRADE_SIZES = [
   ['150', '1-1/2 in', '1.5 in'],
   ['200', '2 in', '2 in'],
 ] as const;
-const BY_SIZE = (family: string) => ({ family, by: { trade_size: 'size * 1 in' } });
+const bySizeOf = (system: UnitSystem) => (family: string) => ({ family, by: { trade_size: sizeOf(system) } });
 
 /** Fittings for each trade size, at invented prices. */
 const FITTINGS = fittingsFor('trade_size', TRADE_SIZES);
@@ -106,6 +126,10 @@ const WIRE_ITEMS = inSteps('EL-WIR', 'Building wire', 'ft', 'area', [
 const conduitRun: Maker = (system) => {
   const { length } = SIZES[system];
   const stick = pick(system, '10 ft', '3 m');
+  const bySize = bySizeOf(system);
+  const wireUnit = pick(system, 'in²', 'mm²');
+  const usualWire = pick(system, '0.0133', inMm2('0.0133'));
+  const conduitInside = `lookup(conduits, inside, trade_size, ${sizeOf(system)}, exact)`;
   return assemblyOf({
     trade: 'Electrical',
     name: 'Conduit run',
@@ -114,20 +138,36 @@ const conduitRun: Maker = (system) => {
     tags: 'emt thin wall pipe wire feeder circuit pull',
     measures: 'run',
     version: 2,
-    tables: [CONDUIT_TABLE],
+    tables: [conduitTable(system)],
     checks: [
       {
-        when: `${WIRES_INSIDE} > ${ALLOWED} * ${CONDUIT_INSIDE}`,
-        text: `Overfilled: the wires take {${WIRES_INSIDE} / ${CONDUIT_INSIDE}, %} of the conduit, {${ALLOWED}, %} are allowed. A conduit of {lookup(conduits, trade_size, inside, ${WIRES_INSIDE} / (${ALLOWED})), in} is large enough.`,
+        when: `${WIRES_INSIDE} > ${ALLOWED} * ${conduitInside}`,
+        text: `Overfilled: the wires take {${WIRES_INSIDE} / ${conduitInside}, %} of the conduit, {${ALLOWED}, %} are allowed. A conduit of {lookup(conduits, trade_size, inside, ${WIRES_INSIDE} / (${ALLOWED})), ${pick(system, 'in', 'mm')}} is large enough.`,
       },
     ],
     note: '{length} of conduit in {count} runs, {conductors} conductors each.',
     inputs: [
-      input('size', 'Size of the conduit?', '', '0.75', 'trade size', CONDUITS),
+      input(
+        'size',
+        'Size of the conduit?',
+        '',
+        pick(system, '0.75', inMm('0.75')),
+        'trade size',
+        conduits(system),
+      ),
       input('conductors', 'How many conductors?', '', '3', '', [], { min: '1', max: '60' }),
-      input('wire_area', 'Size of the conductors?', 'in²', '0.0133', 'its area with insulation', WIRES),
+      input(
+        'wire_area',
+        'Size of the conductors?',
+        wireUnit,
+        usualWire,
+        'its area with insulation',
+        wires(system),
+      ),
       input('ground', 'A ground wire with them?', '', '1', '', YES_NO),
-      input('ground_area', 'Size of the ground wire?', 'in²', '0.0133', '', WIRES, { when: 'ground = 1' }),
+      input('ground_area', 'Size of the ground wire?', wireUnit, usualWire, '', wires(system), {
+        when: 'ground = 1',
+      }),
       input(
         'tail',
         'Tail of each conductor at an end?',
@@ -143,15 +183,15 @@ const conduitRun: Maker = (system) => {
         '1',
         'factor on the hours',
         choice(
-          ['Open, to 10 ft', '1'],
-          ['High, to 20 ft', '1.15'],
+          [pick(system, 'Open, to 10 ft', 'Open, to 3 m'), '1'],
+          [pick(system, 'High, to 20 ft', 'High, to 6 m'), '1.15'],
           ['Above finished ceiling', '1.3'],
           ['In slab', '0.85'],
         ),
       ),
     ],
     parts: [
-      sized('conduit', ['Conduit', length], 'length', BY_SIZE('Conduit'), CONDUIT_ITEMS, [
+      sized('conduit', ['Conduit', length], 'length', bySize('Conduit'), CONDUIT_ITEMS, [
         '0',
         pick(system, '10', '3'),
       ]),
@@ -159,28 +199,28 @@ const conduitRun: Maker = (system) => {
         'couplings',
         ['Couplings', 'ea'],
         `max(0, ceil(length / ${stick}) - count)`,
-        BY_SIZE('Conduit couplings'),
+        bySize('Conduit couplings'),
         FITTINGS('EL-CPL', 'Coupling', [0.62, 0.96, 1.45, 2.3, 3.1, 4.6]),
       ),
       sized(
         'connectors',
         ['Connectors, two a run', 'ea'],
         '2 * count',
-        BY_SIZE('Conduit connectors'),
+        bySize('Conduit connectors'),
         FITTINGS('EL-CNR', 'Connector', [0.55, 0.88, 1.35, 2.1, 2.9, 4.2]),
       ),
       sized(
         'straps',
         ['Straps', 'ea'],
         `ceil(length / ${stick}) + count`,
-        BY_SIZE('Conduit straps'),
+        bySize('Conduit straps'),
         FITTINGS('EL-STR', 'Strap', [0.32, 0.41, 0.55, 0.78, 0.95, 1.3]),
       ),
       sized(
         'elbows',
         ['Elbows', 'ea'],
         'bends + spare_elbows',
-        BY_SIZE('Conduit elbows'),
+        bySize('Conduit elbows'),
         FITTINGS('EL-ELB', 'Elbow', [2.6, 3.85, 5.9, 9.4, 12.8, 18.5]),
       ),
       sized(
@@ -239,7 +279,7 @@ const fixtures: Maker = (system) =>
       }),
       part(
         'box',
-        ['EL-BOX-4', 'Box, 4 in', 'ea'],
+        ['EL-BOX-4', pick(system, 'Box, 4 in', 'Box, 100 mm'), 'ea'],
         'count',
         { material: '2.95', hours: '0.16', craft: 'electrician' },
         ['0', '1'],

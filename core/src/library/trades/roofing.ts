@@ -26,9 +26,17 @@ function boardParts(face: string, system: UnitSystem): readonly PricedPart[] {
   return [
     sized('board', ['Board', 'sheet'], sheets, BOARDS, bookFamily(BOARDS.family), ['5', '1']),
     booked('screws', ['BD-SCR', 'Board screws', 'ea'], perBoard('40', system), ['0', '100']),
-    booked('ready_mix', ['BD-RMX', 'Ready-mix joint cement', mass], perBoard('4.5 lb', system)),
-    booked('tape', ['BD-TAPE', 'Joint tape', length], perBoard('15.4 ft', system)),
-    booked('compound', ['BD-CMP', 'Joint compound', mass], perBoard('2.9 lb', system)),
+    booked(
+      'ready_mix',
+      ['BD-RMX', 'Ready-mix joint cement', mass],
+      perBoard(pick(system, '4.5 lb', '2.04 kg'), system),
+    ),
+    booked('tape', ['BD-TAPE', 'Joint tape', length], perBoard(pick(system, '15.4 ft', '4.7 m'), system)),
+    booked(
+      'compound',
+      ['BD-CMP', 'Joint compound', mass],
+      perBoard(pick(system, '2.9 lb', '1.32 kg'), system),
+    ),
     booked('hanging', ['LB-BOARD', 'Hang and finish board', area], `layers * ${face}`),
   ];
 }
@@ -120,8 +128,8 @@ const shingles: Maker = (system) => {
       ),
       part(
         'nails',
-        ['RF-NAL', 'Roofing nails', 'lb'],
-        `slope_area * 1 lb / (${pick(system, '50 ft²', '4.6 m²')})`,
+        ['RF-NAL', 'Roofing nails', SIZES[system].mass],
+        `slope_area * ${pick(system, '1 lb / (50 ft²)', '0.45 kg / (4.6 m²)')}`,
         { material: '2.35' },
         ['0', '1'],
       ),
