@@ -109,7 +109,7 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
         </svg>
       </Link>
       {stages.map((stage) =>
-        stage.atFoot === true ? (
+        stage.path === LOOK ? (
           <SecondLookLink key={stage.path} stage={stage} />
         ) : (
           <StageLink key={stage.path} stage={stage} {...(stage.todo?.(figures) ?? NOTHING)} />
@@ -119,6 +119,8 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
   );
 });
 
+/** It counts its doubts by itself. */
+const LOOK = 'look';
 const NOTHING = { count: 0, words: '' };
 
 interface StageLinkProps {
@@ -128,11 +130,11 @@ interface StageLinkProps {
 }
 
 const StageLink = memo(function StageLink({ stage, count, words }: StageLinkProps) {
-  const { path, name, icon: Icon, atFoot } = stage;
+  const { path, name, icon: Icon } = stage;
   return (
     <NavLink
       to={path}
-      className={atFoot === true ? `${styles.spineStage} ${styles.spineLook}` : styles.spineStage}
+      className={path === LOOK ? `${styles.spineStage} ${styles.spineLook}` : styles.spineStage}
       title={count > 0 ? words : name}
     >
       <Icon size={20} strokeWidth={1.6} aria-hidden="true" />

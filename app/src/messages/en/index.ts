@@ -12,6 +12,7 @@ import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
+import { settings } from './settings.ts';
 import { sheets } from './sheets.ts';
 import { table } from './table.ts';
 import { word } from './word.ts';
@@ -33,6 +34,7 @@ export const en = {
   measure,
   prices,
   problem,
+  settings,
   sheets,
   table,
   word,

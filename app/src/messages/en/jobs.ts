@@ -38,11 +38,17 @@ export const jobs = {
   startFrom: 'Start from',
   aTemplateIncludesSectionsScopes:
     'A template includes sections, scopes, assemblies, prices, units and currency',
-  zestLinesOwnPricesAndAssemblies: 'Zest Line’s own prices and assemblies',
+  zestLinesOwnPricesAndAssemblies: 'Zest Line’s sections and assemblies',
   units: 'Units',
   feetAndInches: 'Feet and inches',
   metric: 'Metric',
   currency: 'Currency',
+  firstPrices: 'First prices',
+  samplesToTryWith: 'Samples to try with',
+  noPricesYet: 'None: I bring my own',
+  samplesAreMarked: 'Samples are nobody’s prices. Lines that use them are marked, and the bid warns of them.',
+  noSamplesIn:
+    'There are no samples in {{currency}} for these units. Items have names and hours, and wait for your prices.',
   numbersAreWritten: 'Numbers are written',
   templates: 'Templates',
   useTemplate: 'Use template',

@@ -11,11 +11,7 @@ const RIND = '#1e4b39';
 export function BidPaper({ model }: { readonly model: BidModel }) {
   return (
     <article className={styles.bidPaper} aria-label={model.heading}>
-      {model.warning === '' ? null : (
-        <Box color="#a3203f" fontWeight={600} mb="10px" role="alert">
-          {model.warning}
-        </Box>
-      )}
+      <Warning words={model.warning} />
       <PaperHead model={model} />
       <Box as="section" mt="16px">
         <Box color={INK_SOFT}>{model.for}</Box>
@@ -69,6 +65,13 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
     </article>
   );
 }
+
+const Warning = ({ words }: { readonly words: string }) =>
+  words === '' ? null : (
+    <Box color="#a3203f" fontWeight={600} mb="10px" role="alert">
+      {words}
+    </Box>
+  );
 
 function Options({ options: { title, rows } }: Pick<BidModel, 'options'>) {
   if (rows.length === 0) return null;

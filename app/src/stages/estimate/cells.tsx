@@ -7,7 +7,6 @@ import { plainToLocal } from '@zest/core/formula/localize';
 import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, alternateOfRow } from '@zest/core/estimate/rows';
 import type { Failure } from '@zest/core/job/failure';
-import type { Job } from '@zest/core/job/job';
 import { type ReportLine, pricingOfRow } from '@zest/core/reports/estimateReport';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { FailureText } from '../../figures/Figure.tsx';

@@ -2,7 +2,16 @@ import { Button } from '@chakra-ui/react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import * as z from 'zod';
-import { type FormState, type UseFormRegister, type UseFormSetValue, useForm } from 'react-hook-form';
+import {
+  type Control,
+  type FormState,
+  type UseFormRegister,
+  type UseFormSetValue,
+  useForm,
+  useWatch,
+} from 'react-hook-form';
+import { hasSamples } from '@zest/core/library/samples';
+import { CURRENCIES, NUMBER_STYLES, NUMBER_STYLE_NAMES } from '../../platform/numberStyles.ts';
 import type { NewJob } from '@zest/core/library/startJob';
 import type { JobSummary } from '../../storage/database.ts';
 import { Labeled } from '../../parts/Labeled.tsx';
@@ -11,20 +20,13 @@ import { Select, TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 
-const NUMBERS = {
-  point: { label: '1,234.56', decimalMark: '.', groupMark: ',' },
-  comma: { label: '1.234,56', decimalMark: ',', groupMark: '.' },
-  space: { label: '1 234,56', decimalMark: ',', groupMark: ' ' },
-} as const;
-
-const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF', 'JPY', 'KWD'] as const;
-
 const schema = z.object({
   name: z.string().trim().min(1, t('jobs.theJobNeedsAName')),
   client: z.string().trim().max(200),
   unitSystem: z.enum(['us', 'metric']),
   currency: z.enum(CURRENCIES),
-  numbers: z.enum(['point', 'comma', 'space']),
+  numbers: z.enum(NUMBER_STYLE_NAMES),
+  prices: z.enum(['samples', 'none']),
 });
 
 type Fields = z.output<typeof schema>;
@@ -41,13 +43,26 @@ interface NewJobDialogProps {
 export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobDialogProps) {
   const [from, setFrom] = useState(template);
   const [refusal, setRefusal] = useState<string | undefined>();
-  const { register, handleSubmit, setValue, formState } = useForm<Fields>({
+  const {
+    register,
+    handleSubmit,
+    setValue,
+    formState,
+    control: form,
+  } = useForm<Fields>({
     resolver: zodResolver(schema),
-    defaultValues: { name: '', client: '', unitSystem: 'us', currency: 'USD', numbers: 'point' },
+    defaultValues: {
+      name: '',
+      client: '',
+      unitSystem: 'us',
+      currency: 'USD',
+      numbers: 'point',
+      prices: 'samples',
+    },
   });
-  const submit = handleSubmit(async ({ name, client, unitSystem, currency, numbers }) => {
-    const { decimalMark, groupMark } = NUMBERS[numbers];
-    setRefusal(await onCreate({ name, client, unitSystem, currency, decimalMark, groupMark }, from));
+  const submit = handleSubmit(async ({ numbers, ...asked }) => {
+    const { decimalMark, groupMark } = NUMBER_STYLES[numbers];
+    setRefusal(await onCreate({ ...asked, decimalMark, groupMark }, from));
   });
   const nameError = refusal ?? formState.errors.name?.message;
   return (
@@ -68,16 +83,41 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
         <Labeled label={t('jobs.numbersAreWritten')}>
           {(control) => (
             <Select {...control} {...register('numbers')}>
-              {Object.entries(NUMBERS).map(([value, { label }]) => (
+              {NUMBER_STYLE_NAMES.map((value) => (
                 <option key={value} value={value}>
-                  {label}
+                  {NUMBER_STYLES[value].label}
                 </option>
               ))}
             </Select>
           )}
         </Labeled>
+        {from === undefined ? <FirstPrices form={form} register={register} /> : null}
       </form>
     </Modal>
+  );
+}
+
+interface FirstPricesProps {
+  readonly form: Control<Fields>;
+  readonly register: UseFormRegister<Fields>;
+}
+
+/** Where the first prices come from: samples that say so, where there are any in the currency, or none. */
+function FirstPrices({ form, register }: FirstPricesProps) {
+  const [unitSystem, currency] = useWatch({ control: form, name: ['unitSystem', 'currency'] });
+  const can = hasSamples({ unitSystem, currency });
+  return (
+    <Labeled
+      label={t('jobs.firstPrices')}
+      hint={can ? t('jobs.samplesAreMarked') : t('jobs.noSamplesIn', { currency })}
+    >
+      {(control) => (
+        <Select {...control} disabled={!can} {...register('prices')}>
+          <option value="samples">{t('jobs.samplesToTryWith')}</option>
+          <option value="none">{t('jobs.noPricesYet')}</option>
+        </Select>
+      )}
+    </Labeled>
   );
 }
 

@@ -4,6 +4,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { formatUnitCost } from '@zest/core/pricing/money';
+import { ownPrice } from '@zest/core/pricing/ownPrice';
 import { costOfOne } from '@zest/core/pricing/price';
 import { keyFor } from '@zest/core/job/keyFor';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
@@ -13,6 +14,7 @@ import { describeFailure } from '../../messages/describeFailure.ts';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobNow, useFormats, useOpenJob } from '../../stores/context.tsx';
 import { editItem } from './bookColumns.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
@@ -51,21 +53,11 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
     <aside className={`${layout.scroll} ${layout.sideBody}`} aria-label={t('prices.item')}>
       <div key={item.id} className={`${layout.form} ${layout.linePanel}`}>
         <h2>{item.description}</h2>
+        <SampleNote item={item} />
         <OneUnit item={item} />
         <DoneBy worker={worker} item={item} />
         <LaborFields item={item} numbers={numbers} edit={edit} />
-        {item.laborBy === undefined ? (
-          <label>
-            <span className="soft">{t('prices.hoursAreForSoMany', { unit: item.unit })}</span>
-            <CommitInput
-              label={t('prices.hoursPer')}
-              align="end"
-              placeholder={String(item.basis)}
-              value={item.laborBasis === undefined ? '' : String(item.laborBasis)}
-              onCommit={(text) => edit('laborBasis', text)}
-            />
-          </label>
-        ) : null}
+        <HoursPer item={item} edit={edit} />
         <MaterialFields item={item} numbers={numbers} edit={edit} />
         <Sizes item={item} change={change} />
         {field(t('prices.group'), 'group')}
@@ -78,6 +70,41 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
       </div>
     </aside>
   );
+}
+
+/** Says of a sample what it is, and takes it as one's own when that is meant. */
+function SampleNote({ item }: { readonly item: Item }) {
+  const settle = useSettle();
+  if (item.sample !== true) return null;
+  return (
+    <p className="warn">
+      {t('prices.samplePrice')}{' '}
+      <TextButton onClick={() => settle(t('prices.takeAsMyPrice2'), put(ownPrice(item)))}>
+        {t('prices.takeAsMyPrice')}
+      </TextButton>
+    </p>
+  );
+}
+
+interface HoursPerProps {
+  readonly item: Item;
+  readonly edit: (column: string, text: string) => string | undefined;
+}
+
+/** For how many units its hours are, where that is not what its costs are for. */
+function HoursPer({ item, edit }: HoursPerProps) {
+  return item.laborBy === undefined ? (
+    <label>
+      <span className="soft">{t('prices.hoursAreForSoMany', { unit: item.unit })}</span>
+      <CommitInput
+        label={t('prices.hoursPer')}
+        align="end"
+        placeholder={String(item.basis)}
+        value={item.laborBasis === undefined ? '' : String(item.laborBasis)}
+        onCommit={(text) => edit('laborBasis', text)}
+      />
+    </label>
+  ) : null;
 }
 
 interface MaterialFieldsProps {

@@ -27,6 +27,7 @@ export const FILTERS = {
   used: t('prices.pricedInThisJob'),
   unpriced: t('prices.withoutAPrice'),
   old: t('prices.withAnOldPrice'),
+  sample: t('prices.withASamplePrice'),
 } as const;
 export type Filter = keyof typeof FILTERS;
 
@@ -160,6 +161,7 @@ function useWanted(group: string, filter: Filter, recent: readonly string[]): (i
       used: ({ code }) => used.has(code),
       unpriced: isUnpriced,
       old: ({ date }) => (daysBetween(date, today) ?? 0) > priceDays,
+      sample: ({ sample }) => sample === true,
     };
     const pass = passes[filter];
     return (item: Item) => (group === '' || item.group === group) && pass(item);

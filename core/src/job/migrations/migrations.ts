@@ -4,10 +4,11 @@ import { zones } from './002-zones.ts';
 import { quantities } from './003-quantities.ts';
 import { money } from './004-money.ts';
 import { waste } from './005-waste.ts';
+import { samples } from './006-samples.ts';
 import type { Migration, RawRecord } from './migration.ts';
 
 /** One for each version there was, in their order. */
-export const MIGRATIONS: readonly Migration[] = [openings, zones, quantities, money, waste];
+export const MIGRATIONS: readonly Migration[] = [openings, zones, quantities, money, waste, samples];
 
 /** The version that is written now. */
 export const JOB_VERSION = MIGRATIONS.length + 1;
