@@ -92,6 +92,12 @@ async function optionFor(page: Page, number: string): Promise<string> {
   return option.innerText();
 }
 
+/** A pen without a scope asks for one; drawing goes to a new one where the question is left. */
+export async function letScopeBe(page: Page): Promise<void> {
+  const ask = page.getByLabel('What do you measure?');
+  if (await ask.isVisible()) await ask.press('Escape');
+}
+
 /** Where a place of a building lies on a sheet, in sheet points. */
 export type OnSheet = (place: Place) => readonly [x: number, y: number];
 
@@ -132,6 +138,7 @@ export function createDesk(page: Page, root: Locator, on: OnSheet = onSheet): De
     click,
     draw: async (pen, places) => {
       await page.keyboard.press(pen);
+      await letScopeBe(page);
       for (const place of places) await click(place);
       await page.keyboard.press('Enter');
     },

@@ -32,11 +32,11 @@ export async function saveTemplate(
 export async function startFromTemplate(
   services: Services,
   template: JobSummary,
-  asked: Pick<NewJob, 'name' | 'client'>,
+  { name, client }: Pick<NewJob, 'name' | 'client'>,
 ): Promise<Result<string, Problem>> {
   const job = await services.storage.loadJob(template.id);
   if (job === undefined) return refuse({ kind: 'job-missing' });
-  const settings = checkAnyRecord({ ...settingsOf(job), ...asked });
+  const settings = checkAnyRecord({ ...settingsOf(job), name, client });
   if (!settings.ok) return settings;
   const started = { ...job, settings: new Map([[settingsOf(job).id, settings.value]]) } as Job;
   const kept = await keepJob(services, started, new Map());

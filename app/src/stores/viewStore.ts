@@ -45,6 +45,8 @@ export interface ViewState {
   readonly tool: Tool;
   /** The scope the pen draws. */
   readonly penScope: string | undefined;
+  /** The kind of scope a pen has begun without: it is asked for. */
+  readonly scopeAsked: MarkKind | undefined;
   /** Ids of scopes, sections and zones that are not shown. */
   readonly hidden: ReadonlySet<string>;
   readonly alone: string | undefined;
@@ -106,6 +108,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     theme: kept === 'dark' ? 'dark' : 'light',
     tool: 'select',
     penScope: undefined,
+    scopeAsked: undefined,
     hidden: new Set(),
     alone: undefined,
     sheetShown: 'full',

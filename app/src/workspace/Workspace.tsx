@@ -9,6 +9,7 @@ import { Legend } from './overlays/Legend.tsx';
 import { Magnifier } from './overlays/Magnifier.tsx';
 import { MarkBar } from './overlays/MarkBar.tsx';
 import { Overlay } from './overlays/Overlay.tsx';
+import { ScopeAsk } from './overlays/ScopeAsk.tsx';
 import { ScaleNote } from './overlays/ScaleNote.tsx';
 import { PaneZoom } from './SheetPane.tsx';
 import { useViewport } from './useViewport.ts';
@@ -59,6 +60,7 @@ export function Workspace({ sheet }: { readonly sheet: Sheet }) {
             <MarkBar session={session} sheet={sheet} />
             <Legend sheet={sheet} viewport={viewport} />
             <HoleNote session={session} />
+            <ScopeAsk session={session} viewport={viewport} />
             <ScaleNote sheet={sheet} session={session} />
           </>
         )}

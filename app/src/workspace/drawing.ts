@@ -22,20 +22,34 @@ import { type TypedPiece, placeTypedAt } from './tools/draw.ts';
 import type { Strokes } from './tools/edit.ts';
 import { t } from '../messages/t.ts';
 
-/** The scope a pen draws: the one in hand if it is of the kind, else the last of the kind, else a new one. */
-export function scopeFor({ jobs, view, services }: Stores, kind: Mark['kind']): Scope | undefined {
+/** The scope in hand where it is measured in this way; undefined where the pen has none that was chosen. */
+export function chosenScope(
+  { jobs, view }: Pick<Stores, 'jobs' | 'view'>,
+  kind: Mark['kind'],
+): Scope | undefined {
+  const inHand = jobs.getState().open?.job.scope.get(view.getState().penScope as Scope['id']);
+  return inHand?.kind === kind ? inHand : undefined;
+}
+
+/**
+ * The scope that a mark goes to: the one in hand, else a new one. Nothing ever goes to a scope that was there
+ * and that nobody chose.
+ */
+export function scopeFor(stores: Stores, kind: Mark['kind']): Scope | undefined {
+  const { jobs, view, services } = stores;
   const job = jobs.getState().open?.job;
   if (job === undefined) return undefined;
-  const inHand = job.scope.get(view.getState().penScope as Scope['id']);
-  if (inHand?.kind === kind) return inHand;
-  const last = [...job.scope.values()]
-    .filter((scope) => scope.kind === kind)
-    .sort((a, b) => a.order - b.order)
-    .at(-1);
-  const scope = last ?? newScope(job, kind, services.makeId);
-  if (last === undefined && !jobs.actions.transact(t('workspace.newScope'), put(scope)).ok) return undefined;
+  const chosen = chosenScope(stores, kind);
+  if (chosen !== undefined) return chosen;
+  const scope = newScope(job, kind, services.makeId);
+  if (!jobs.actions.transact(t('workspace.newScope'), put(scope)).ok) return undefined;
   view.setState({ penScope: scope.id });
   return scope;
+}
+
+/** A pen that begins without a fitting scope asks which one; drawing without an answer makes a new one. */
+export function askScope(stores: Stores, kind: Mark['kind']): void {
+  stores.view.setState({ scopeAsked: chosenScope(stores, kind) === undefined ? kind : undefined });
 }
 
 /** `12'6"`, `12' @ 30` (an angle up from the sheet's level), `+8 ft` or `-3 m` for a rise. */

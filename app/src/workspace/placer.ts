@@ -12,7 +12,7 @@ import { nextOpeningRow } from '@zest/core/takeoff/openingRows';
 import { tellProblem } from '../parts/toaster.tsx';
 import { describeProblem } from '../messages/describeProblem.ts';
 import type { Stores } from '../stores/context.tsx';
-import { markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
+import { chosenScope, markOf, openingAt, openingRows, scopeFor } from './drawing.ts';
 import { enclosesNothing, isCounted, isOpened } from './sameSpot.ts';
 import type { Strokes } from './tools/edit.ts';
 import { t } from '../messages/t.ts';
@@ -94,7 +94,7 @@ function takeBacks(stores: Stores, held: HeldNow): Pick<Placer, 'takeBackOpening
     },
     takeBackCount: () => {
       const { job: now, sheet: on } = held();
-      const target = scopeFor(stores, 'count');
+      const target = chosenScope(stores, 'count');
       const last = [...now.mark.values()]
         .filter((mark) => mark.scopeId === target?.id && mark.sheetId === on.id)
         .at(-1);

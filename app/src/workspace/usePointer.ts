@@ -52,13 +52,14 @@ function listen(target: HTMLElement, ...listeners: readonly Listener[]): () => v
   };
 }
 
+/** On the sheet itself, not on what lies over it. */
+const isOnDesk = (event: Event): boolean =>
+  !(event.target as HTMLElement).closest('.zoom, .desk-note, .mark-bar, .legend, .hole-note, .scope-ask');
+
 function bindPress(target: HTMLElement, viewport: Viewport, session: PointerTarget): () => void {
   let press:
     | { readonly start: Point; last: Point; mode: 'pan' | 'drag' | 'click' | 'panning'; moved: boolean }
     | undefined;
-  const isOnDesk = (event: Event): boolean =>
-    !(event.target as HTMLElement).closest('.zoom, .desk-note, .mark-bar, .legend');
-
   const down = (event: PointerEvent): void => {
     if (!isOnDesk(event) || event.button > 1) return;
     target.focus({ preventScroll: true });
@@ -111,6 +112,8 @@ const NOTCH_RATE = 0.0014;
 /** A wheel's steps zoom; a trackpad's two fingers pan, its pinch zooms. */
 function bindWheel(target: HTMLElement, viewport: Viewport): () => void {
   const wheel = (event: WheelEvent): void => {
+    // A list over the sheet scrolls.
+    if (!isOnDesk(event)) return;
     event.preventDefault();
     const { camera } = viewport.store.getState();
     const stepped =

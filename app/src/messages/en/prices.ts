@@ -113,6 +113,7 @@ export const prices = {
   samplePrice: 'Sample price: nobody offered it to you.',
   takeAsMyPrice: 'It is my price',
   takeAsMyPrice2: 'take a sample as your price',
+  sample: 'sample',
   withASamplePrice: 'with a sample price',
   pricedOn: 'Priced on',
   source: 'Source',

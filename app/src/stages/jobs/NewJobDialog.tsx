@@ -113,7 +113,7 @@ function FirstPrices({ form, register }: FirstPricesProps) {
     >
       {(control) => (
         <Select {...control} disabled={!can} {...register('prices')}>
-          <option value="samples">{t('jobs.samplesToTryWith')}</option>
+          {can ? <option value="samples">{t('jobs.samplesToTryWith')}</option> : null}
           <option value="none">{t('jobs.noPricesYet')}</option>
         </Select>
       )}

@@ -1,15 +1,15 @@
 import { useCallback, useMemo } from 'react';
 import { put } from '@zest/core/job/change';
 import type { Command } from '@zest/core/job/change';
-import { type Job, inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
+import { orderAfter, settingsOf } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
-import type { Assembly } from '@zest/core/job/records/assembly';
 import type { Scope } from '@zest/core/job/records/scope';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { SearchChoice, type SearchOption } from '../../parts/SearchChoice.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
+import { ownFitting } from './ownFitting.ts';
 import { t } from '../../messages/t.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
@@ -28,15 +28,6 @@ const option = (id: string, name: string, from: string): SearchOption => ({
   ),
 });
 
-const ownFitting = (job: Job, scope: Scope, text: string): readonly Assembly[] => {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return inOrder(job.assembly.values()).filter(
-    ({ name, description, folder = '', tags = '', measures }) =>
-      measures === scope.kind &&
-      words.every((word) => `${name} ${folder} ${tags} ${description}`.toLowerCase().includes(word)),
-  );
-};
-
 /** Applies an assembly to the scope: one of the job's own, or one of the trade library. */
 export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   const { job } = useOpenJob();
@@ -49,7 +40,7 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
   );
   const find = useCallback(
     (text: string): readonly SearchOption[] => {
-      const own = ownFitting(job, scope, text);
+      const own = ownFitting(job, scope.kind, text);
       const names = new Set([...job.assembly.values()].map(({ name }) => name));
       const shipped = findAssemblies(library, scope.kind, text).filter(({ name }) => !names.has(name));
       return [

@@ -62,6 +62,7 @@ const WIDTHS: Readonly<Record<string, string>> = {
   description: 'minmax(176px, 1fr)',
   supplier: '100px',
   date: '92px',
+  material: '84px',
   group: '110px',
   craft: '100px',
   source: '110px',
@@ -95,6 +96,7 @@ export function bookColumn(
       sortBy: ({ unit }) => unit,
       show: ({ unit }) => <span className="unit">{unit}</span>,
     };
+  if (id === 'supplier') return supplierColumn(column);
   const figure = figureColumn(column, formats);
   if (figure !== undefined) return figure;
   if (id === 'craft')
@@ -168,11 +170,23 @@ function editWorker(item: Item, text: string, job: Pick<Job, 'craft' | 'crew'>):
     : accept({ ...bare, craftId: null, crewId: crew.id });
 }
 
+type Shape = Pick<Column, 'id' | 'title' | 'width' | 'editable' | 'stays'>;
+
+/** Who offered it. Of a sample that is nobody, and must be seen where a supplier would be. */
+const supplierColumn = (column: Shape): Column => ({
+  ...column,
+  text: ({ supplier }) => supplier,
+  sortBy: ({ supplier }) => supplier,
+  show: ({ supplier, sample }) =>
+    sample === true && supplier === '' ? (
+      <span className="warn">{t('prices.sample')}</span>
+    ) : (
+      <span className="cut">{supplier}</span>
+    ),
+});
+
 /** A column of figures; undefined where the column holds words. */
-function figureColumn(
-  column: Pick<Column, 'id' | 'title' | 'width' | 'editable' | 'stays'>,
-  { money, numbers }: Formats,
-): Column | undefined {
+function figureColumn(column: Shape, { money, numbers }: Formats): Column | undefined {
   const { id } = column;
   if (id === 'basis' || id === 'laborBasis')
     return {

@@ -20,6 +20,7 @@ export const styles = classes({
     gap: '12px',
     alignContent: 'start',
     '& h2': { fontSize: '14px', fontWeight: 600 },
+    '& label > .soft': { fontSize: '13px' },
   },
   example: {
     borderTop: '1px solid',

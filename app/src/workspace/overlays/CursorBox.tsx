@@ -39,7 +39,8 @@ export function CursorBox({ viewport, session, sheet }: CursorBoxProps) {
   if (!isDrawnKind(tool) || pointer === undefined || draft.hover === undefined) return null;
   const stroke = currentStroke(draft);
   const from = stroke.at(-1);
-  if (from === undefined && draft.strokes.length === 0) return null;
+  const place = besidePointer(viewport, toScreen(camera, draft.hover));
+  if (from === undefined && draft.strokes.length === 0) return <InHand scope={scope} style={place} />;
   const next = aim(draft, draft.hover, draft.square);
   const ring = ringTo(draft, next);
   const ahead = piecesTo(draft, next);
@@ -64,11 +65,7 @@ export function CursorBox({ viewport, session, sheet }: CursorBoxProps) {
           scale,
         );
   return (
-    <div
-      className={styles.cursorBox}
-      data-live={soFar ?? ''}
-      style={besidePointer(viewport, toScreen(camera, draft.hover))}
-    >
+    <div className={styles.cursorBox} data-live={soFar ?? ''} style={place}>
       {from === undefined ? null : (
         <div>
           {draft.typed === '' ? <b>{write(segment, LENGTH)}</b> : <b className="typed">{draft.typed}▏</b>}{' '}
@@ -86,6 +83,18 @@ export function CursorBox({ viewport, session, sheet }: CursorBoxProps) {
     </div>
   );
 }
+
+interface InHandProps {
+  readonly scope: Scope | undefined;
+  readonly style: CSSProperties;
+}
+
+/** What the pen measures, before anything is drawn. */
+const InHand = ({ scope, style }: InHandProps) => (
+  <div className={styles.cursorBox} style={style}>
+    <span>{scope?.name ?? t('workspace.aNewScope')}</span>
+  </div>
+);
 
 /** At the edges it stands on the other side of the pointer. */
 function besidePointer(viewport: Viewport, at: Point): CSSProperties {

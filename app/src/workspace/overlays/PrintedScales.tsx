@@ -42,7 +42,9 @@ export function PrintedScales({ sheet }: { readonly sheet: Sheet }) {
     const scale = { ...scaleOfRatio(ratio), source: { by: 'ratio', text } } as const;
     actions.transact(t('workspace.scaleOf', { number: sheet.number }), put({ ...sheet, scale }));
   };
-  return printed.slice(0, OFFERED).map(({ text, ratio }) => {
+  // What the title block says holds for the sheet; details have their scale by a box around them.
+  const offered = parseScaleRatio(sheet.printedScale).ok ? printed.slice(0, 1) : printed.slice(0, OFFERED);
+  return offered.map(({ text, ratio }) => {
     const other = findOtherPaper(text, paper);
     if (other === undefined)
       return (

@@ -1,4 +1,4 @@
-import { scopeFor } from '../drawing.ts';
+import { askScope } from '../drawing.ts';
 import { SAME_PX, type ToolModule } from './tool.ts';
 import { t } from '../../messages/t.ts';
 
@@ -10,7 +10,7 @@ export const COUNT: ToolModule = {
   magnified: true,
   dock: { name: t('workspace.count') },
   action: { label: t('workspace.count'), key: 'C' },
-  begin: ({ stores }) => void scopeFor(stores, 'count'),
+  begin: ({ stores }) => askScope(stores, 'count'),
   click: ({ place, toSheetPt }, { at }) => place.count(at, toSheetPt(SAME_PX)),
   key: ({ place }, { key, type }) => {
     if (key !== 'Backspace' || type !== 'keydown') return false;

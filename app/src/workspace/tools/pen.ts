@@ -1,7 +1,7 @@
 import type { Point } from '@zest/core/geometry/point';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { describeTyped, readTyped, scopeFor } from '../drawing.ts';
+import { askScope, describeTyped, readTyped } from '../drawing.ts';
 import { type DrawContext, type DrawEffect, type DrawEvent, type DrawnKind, drawPen } from './draw.ts';
 import { onDrawKey } from './drawKeys.ts';
 import { NEAR_PX, SAME_PX, type ToolContext, type ToolModule } from './tool.ts';
@@ -54,7 +54,7 @@ function makePen(id: DrawnKind, name: string, label: string, key: string): ToolM
     magnified: true,
     dock: { name },
     action: { label, key },
-    begin: ({ stores }) => void scopeFor(stores, id),
+    begin: ({ stores }) => askScope(stores, id),
     move: (context, { at, shift }) => draw(context, id, { type: 'move', at, square: shift }),
     click: (context, { at, shift, timeMs }) =>
       draw(context, id, { type: 'click', at, square: shift, timeMs }),
