@@ -1,9 +1,10 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { A1, strangerSheets } from '@zest/demo/strangers/sheets';
 import type { Spot } from '@zest/demo/strangers/plan';
 import { writeStranger } from '@zest/demo/strangers/write';
 import { createHands } from '../drivers/actions.ts';
-import { createDesk, goTo, tallyFigure, totalOf, waitSaved } from '../drivers/zest.ts';
+import { createDesk, tallyFigure, totalOf, waitSaved } from '../drivers/zest.ts';
 
 /** What the design allows from an empty company to a bid with an option. */
 const MOST_ACTIONS = 150;
@@ -84,6 +85,12 @@ test('a first bid with an option on a stranger’s sheet', async ({ page }) => {
     await hands.key('Enter');
   }
 
+  // Doors sit in them, one click each.
+  await hands.key('o');
+  for (const door of plan.doors) await hands.point(desk, door);
+  await expect(page.getByRole('button', { name: /^Undo place/ })).toBeVisible();
+  await hands.key('Escape');
+
   // Rooms as boxes from corner to corner, tiled.
   await hands.key('a');
   await hands.type(ask, 'floor tile');
@@ -124,10 +131,42 @@ test('a first bid with an option on a stranger’s sheet', async ({ page }) => {
   }
   await expect(tallyFigure(page, 'l1')).toHaveText(/8.*of 8/);
 
-  // An option: tiles are left out, priced beside the bid.
-  await goTo(page, 'Estimate');
-  expect(await totalOf(page)).toBeGreaterThan(0);
-  console.log(`actions so far: ${hands.count()}`);
+  // A price of one's own, in the cell where a sample stands.
+  await hands.click(page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Prices/ }));
+  await hands.type(page.getByLabel('Search the price book'), 'FN-TIL');
+  const tile = page.getByRole('grid', { name: 'Price book' }).getByRole('row', { name: /FN-TIL/ });
+  await expect(tile).toContainText('sample');
+  await hands.click(tile.getByRole('gridcell').nth(4));
+  await page.keyboard.type('4,10');
+  await hands.key('Enter');
+  await expect(tile).not.toContainText('sample');
+
+  // An option: the tiles.
+  await hands.click(
+    page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Estimate/ }),
+  );
+  const grid = page.getByRole('grid', { name: 'Estimate' });
+  await hands.click(grid.getByRole('gridcell', { name: 'Floor tile', exact: true }).first());
+  const before = await totalOf(page);
+  await hands.choose(page.getByLabel('Alternate of the selected lines'), {
+    label: 'Added by a new alternate',
+  });
+  await expect.poll(() => totalOf(page)).toBeLessThan(before);
+
+  // The bid with its option, as PDF and as workbook.
+  await hands.click(page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Bid/ }));
+  const paper = page.getByRole('article', { name: /^Bid/ });
+  await expect(paper.getByRole('region', { name: 'Alternates' })).toContainText('add');
+  await expect(paper.getByRole('alert')).toContainText('Contains sample prices');
+  for (const [name, start] of [
+    ['Bid as PDF', '%PDF-'],
+    ['XLSX', 'PK'],
+  ] as const) {
+    const download = page.waitForEvent('download');
+    await hands.click(page.getByRole('button', { name, exact: true }));
+    const bytesOut = await readFile(await (await download).path());
+    expect(bytesOut.subarray(0, start.length).toString('latin1')).toBe(start);
+  }
   await waitSaved(page);
   console.log(`actions: ${hands.count()}`);
   expect(hands.count()).toBeLessThanOrEqual(MOST_ACTIONS);

@@ -23,6 +23,8 @@ export interface StrangerSheet {
   readonly hidden: Content;
   /** Where two faces of a room meet. */
   readonly corners: readonly Spot[];
+  /** The middles of the doors. */
+  readonly doors: readonly Spot[];
   /** Bare floor, well away from everything that shows. */
   readonly floor: readonly Spot[];
 }
@@ -99,6 +101,9 @@ function drawSheet(asked: Asked, index: number): StrangerSheet {
     hidden: `q 1 0 0 -1 0 ${height} cm ${diagonals} Q`,
     corners: [...innerCorners(plan), ...curvedCorners([plan.box.maxX + 40 * MM, 20 * MM], thickness)].map(
       turn.apply,
+    ),
+    doors: plan.doors.map(({ hinge, strike }): Spot =>
+      turn.apply([(hinge[0] + strike[0]) / 2, (hinge[1] + strike[1]) / 2]),
     ),
     floor: crossed ? [] : bareFloor(plan, seed).map(turn.apply),
   };
