@@ -3,7 +3,7 @@ import { A1, strangerSheets } from '@zest/demo/strangers/sheets';
 import { titledSheets } from '@zest/demo/strangers/titleBlocks';
 import { writeStranger } from '@zest/demo/strangers/write';
 import type { Spot } from '@zest/demo/strangers/plan';
-import { addPdf, createDesk, goTo, newJob, tallyFigure } from '../drivers/zest.ts';
+import { addPdf, createDesk, goTo, letScopeBe, newJob, tallyFigure } from '../drivers/zest.ts';
 
 const named = <Sheet extends { readonly name: string }>(sheets: readonly Sheet[], name: string): Sheet => {
   const found = sheets.find((each) => each.name.startsWith(name));
@@ -49,6 +49,7 @@ test("a room on a stranger's sheet: its printed scale in one click, its corners 
   const [first] = room as [Spot];
   await desk.zoomTo(first, 3);
   await page.keyboard.press('a');
+  await letScopeBe(page);
   await expect(page.getByLabel('What the pen snaps to')).toHaveValue('lines');
   await expect(page.locator('#snap-seen')).toHaveText(/\d+ lines/);
   // Each corner a millimeter of paper off, to the inside and the outside in turn.
@@ -84,6 +85,7 @@ test('a sheet with several scales offers each, and nothing is taken by itself', 
 test('bare floor draws the pen to nothing, and marks draw it only when that is chosen', async ({ page }) => {
   const { plan, desk } = await openStranger(page, 'two lines, 2 mm', '1:50, table at the corner');
   await page.keyboard.press('l');
+  await letScopeBe(page);
   for (const spot of plan.floor.slice(0, 4)) {
     await desk.move(spot);
     await expect(page.locator('.snap-sign')).toHaveCount(0);

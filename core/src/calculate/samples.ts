@@ -1,4 +1,5 @@
 import type { LineAt } from '../estimate/lineSources.ts';
+import type { Craft } from '../job/records/craft.ts';
 import type { Item } from '../job/records/item.ts';
 import type { LineKey } from '../job/lineKey.ts';
 import { knownValue } from './define.ts';
@@ -37,9 +38,11 @@ export function samplesOfPricing(figures: Figures, key: LineKey, pricing: Pricin
   const { costs, hours } = price.value;
   return {
     price: item?.sample === true && costs.some(({ fromBook }) => fromBook === true),
-    wage: hours > 0 && craftsOf(figures, pricing, item).some((id) => job.craft.get(id)?.sample === true),
+    wage: hours > 0 && craftsOf(figures, pricing, item).some((id) => isSampleWage(job.craft.get(id))),
   };
 }
+
+const isSampleWage = (craft: Craft | undefined): boolean => craft?.sample === true && craft.wage !== '';
 
 function craftsOf({ job }: Figures, { craftId, crewId, labor }: Pricing, item: Item | undefined) {
   if (craftId !== undefined) return [craftId];

@@ -18,7 +18,7 @@ const straight = (feet: number): Drawn =>
 const HUNDRED = straight(100);
 /** 88 8/9 ft² by its face: 88.8889 x 1.125 is 100 blocks in 8 ft of height. */
 const HUNDRED_BLOCKS = straight(100 / 9);
-const BLOCKS = { height: '8' };
+const BLOCKS = { height: '8', grouted: '100' };
 
 const block = (figure: string, key: string, expected: number, unit: string, source: string): Check => ({
   figure,

@@ -86,7 +86,7 @@ describe('block wall', () => {
         [0, 0],
         [100, 0],
       ],
-      { height: '8' },
+      { height: '8', grouted: '100' },
     );
     expect(wall.net('blocks', 'ea')).toBe(900);
     expect(wall.bought('mortar')).toBe(27);

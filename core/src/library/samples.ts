@@ -16,17 +16,32 @@ interface Priced {
   readonly date: string;
 }
 
-/** An item with its sample price, which says that it is one; or with none, and nobody's name beside it. */
+/**
+ * An item that ships, with its sample price or with none. It says in both cases where it is from, so that a price may
+ * follow once there are samples in the currency of the job; nobody's name stands beside it.
+ */
 export const samplePrice = <Item extends Priced>(
   item: Item,
   isPriced: boolean,
-): Item & { readonly sample?: true } =>
+): Item & { readonly sample: true } =>
   isPriced
     ? { ...item, supplier: '', date: '', sample: true }
-    : { ...item, material: '', equipment: '', subcontract: '', other: '', supplier: '', date: '' };
+    : {
+        ...item,
+        material: '',
+        equipment: '',
+        subcontract: '',
+        other: '',
+        supplier: '',
+        date: '',
+        sample: true,
+      };
 
-/** What an hour of a craft costs as a sample, or nothing yet. */
+/** What an hour of a craft that ships costs as a sample, or nothing yet. */
 export const sampleWage = (
   wage: string,
   isPriced: boolean,
-): { readonly wage: string; readonly sample?: true } => (isPriced ? { wage, sample: true } : { wage: '' });
+): { readonly wage: string; readonly sample: true } => ({
+  wage: isPriced ? wage : '',
+  sample: true,
+});

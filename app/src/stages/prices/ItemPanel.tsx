@@ -4,7 +4,7 @@ import { inOrder } from '@zest/core/job/job';
 import type { Item } from '@zest/core/job/records/item';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { formatUnitCost } from '@zest/core/pricing/money';
-import { ownPrice } from '@zest/core/pricing/ownPrice';
+import { hasSamplePrice, ownPrice } from '@zest/core/pricing/ownPrice';
 import { costOfOne } from '@zest/core/pricing/price';
 import { keyFor } from '@zest/core/job/keyFor';
 import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
@@ -75,7 +75,7 @@ export function ItemPanel({ item }: { readonly item: Item | undefined }) {
 /** Says of a sample what it is, and takes it as one's own when that is meant. */
 function SampleNote({ item }: { readonly item: Item }) {
   const settle = useSettle();
-  if (item.sample !== true) return null;
+  if (!hasSamplePrice(item)) return null;
   return (
     <p className="warn">
       {t('prices.samplePrice')}{' '}

@@ -1,6 +1,6 @@
 import { plainToLocal } from '@zest/core/formula/localize';
 import type { Job } from '@zest/core/job/job';
-import { ownPrice } from '@zest/core/pricing/ownPrice';
+import { hasSamplePrice, ownPrice } from '@zest/core/pricing/ownPrice';
 import type { Item } from '@zest/core/job/records/item';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
@@ -177,11 +177,11 @@ const supplierColumn = (column: Shape): Column => ({
   ...column,
   text: ({ supplier }) => supplier,
   sortBy: ({ supplier }) => supplier,
-  show: ({ supplier, sample }) =>
-    sample === true && supplier === '' ? (
+  show: (item) =>
+    hasSamplePrice(item) && item.supplier === '' ? (
       <span className="warn">{t('prices.sample')}</span>
     ) : (
-      <span className="cut">{supplier}</span>
+      <span className="cut">{item.supplier}</span>
     ),
 });
 

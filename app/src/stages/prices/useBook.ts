@@ -7,6 +7,7 @@ import type { Item } from '@zest/core/job/records/item';
 import { daysBetween } from '@zest/core/doubts/context';
 import { USUAL_PRICE_DAYS } from '@zest/core/doubts/rules/priceOld';
 import { BLANK_ITEM } from '@zest/core/pricing/blankItem';
+import { hasSamplePrice } from '@zest/core/pricing/ownPrice';
 import { isUnpriced, searchOf, usedCodes } from '@zest/core/pricing/book';
 import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
@@ -161,7 +162,7 @@ function useWanted(group: string, filter: Filter, recent: readonly string[]): (i
       used: ({ code }) => used.has(code),
       unpriced: isUnpriced,
       old: ({ date }) => (daysBetween(date, today) ?? 0) > priceDays,
-      sample: ({ sample }) => sample === true,
+      sample: hasSamplePrice,
     };
     const pass = passes[filter];
     return (item: Item) => (group === '' || item.group === group) && pass(item);

@@ -94,7 +94,13 @@ const wallPaint: Maker = (system) => {
       input('height', 'Height that is painted?', length, height),
       input('faces', 'On how many faces?', '', '2', '', choice(['One face', '1'], ['Both faces', '2'])),
       input('coats', 'Finish coats?', '', '2'),
-      input('openings', 'Area of openings to take off?', area, '0', 'on one face'),
+      input(
+        'openings',
+        'Area of openings to take off?',
+        area,
+        'deducted_area',
+        'on one face: those drawn in the walls, or typed',
+      ),
     ],
     parts: [
       part('surface', ['LB-PREP', 'Prepare the surface', area], 'faces * (length * height - openings)', {

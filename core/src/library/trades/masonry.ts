@@ -36,7 +36,13 @@ const brickVeneer: Maker = (system) => {
     measures: 'run',
     inputs: [
       input('height', 'Height of the veneer?', length, height),
-      input('openings', 'Area of openings to take off?', area, '0'),
+      input(
+        'openings',
+        'Area of openings to take off?',
+        area,
+        'deducted_area',
+        'those drawn in the walls, or typed',
+      ),
     ],
     parts: [
       booked(
