@@ -102,4 +102,7 @@ async function takeAll(page: Page): Promise<void> {
   await goTo(page, 'Bid');
   await expect(page.getByRole('heading', { name: 'Bid', level: 1 })).toBeVisible();
   await take('bid');
+  await goTo(page, 'Job');
+  await expect(page.getByRole('heading', { name: 'Job settings' })).toBeVisible();
+  await take('settings');
 }

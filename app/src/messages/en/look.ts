@@ -3,6 +3,8 @@ export const look = {
   looking: 'Looking…',
   accepted: '{{doubts}}, {{number}} accepted',
   doubts: 'Doubts',
+  nothingToLookAt: 'Nothing to look at yet',
+  nothingMeasuredOrPriced: 'Nothing is measured and nothing is priced. Second look asks about what is there.',
   nothingToAsk: 'Nothing to ask',
   allInOrder:
     'Scales, prices, units, quantities, quotes and yardsticks were looked at, and all of it is in order.',

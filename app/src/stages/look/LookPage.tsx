@@ -17,6 +17,7 @@ import {
   useServices,
   useSetView,
 } from '../../stores/context.tsx';
+import { useOfJob } from '../../stores/jobHooks.ts';
 import { dayOf } from '../../platform/days.ts';
 import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
@@ -50,9 +51,7 @@ export function LookPage() {
         aria-label={t('look.doubts')}
       >
         {look !== undefined && open.length === 0 ? (
-          <Empty title={t('look.nothingToAsk')}>
-            {t(look.accepted.length > 0 ? 'look.allInOrderOrAccepted' : 'look.allInOrder')}
-          </Empty>
+          <NothingToAsk hasAccepted={look.accepted.length > 0} />
         ) : null}
         {rules.map((rule) => (
           <RuleGroup key={rule} rule={rule} doubts={open.filter(({ about }) => about.rule === rule)} />
@@ -63,7 +62,19 @@ export function LookPage() {
   );
 }
 
-const SHOWN = 40;
+/** In order is only what was looked at: a job with no marks and no lines has nothing to ask about. */
+function NothingToAsk({ hasAccepted }: { readonly hasAccepted: boolean }) {
+  const isEmpty = useOfJob(({ job }) => job.mark.size + job.piece.size + job.line.size + job.use.size === 0);
+  if (isEmpty) return <Empty title={t('look.nothingToLookAt')}>{t('look.nothingMeasuredOrPriced')}</Empty>;
+  return (
+    <Empty title={t('look.nothingToAsk')}>
+      {t(hasAccepted ? 'look.allInOrderOrAccepted' : 'look.allInOrder')}
+    </Empty>
+  );
+}
+
+/** Many doubts of one kind must not hide the others: the rest of a kind opens by a press. */
+const SHOWN = 6;
 
 function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts: readonly Doubt[] }) {
   const [all, setAll] = useState(false);

@@ -104,6 +104,7 @@ export function Dock({ session, snapper }: DockProps) {
           <Select
             small
             className={styles.dockForm}
+            style={{ width: 84 }}
             aria-label={t('workspace.howTheNextPieceIsDrawn')}
             value={form}
             onChange={(event) => session.draw({ type: 'form', form: event.target.value as Form })}

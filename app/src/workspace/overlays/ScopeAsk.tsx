@@ -6,6 +6,7 @@ import { ownFitting } from '../../stages/measure/ownFitting.ts';
 import { type Job, inOrder, settingsOf } from '@zest/core/job/job';
 import type { MarkKind } from '@zest/core/job/markKinds';
 import type { Scope } from '@zest/core/job/records/scope';
+import { sectionOfTrade } from '@zest/core/library/sectionOfTrade';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from '@zest/core/library/tradeLibrary';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
@@ -96,12 +97,15 @@ const option = (id: string, name: string, from: string): SearchOption => ({
   ),
 });
 
-const scopesNamed = (job: Job, kind: MarkKind, text: string): readonly Scope[] => {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return inOrder(job.scope.values()).filter(
-    (scope) => scope.kind === kind && words.every((word) => scope.name.toLowerCase().includes(word)),
-  );
-};
+const holdsWords = (name: string, text: string): boolean =>
+  text
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .every((word) => name.toLowerCase().includes(word));
+
+const scopesNamed = (job: Job, kind: MarkKind, text: string): readonly Scope[] =>
+  inOrder(job.scope.values()).filter((scope) => scope.kind === kind && holdsWords(scope.name, text));
 
 const useLibrary = () => {
   const { job } = useOpenJob();
@@ -125,11 +129,17 @@ function useFind(kind: MarkKind): (text: string) => readonly SearchOption[] {
       const own = ownFitting(job, kind, typed);
       const names = new Set([...job.assembly.values()].map(({ name }) => name));
       const shipped = findAssemblies(library, kind, typed).filter(({ name }) => !names.has(name));
+      const priced = [
+        ...own.map(({ id, name }) => ({ name, of: option(`${OWN}${id}`, name, t('measure.inThisJob')) })),
+        ...shipped.map(({ name, trade }) => ({ name, of: option(`${LIBRARY}${name}`, name, trade) })),
+      ];
+      // What is called so before a new name, what only speaks of it after.
+      const isCalled = ({ name }: { readonly name: string }): boolean => holdsWords(name, typed);
       return [
         ...scopes.map(({ id, name }) => option(`${SCOPE}${id}`, name, t('workspace.aScopeThere'))),
+        ...priced.filter(isCalled).map(({ of }) => of),
         ...(isNew ? [option(`${NEW}${typed}`, typed, t('workspace.aNewScope'))] : []),
-        ...own.map(({ id, name }) => option(`${OWN}${id}`, name, t('measure.inThisJob'))),
-        ...shipped.map(({ name, trade }) => option(`${LIBRARY}${name}`, name, trade)),
+        ...priced.filter((each) => !isCalled(each)).map(({ of }) => of),
       ].slice(0, LIMIT);
     },
     [job, kind, library],
@@ -152,7 +162,8 @@ function useChoose(kind: MarkKind): (id: string) => void {
     if (id.startsWith(SCOPE)) return setView({ penScope: id.slice(SCOPE.length), scopeAsked: undefined });
     const own = job.assembly.get(id.slice(OWN.length) as Assembly['id']);
     const name = own?.name ?? id.slice(id.startsWith(NEW) ? NEW.length : LIBRARY.length);
-    const scope = namedScope(job, kind, name, makeId);
+    const trade = id.startsWith(LIBRARY) ? library.find((each) => each.name === name)?.trade : undefined;
+    const scope = { ...namedScope(job, kind, name, makeId), sectionId: sectionOfTrade(job, trade) };
     const command = sequence(put(scope), ...applyTo(id, name, scope.id));
     const done = actions.transact(t('workspace.newScopeNamed', { name }), command);
     if (!done.ok) return tellProblem(describeProblem(done.problem));

@@ -32,7 +32,7 @@ export function SnapMenu({ snapper }: { readonly snapper: Snapper }) {
       <Select
         small
         className={styles.dockForm}
-        style={{ width: 104 }}
+        style={{ width: 100 }}
         aria-label={t('workspace.whatThePenSnapsTo')}
         aria-describedby="snap-seen"
         title={seen}
