@@ -5,13 +5,7 @@ import type { LineKey } from '../job/lineKey.ts';
 import { knownValue } from './define.ts';
 import type { Figures } from './figures.ts';
 import { lineNode } from './graph/nodes.ts';
-import {
-  type Pricing,
-  findPrice,
-  pricingOfComponent,
-  pricingOfLine,
-  pricingOfPurchase,
-} from './lines/pricing.ts';
+import { type Pricing, pricingOfComponent, pricingOfLine, pricingOfPurchase } from './lines/pricing.ts';
 import { sizedItems } from './lines/sizes.ts';
 
 /** What of a line's money rests on samples that ship with the program. */
@@ -29,18 +23,30 @@ function itemOf(figures: Figures, key: LineKey, { sizing, itemCode }: Pricing): 
   return at === undefined ? undefined : sizedItems(figures.job, sizing)[at]?.item;
 }
 
-/** Whether a line is priced by a sample; what was typed over it or quoted for it is nobody's sample. */
+/**
+ * Whether a line is priced by a sample; what was typed over it or quoted for it is nobody's sample. Told from
+ * what prices it, without working the price out: second look asks it of every line.
+ */
 export function samplesOfPricing(figures: Figures, key: LineKey, pricing: Pricing): LineSamples {
-  const { job } = figures;
+  if (pricing.quoted !== undefined || pricing.typedCost !== null) return NONE;
   const item = itemOf(figures, key, pricing);
-  const price = findPrice(pricing, job, item);
-  if (!price.ok) return NONE;
-  const { costs, hours } = price.value;
-  return {
-    price: item?.sample === true && costs.some(({ fromBook }) => fromBook === true),
-    wage: hours > 0 && craftsOf(figures, pricing, item).some((id) => isSampleWage(job.craft.get(id))),
-  };
+  const { costs = {} } = pricing;
+  const price =
+    item !== undefined &&
+    item.sample === true &&
+    BOOK_COSTS.some((cost) => item[cost] !== '' && costs[cost] === undefined);
+  const isWorked = pricing.onlyCosts !== true && costs.labor === undefined && hasHours(pricing, item);
+  const wage =
+    isWorked && craftsOf(figures, pricing, item).some((id) => isSampleWage(figures.job.craft.get(id)));
+  return price || wage ? { price, wage } : NONE;
 }
+
+const BOOK_COSTS = ['material', 'equipment', 'subcontract', 'other'] as const;
+
+const hasHours = ({ costs, labor, crewId }: Pricing, item: Item | undefined): boolean =>
+  costs?.hours !== undefined ||
+  labor !== undefined ||
+  (item === undefined ? crewId !== undefined : item.laborHours !== '');
 
 const isSampleWage = (craft: Craft | undefined): boolean => craft?.sample === true && craft.wage !== '';
 

@@ -79,6 +79,18 @@ describe('a sample price', () => {
     expect(asks()).toBeUndefined();
   });
 
+  it('is told of the wage as well, and not where labor is typed', () => {
+    const hung = createBench();
+    hung.change(hung.line({ quantity: '10', unit: 'h', itemCode: 'LB-CARP' }));
+    const about = () =>
+      takeSecondLook(hung.calculation.figures, '2026-11-28').open.find(
+        ({ about: each }) => each.rule === 'price-sample',
+      )?.about;
+    expect(about()).toEqual({ rule: 'price-sample', prices: 0, wages: 1 });
+    hung.change(hung.line({ quantity: '1', unit: 'h', itemCode: 'LB-CARP', costs: { labor: '50' } }));
+    expect(about()).toMatchObject({ wages: 1 });
+  });
+
   it('is one’s own once a list names it, and comes back as a sample from its own list', () => {
     const makeId = createIdMaker(createChance(5));
     const job = { item: new Map([[stud.id, stud]]) };
