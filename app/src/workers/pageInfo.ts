@@ -1,16 +1,6 @@
 import type { PDFPageProxy } from 'pdfjs-dist';
+import { type Affine, composeAffine } from '@zest/core/geometry/affine';
 import type { PageInfo, PageText } from './sheetProtocol.ts';
-
-type Six = readonly [number, number, number, number, number, number];
-
-const compose = ([a, b, c, d, e, f]: Six, [p, q, r, s, t, u]: Six): Six => [
-  a * p + c * q,
-  b * p + d * q,
-  a * r + c * s,
-  b * r + d * s,
-  a * t + c * u + e,
-  b * t + d * u + f,
-];
 
 /** The size of a page and the texts on it, in sheet points from its upper left corner as it is shown. */
 export async function readPageInfo(page: PDFPageProxy): Promise<PageInfo> {
@@ -19,9 +9,9 @@ export async function readPageInfo(page: PDFPageProxy): Promise<PageInfo> {
   const texts: PageText[] = [];
   for (const item of content.items) {
     if (!('str' in item) || item.str.trim() === '') continue;
-    const [a, b, c, d, x, y] = compose(
-      viewport.transform as unknown as Six,
-      item.transform as unknown as Six,
+    const [a, b, c, d, x, y] = composeAffine(
+      viewport.transform as unknown as Affine,
+      item.transform as unknown as Affine,
     );
     texts.push({
       text: item.str,

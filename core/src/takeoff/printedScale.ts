@@ -1,5 +1,5 @@
 import type { SheetText } from './pageText.ts';
-import { parseScaleRatio } from './scale.ts';
+import { parseScaleRatio, plainMarks } from './scale.ts';
 
 /** A scale as it is printed on a sheet, with where it stands. */
 export interface PrintedScale {
@@ -40,16 +40,6 @@ const USUAL = new Set([
   1, 2, 5, 10, 20, 25, 50, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1250, 1500, 2000, 2500,
   5000, 10_000,
 ]);
-
-/** The marks for inches and feet as an American keyboard has them. */
-const plainMarks = (text: string): string =>
-  text
-    .replace(/[\u2032\u2018\u2019\u00b4`]/g, "'")
-    .replace(/[\u2033\u201c\u201d]/g, '"')
-    .replace(/[\u2236\uff1a]/g, ':')
-    .replace(/''/g, '"')
-    .replace(/\u2044/g, '/')
-    .replace(/\s+/g, ' ');
 
 /** Reads every scale a page prints, and which of them holds for the sheet as a whole. */
 export function readPrintedScales(given: readonly SheetText[], page: PageSize): PrintedScales {

@@ -33,12 +33,18 @@ const readLength = (text: string): number | undefined => {
   return entry.ok ? entry.value : undefined;
 };
 
-/** Marks as an American keyboard has them; without the word before and the paper behind: `SCALE 1:50 @ A1`. */
-const bareScale = (text: string): string =>
+/** The marks for inches, feet and ratios as an American keyboard has them, whatever a program wrote. */
+export const plainMarks = (text: string): string =>
   text
     .replace(/[\u2032\u2018\u2019\u00b4`]/g, "'")
     .replace(/[\u2033\u201c\u201d]|''/g, '"')
     .replace(/[\u2236\uff1a]/g, ':')
+    .replace(/\u2044/g, '/')
+    .replace(/\s+/g, ' ');
+
+/** Without the word before and the paper behind: `SCALE 1:50 @ A1`. */
+const bareScale = (text: string): string =>
+  plainMarks(text)
     .replace(/^\s*(?:scale|m)\s*:?\s*(?=[\d.])/i, '')
     .replace(/\s*(?:@|\(|\bat\b|\bon\b)\s*A[0-4]\)?\s*$/i, '')
     .trim();

@@ -1,5 +1,5 @@
 import { MM, type Spot } from './plan.ts';
-import { type Content, type WallStyle, lineOf } from './walls.ts';
+import type { Content, WallStyle } from './walls.ts';
 
 const WIDE = 46 * MM;
 const DEEP = 26 * MM;
@@ -39,7 +39,7 @@ export function curvedHall(style: WallStyle, at: Spot, thickness: number): Conte
     case 'filled bands':
       return `0.25 g ${faces} f*`;
     case 'outlined fills':
-      return `0.8 g 0 G 0.7 w ${faces} B* ${lineOf([at[0], at[1] + DEEP], [at[0], at[1] + DEEP])} S`;
+      return `0.8 g 0 G 0.7 w ${faces} B*`;
   }
 }
 

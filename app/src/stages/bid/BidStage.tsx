@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import * as z from 'zod';
 import { update } from '@zest/core/job/change';
 import { settingsOf } from '@zest/core/job/job';
-import { LANGUAGES_OF_DOCUMENTS, type Settings } from '@zest/core/job/records/settings';
+import type { Settings } from '@zest/core/job/records/settings';
 import { BID_DETAILS, type BidDetail, bidReport } from '@zest/core/reports/bidReport';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../parts/CommitInput.tsx';
@@ -13,12 +13,13 @@ import { tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useFormats, useLook, useOpenJob, useServices } from '../../stores/context.tsx';
+import { DocumentLanguage } from '../../figures/DocumentLanguage.tsx';
 import { BidPaper } from './BidPaper.tsx';
 import { type BidModel, bidModel } from './bidModel.ts';
 import { useChoice } from '../../stores/useChoice.ts';
 import { Select, TextArea } from '../../parts/fields.tsx';
 import { Checkbox } from '../../parts/Checkbox.tsx';
-import { nameOfLanguage, t } from '../../messages/t.ts';
+import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 
@@ -210,36 +211,8 @@ function Wording({ settings }: { readonly settings: Settings }) {
       >
         {t('bid.howItWasCalculatedNotesFromThe')}
       </Checkbox>
-      <LanguageOfBid settings={settings} set={set} />
+      <DocumentLanguage settings={settings} set={set} />
     </aside>
-  );
-}
-
-interface LanguageOfBidProps {
-  readonly settings: Settings;
-  readonly set: (changed: Partial<Settings>) => string | undefined;
-}
-
-function LanguageOfBid({ settings, set }: LanguageOfBidProps) {
-  return (
-    <Labeled label={t('bid.languageOfTheBid')}>
-      {(control) => (
-        <Select
-          {...control}
-          value={settings.documentLanguage ?? ''}
-          onChange={({ target }) =>
-            set({ documentLanguage: LANGUAGES_OF_DOCUMENTS.find((each) => each === target.value) })
-          }
-        >
-          <option value="">{t('bid.asTheInterface')}</option>
-          {LANGUAGES_OF_DOCUMENTS.map((each) => (
-            <option key={each} value={each}>
-              {nameOfLanguage(each)}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Labeled>
   );
 }
 

@@ -5,6 +5,7 @@ import { orderAfter, settingsOf } from '@zest/core/job/job';
 import type { Id } from '@zest/core/job/id';
 import type { Scope } from '@zest/core/job/records/scope';
 import { applyFromLibrary, findAssemblies, tradeLibrary } from '@zest/core/library/tradeLibrary';
+import { namedOption } from '../../parts/namedOption.tsx';
 import { SearchChoice, type SearchOption } from '../../parts/SearchChoice.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
@@ -15,18 +16,6 @@ import { KIND_WORDS } from '../../messages/words.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 
 const LIMIT = 14;
-
-const option = (id: string, name: string, from: string): SearchOption => ({
-  id,
-  content: (
-    <>
-      <span className="cut" style={{ flex: 1 }}>
-        {name}
-      </span>
-      <span className="kind">{from}</span>
-    </>
-  ),
-});
 
 /** Applies an assembly to the scope: one of the job's own, or one of the trade library. */
 export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
@@ -44,8 +33,8 @@ export function AssemblyChoice({ scope }: { readonly scope: Scope }) {
       const names = new Set([...job.assembly.values()].map(({ name }) => name));
       const shipped = findAssemblies(library, scope.kind, text).filter(({ name }) => !names.has(name));
       return [
-        ...own.map(({ id, name }) => option(id, name, t('measure.inThisJob'))),
-        ...shipped.map(({ name, trade }) => option(`library ${name}`, name, trade)),
+        ...own.map(({ id, name }) => namedOption(id, name, t('measure.inThisJob'))),
+        ...shipped.map(({ name, trade }) => namedOption(`library ${name}`, name, trade)),
       ].slice(0, LIMIT);
     },
     [job, scope, library],

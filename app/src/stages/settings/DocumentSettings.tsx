@@ -1,6 +1,6 @@
 import type { Settings } from '@zest/core/job/records/settings';
-import { LANGUAGES_OF_DOCUMENTS } from '@zest/core/job/records/settings';
-import { nameOfLanguage, t } from '../../messages/t.ts';
+import { t } from '../../messages/t.ts';
+import { DocumentLanguage } from '../../figures/DocumentLanguage.tsx';
 import { CommitInput } from '../../parts/CommitInput.tsx';
 import { Labeled } from '../../parts/Labeled.tsx';
 import { Select } from '../../parts/fields.tsx';
@@ -48,24 +48,7 @@ export function DocumentSettings({ settings }: { readonly settings: Settings }) 
           </Select>
         )}
       </Labeled>
-      <Labeled label={t('bid.languageOfTheBid')} hint={t('settings.datesFollowTheLanguage')}>
-        {(control) => (
-          <Select
-            {...control}
-            value={settings.documentLanguage ?? ''}
-            onChange={({ target }) =>
-              set({ documentLanguage: LANGUAGES_OF_DOCUMENTS.find((each) => each === target.value) })
-            }
-          >
-            <option value="">{t('bid.asTheInterface')}</option>
-            {LANGUAGES_OF_DOCUMENTS.map((each) => (
-              <option key={each} value={each}>
-                {nameOfLanguage(each)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Labeled>
+      <DocumentLanguage settings={settings} set={set} hint={t('settings.datesFollowTheLanguage')} />
     </section>
   );
 }

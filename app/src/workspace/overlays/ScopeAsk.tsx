@@ -11,6 +11,7 @@ import { applyFromLibrary, findAssemblies, tradeLibrary } from '@zest/core/libra
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { sayLibrary } from '../../messages/libraryText.ts';
 import { t } from '../../messages/t.ts';
+import { namedOption } from '../../parts/namedOption.tsx';
 import { SearchChoice, type SearchOption } from '../../parts/SearchChoice.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { namedScope } from '../../stages/measure/newScope.ts';
@@ -85,18 +86,6 @@ function usePlace(session: Session, viewport: Viewport): { readonly left: number
   return first.current;
 }
 
-const option = (id: string, name: string, from: string): SearchOption => ({
-  id,
-  content: (
-    <>
-      <span className="cut" style={{ flex: 1 }}>
-        {name}
-      </span>
-      <span className="kind">{from}</span>
-    </>
-  ),
-});
-
 const holdsWords = (name: string, text: string): boolean =>
   text
     .toLowerCase()
@@ -130,15 +119,18 @@ function useFind(kind: MarkKind): (text: string) => readonly SearchOption[] {
       const names = new Set([...job.assembly.values()].map(({ name }) => name));
       const shipped = findAssemblies(library, kind, typed).filter(({ name }) => !names.has(name));
       const priced = [
-        ...own.map(({ id, name }) => ({ name, of: option(`${OWN}${id}`, name, t('measure.inThisJob')) })),
-        ...shipped.map(({ name, trade }) => ({ name, of: option(`${LIBRARY}${name}`, name, trade) })),
+        ...own.map(({ id, name }) => ({
+          name,
+          of: namedOption(`${OWN}${id}`, name, t('measure.inThisJob')),
+        })),
+        ...shipped.map(({ name, trade }) => ({ name, of: namedOption(`${LIBRARY}${name}`, name, trade) })),
       ];
       // What is called so before a new name, what only speaks of it after.
       const isCalled = ({ name }: { readonly name: string }): boolean => holdsWords(name, typed);
       return [
-        ...scopes.map(({ id, name }) => option(`${SCOPE}${id}`, name, t('workspace.aScopeThere'))),
+        ...scopes.map(({ id, name }) => namedOption(`${SCOPE}${id}`, name, t('workspace.aScopeThere'))),
         ...priced.filter(isCalled).map(({ of }) => of),
-        ...(isNew ? [option(`${NEW}${typed}`, typed, t('workspace.aNewScope'))] : []),
+        ...(isNew ? [namedOption(`${NEW}${typed}`, typed, t('workspace.aNewScope'))] : []),
         ...priced.filter((each) => !isCalled(each)).map(({ of }) => of),
       ].slice(0, LIMIT);
     },
