@@ -81,7 +81,9 @@ test('jobs are made, renamed, duplicated, exported, deleted, brought back and im
   await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toBeVisible();
 
   await page.getByLabel('Job file').setInputFiles(await file.path());
-  await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Keep both' }).click();
+  await expect(page.getByRole('button', { name: DEMO_JOB, exact: true })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: `${DEMO_JOB} (from file)`, exact: true })).toHaveCount(1);
 });
 
 test('a second tab on a job only reads until it takes over', async ({ page, context }) => {
@@ -140,7 +142,8 @@ test('copies of a job go to a folder when it is closed, and open as the same job
   await page
     .getByLabel('Job file')
     .setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
-  await expect(page.getByRole('button', { name: 'Garden wall', exact: true })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Keep both' }).click();
+  await expect(page.getByRole('button', { name: 'Garden wall (from file)', exact: true })).toHaveCount(1);
   await page.reload();
   await expect(kept).toContainText('Copies go to the folder ‘Bids’');
 });

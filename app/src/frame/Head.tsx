@@ -22,7 +22,7 @@ import { Kbd } from '../parts/Kbd.tsx';
 
 /** One line: where you are, the finder, what can be undone, whether it is saved, and the bid. */
 export function Head() {
-  const { name } = useOfJob(({ job }) => settingsOf(job));
+  const { name, ofCompany } = useOfJob(({ job }) => settingsOf(job));
   const setView = useSetView();
   const findKey = useKeyOf('find', 'Ctrl+K');
   return (
@@ -34,10 +34,10 @@ export function Head() {
       <BareButton className={styles.headFind} onClick={() => setView({ finderOpen: true })}>
         {t('frame.findAnything')} {findKey === '' ? null : <Kbd>{findKey.replace('+', ' ')}</Kbd>}
       </BareButton>
-      <BesideChoice />
+      {ofCompany === true ? null : <BesideChoice />}
       <UndoRedo />
       <SavedState />
-      <Total />
+      {ofCompany === true ? null : <Total />}
     </header>
   );
 }

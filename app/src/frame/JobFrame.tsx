@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { memo, useEffect, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useBlocker, useParams } from 'react-router';
 import { Finder } from '../actions/Finder.tsx';
 import { KeysDialog } from '../actions/KeysDialog.tsx';
@@ -18,6 +18,7 @@ import {
   useOpenJobLater,
   useServices,
 } from '../stores/context.tsx';
+import { settingsOf } from '@zest/core/job/job';
 import { useJobId, useOfJob } from '../stores/jobHooks.ts';
 import { nameOfRaw } from '../storage/storedJob.ts';
 import { Modal } from '../parts/Modal.tsx';
@@ -25,7 +26,7 @@ import { WithBeside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
 import { ThroughLine } from './ThroughLine.tsx';
-import { type Stage, useStages } from '../stages/stage.ts';
+import { type Stage, StagesProvider, useStages } from '../stages/stage.ts';
 import { t } from '../messages/t.ts';
 import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
@@ -60,7 +61,27 @@ function MissingJob() {
   );
 }
 
+/** The stages of what is open: what the company keeps has no sheets, no estimate and no bid. */
 function Frame() {
+  const stages = useStages();
+  const isCompany = useOfJob(({ job }) => settingsOf(job).ofCompany === true);
+  const shown = useMemo(
+    () =>
+      isCompany
+        ? stages.flatMap((stage) =>
+            stage.ofCompany === undefined ? [] : [{ ...stage, name: stage.ofCompany }],
+          )
+        : stages,
+    [isCompany, stages],
+  );
+  return (
+    <StagesProvider value={shown}>
+      <FrameOfStages />
+    </StagesProvider>
+  );
+}
+
+function FrameOfStages() {
   useActionKeys();
   return (
     <div className={styles.frame}>

@@ -124,16 +124,15 @@ const OTHER_WORDS: {
   'join-too-large': () => t('problem.theJoinedSheetWouldBeLargerThan'),
   'scale-one-way': () => t('problem.bothDistancesRunInTheSameDirection'),
   'scale-points-coincide': () => t('problem.theTwoPointsAreInTheSame'),
-  'record-invalid': (problem) =>
-    describeField(RECORD_WORDS[problem.type] ?? problem.type, problem.field, problem.reason),
+  'record-invalid': (problem) => describeField(RECORD_WORDS[problem.type], problem.field, problem.reason),
   'record-unknown-field': (problem) =>
     t('problem.aHasAFieldThatThisProgram', {
-      value: RECORD_WORDS[problem.type] ?? problem.type,
+      value: RECORD_WORDS[problem.type],
       field: quote(problem.field),
     }),
   'record-missing-reference': (problem) =>
     t('problem.aStillRefersToWhichDoesntExist', {
-      value: RECORD_WORDS[problem.type] ?? problem.type,
+      value: RECORD_WORDS[problem.type],
       missing: quote(problem.missing),
     }),
   'key-taken': (problem) => t('problem.theKeyIsAlreadyUsedByAnother', { key: quote(problem.key) }),

@@ -2,6 +2,7 @@ import { type Dimension, dimensionKey } from '@zest/core/units/dimension';
 import type { MarkKind } from '@zest/core/job/markKinds';
 import type { Measure } from '@zest/core/job/measures';
 import type { CostKind } from '@zest/core/job/records/assembly';
+import type { RecordType } from '@zest/core/job/id';
 import type { MarkupBase } from '@zest/core/job/records/markup';
 import { t } from './t.ts';
 
@@ -116,7 +117,7 @@ export const BASE_WORDS: Readonly<Record<MarkupBase, string>> = {
   running: t('word.onAllAbove'),
 };
 
-export const RECORD_WORDS: Readonly<Record<string, string>> = {
+export const RECORD_WORDS: Readonly<Record<RecordType, string>> = {
   settings: t('word.jobSettings'),
   file: t('word.file'),
   sheet: t('word.sheet'),
@@ -145,6 +146,10 @@ export const RECORD_WORDS: Readonly<Record<string, string>> = {
   quote: t('word.quote'),
   yardstick: t('word.yardstick'),
   acceptance: t('word.acceptedDoubt'),
+  zone: t('word.zone'),
+  textBlock: t('word.textBlock'),
+  logo: t('word.logo'),
+  companyCopy: t('word.companyCopy'),
 };
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>

@@ -24,6 +24,8 @@ export interface Stage {
   readonly icon: typeof FileText;
   /** What is still to do there, as a number and in words; the second look counts for itself. */
   readonly todo?: (figures: Figures) => { readonly count: number; readonly words: string };
+  /** Its name in what the company keeps, which has no sheets and no bid; left out where it is not there. */
+  readonly ofCompany?: string;
   /** Below the others, at the foot of the spine. */
   readonly atFoot?: boolean;
   readonly pages: readonly Page[];

@@ -20,6 +20,10 @@ export interface JobSummary {
   readonly exportedAt?: number;
   /** A job that others are started from, in a folder: `Timber/Small`. */
   readonly template?: { readonly folder: string };
+  /** What the company keeps for all its jobs: no job of its own. */
+  readonly company?: true;
+  /** The id of its settings, by which the same job is known in a file; none on jobs of before it was kept. */
+  readonly identity?: string;
   /** Set while a deletion can still be undone. */
   readonly deletedAt: number | null;
   /** The version of the records, as files say it; none on jobs that were last written before it was kept. */

@@ -3,6 +3,7 @@ import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { writeZestjob } from '@zest/core/formats/zestjob/write';
 import { type Snapshot, filesWith } from '@zest/core/formats/zestjob/snapshot';
 import { ZESTJOB } from '@zest/core/formats/zestjob/descriptor';
+import { type Command, put } from '@zest/core/job/change';
 import { EMPTY_HISTORY, recordStep } from '@zest/core/job/history';
 import { applyDiff, type Job, createJob, settingsOf } from '@zest/core/job/job';
 import { checkRecord } from '@zest/core/job/checkRecord';
@@ -133,32 +134,45 @@ export async function duplicateJob(services: Services, jobId: string): Done<stri
   if (job === undefined) return refuse({ kind: 'job-missing' });
   const settings = settingsOf(job);
   const name = t('jobs.copyOf', { name: settings.name.slice(0, 190) });
-  const copy = createJob([...recordsOf(job), { ...settings, name }]);
+  const copy = createJob([
+    ...recordsOf(job).filter(({ type }) => type !== 'settings'),
+    { ...settings, id: services.makeId('settings'), name },
+  ]);
   const snapshots = await services.storage.listSnapshots(jobId);
   const files = await readFiles(services, jobId, filesWith(job, snapshots));
   return keepJob(services, copy, files, undefined, snapshots);
 }
 
 /** Renames a job that is not open, here or in another tab: there it is renamed by whoever has it open. */
-export async function renameJob(services: Services, summary: JobSummary, name: string): Done<string> {
-  const release = await services.locks.take(`job ${summary.id}`, false, () => undefined);
+export function renameJob(services: Services, { id }: JobSummary, name: string): Done<string> {
+  const rename: Command = (job) => put({ ...settingsOf(job), name })(job);
+  return changeKept(services, id, t('jobs.renameTheJobTo', { name: name.trim() }), rename);
+}
+
+/** Carries out a change of a job that is kept and not open in any tab, as one step that can be undone there. */
+export async function changeKept(
+  services: Services,
+  jobId: string,
+  label: string,
+  command: Command,
+): Done<string> {
+  const release = await services.locks.take(`job ${jobId}`, false, () => undefined);
   if (release === undefined) return refuse({ kind: 'read-only' });
   try {
-    const generation = await services.storage.claim(summary.id);
-    const read = await services.storage.readJob(summary.id);
+    const generation = await services.storage.claim(jobId);
+    const read = await services.storage.readJob(jobId);
     if (read?.ok !== true) return refuse(read?.problem ?? { kind: 'job-missing' });
     const { job, aside, mustRewrite } = read.value;
-    const from = settingsOf(job);
-    const to = checkRecord('settings', { ...from, name });
-    if (!to.ok) return to;
-    const diff = { added: [], removed: [], updated: [[from, to.value]] as const };
-    const changed = { name: to.value.name, changedAt: services.now() };
-    const { kept, history } = historyOf(await services.storage.loadHistory(summary.id));
-    const step = { label: t('jobs.renameTheJobTo', { name: to.value.name }), diff };
+    const diff = command(job);
+    if (!diff.ok) return diff;
+    const after = applyDiff(job, diff.value);
+    const changed = { name: settingsOf(after).name, changedAt: services.now() };
+    const { kept, history } = historyOf(await services.storage.loadHistory(jobId));
+    const step = { label, diff: diff.value };
     const { write } = planHistory(kept, recordStep(mustRewrite ? EMPTY_HISTORY : history, step));
-    const rewrite = mustRewrite ? rewriteOf(applyDiff(job, diff), aside) : undefined;
-    await services.storage.saveDiff(summary.id, diff, changed, { generation, history: write, rewrite });
-    return accept(summary.id);
+    const rewrite = mustRewrite ? rewriteOf(after, aside) : undefined;
+    await services.storage.saveDiff(jobId, diff.value, changed, { generation, history: write, rewrite });
+    return accept(jobId);
   } finally {
     release();
   }

@@ -364,7 +364,7 @@ export function summarize(
   at: { readonly id: string; readonly createdAt: number; readonly changedAt: number },
   totalMinor: number,
 ): JobSummary {
-  const { name, client, currency, decimalMark, groupMark } = settingsOf(job);
+  const { id: identity, name, client, currency, decimalMark, groupMark, ofCompany } = settingsOf(job);
   return {
     ...at,
     name,
@@ -376,6 +376,8 @@ export function summarize(
     totalMinor,
     version: JOB_VERSION,
     deletedAt: null,
+    identity,
+    ...(ofCompany === undefined ? {} : { company: ofCompany }),
   };
 }
 

@@ -36,9 +36,9 @@ export async function startFromTemplate(
 ): Promise<Result<string, Problem>> {
   const job = await services.storage.loadJob(template.id);
   if (job === undefined) return refuse({ kind: 'job-missing' });
-  const settings = checkAnyRecord({ ...settingsOf(job), name, client });
+  const settings = checkAnyRecord({ ...settingsOf(job), id: services.makeId('settings'), name, client });
   if (!settings.ok) return settings;
-  const started = { ...job, settings: new Map([[settingsOf(job).id, settings.value]]) } as Job;
+  const started = { ...job, settings: new Map([[settings.value.id, settings.value]]) } as Job;
   const kept = await keepJob(services, started, new Map());
   return kept.ok ? accept(kept.value) : kept;
 }

@@ -1,6 +1,6 @@
 import { ASSEMBLIES } from './assemblies/descriptor.ts';
 import type { FormatDescriptor, FormatTarget } from './format.ts';
-import { IMAGE } from './image/descriptor.ts';
+import { IMAGE, LOGO } from './image/descriptor.ts';
 import { DXF, GEOJSON } from './marks/descriptor.ts';
 import { PDF } from './pdf/descriptor.ts';
 import { PRICE_LIST } from './prices/descriptor.ts';
@@ -12,6 +12,7 @@ import { ZESTJOB_FORMAT } from './zestjob/descriptor.ts';
 export const FORMATS: readonly FormatDescriptor[] = [
   PDF,
   IMAGE,
+  LOGO,
   ZESTJOB_FORMAT,
   PRICE_LIST,
   ASSEMBLIES,

@@ -19,6 +19,8 @@ export const LIMITS = {
     segments: 400_000,
   },
   image: { pixels: 100_000_000, tiffPages: 200, tiffFields: 400 },
+  /** Before it is made smaller. */
+  logo: { bytes: 20 * MB },
   workbook: {
     bytes: 400 * MB,
     entries: 4_000,

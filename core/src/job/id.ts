@@ -28,6 +28,9 @@ export type RecordType =
   | 'package'
   | 'quote'
   | 'yardstick'
+  | 'textBlock'
+  | 'logo'
+  | 'companyCopy'
   | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;

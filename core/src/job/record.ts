@@ -4,6 +4,7 @@ import { acceptanceSchema } from './records/acceptance.ts';
 import { adjustmentSchema } from './records/adjustment.ts';
 import { alternateSchema } from './records/alternate.ts';
 import { assemblySchema } from './records/assembly.ts';
+import { companyCopySchema } from './records/companyCopy.ts';
 import { craftSchema } from './records/craft.ts';
 import { crewSchema } from './records/crew.ts';
 import { difficultySchema } from './records/difficulty.ts';
@@ -11,6 +12,7 @@ import { fileSchema } from './records/file.ts';
 import { itemSchema } from './records/item.ts';
 import { levelSchema } from './records/level.ts';
 import { lineSchema } from './records/line.ts';
+import { logoSchema } from './records/logo.ts';
 import { tableSchema } from './records/lookupTable.ts';
 import { markSchema } from './records/mark.ts';
 import { markupSchema } from './records/markup.ts';
@@ -25,6 +27,7 @@ import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
 import { settingsSchema } from './records/settings.ts';
 import { sheetSchema } from './records/sheet.ts';
+import { textBlockSchema } from './records/textBlock.ts';
 import { useSchema } from './records/use.ts';
 import { yardstickSchema } from './records/yardstick.ts';
 import { zoneSchema } from './records/zone.ts';
@@ -58,6 +61,9 @@ export const RECORD_SCHEMAS = {
   package: packageSchema,
   quote: quoteSchema,
   yardstick: yardstickSchema,
+  textBlock: textBlockSchema,
+  logo: logoSchema,
+  companyCopy: companyCopySchema,
   acceptance: acceptanceSchema,
 } as const;
 

@@ -42,7 +42,7 @@ export function startJob(
   { prices = 'samples', markups = [], ...asked }: NewJob,
   makeId: MakeId,
   say: Say = asWritten,
-): readonly JobRecord[] {
+): readonly [Settings, ...JobRecord[]] {
   const settings: Settings = {
     type: 'settings',
     id: makeId('settings'),

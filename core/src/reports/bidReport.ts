@@ -10,6 +10,7 @@ import { findLine, nameOfLine } from '../estimate/lineSources.ts';
 import { countedInSection } from '../estimate/lines.ts';
 import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
+import type { Logo } from '../job/records/logo.ts';
 import type { Settings } from '../job/records/settings.ts';
 
 /** How much of the split the client sees. The total is the same in each. */
@@ -42,6 +43,7 @@ export interface AddedTax {
 
 export interface BidReport {
   readonly settings: Settings;
+  readonly logo: Logo | undefined;
   readonly rows: readonly BidRow[];
   readonly total: number;
   readonly alternates: readonly BidAlternate[];
@@ -67,6 +69,7 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
   const total = valueOf(figures, bidNode('total'));
   const common = {
     settings,
+    logo: [...job.logo.values()][0],
     total,
     alternates: priceAlternates(figures).map(({ alternate, change }) => ({
       name: alternate.name,

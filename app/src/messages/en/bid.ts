@@ -51,5 +51,8 @@ export const bid = {
   addedTax: '{{name}} {{percent}} %',
   addedTaxOn: '{{name}} {{percent}} % on {{base}}',
   totalWithTax: 'Total with {{name}}, {{currency}}',
+  taxNumber: 'Tax number {{number}}',
+  addAText: 'Add a text to {{label}}',
+  addAText2: 'Add a text…',
   asTheInterface: 'As the interface',
 } as const;

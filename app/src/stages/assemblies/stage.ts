@@ -5,6 +5,7 @@ import { PAGES } from './pages.ts';
 
 export const stage: Stage = {
   path: 'assemblies',
+  ofCompany: t('frame.assemblies'),
   name: t('frame.assemblies'),
   icon: Boxes,
   pages: [

@@ -1,5 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { t } from '../../messages/t.ts';
+import { addressOfLogo } from '../settings/readLogo.ts';
 import type { BidModel, PriceRow } from './bidModel.ts';
 import { styles } from './styles.ts';
 
@@ -105,6 +106,9 @@ function PaperHead({ model }: PaperHeadProps) {
   return (
     <Flex as="header" justify="space-between" gap="24px" borderBottom={`2px solid ${RIND}`} pb="12px">
       <div>
+        {model.logo === undefined ? null : (
+          <img src={addressOfLogo(model.logo)} alt="" className={styles.bidLogo} />
+        )}
         <Box as="b" fontSize="18px">
           {model.company || t('bid.yourCompany')}
         </Box>

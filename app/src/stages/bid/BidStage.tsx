@@ -3,7 +3,9 @@ import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import * as z from 'zod';
 import { update } from '@zest/core/job/change';
-import { settingsOf } from '@zest/core/job/job';
+import { inOrder, settingsOf } from '@zest/core/job/job';
+import type { TextBlock } from '@zest/core/job/records/textBlock';
+import { useTable } from '../../stores/jobHooks.ts';
 import type { Settings } from '@zest/core/job/records/settings';
 import { BID_DETAILS, type BidDetail, bidReport } from '@zest/core/reports/bidReport';
 import { listUnpriced } from '@zest/core/reports/unpriced';
@@ -192,18 +194,7 @@ function Wording({ settings }: { readonly settings: Settings }) {
         onCommit={(text) => set({ clientAddress: text })}
       />
       <DateAndDays short={short} settings={settings} set={set} />
-      <LongText
-        label={t('bid.includedOnePerLine')}
-        value={settings.inclusions}
-        rows={6}
-        onCommit={(text) => set({ inclusions: text })}
-      />
-      <LongText
-        label={t('bid.notIncludedOnePerLine')}
-        value={settings.exclusions}
-        rows={4}
-        onCommit={(text) => set({ exclusions: text })}
-      />
+      <WhatIsIncluded settings={settings} set={set} />
       <Checkbox
         className={styles.bidChoice}
         checked={settings.notesInBid === true}
@@ -213,6 +204,73 @@ function Wording({ settings }: { readonly settings: Settings }) {
       </Checkbox>
       <DocumentLanguage settings={settings} set={set} />
     </aside>
+  );
+}
+
+interface WhatIsIncludedProps {
+  readonly settings: Settings;
+  readonly set: (changed: Partial<Settings>) => string | undefined;
+}
+
+const WhatIsIncluded = ({ settings, set }: WhatIsIncludedProps) => (
+  <>
+    <LongText
+      label={t('bid.includedOnePerLine')}
+      value={settings.inclusions}
+      rows={6}
+      onCommit={(text) => set({ inclusions: text })}
+    />
+    <TextChoice
+      of="inclusions"
+      label={t('bid.included')}
+      onText={(text) => set({ inclusions: joined(settings.inclusions, text) })}
+    />
+    <LongText
+      label={t('bid.notIncludedOnePerLine')}
+      value={settings.exclusions}
+      rows={4}
+      onCommit={(text) => set({ exclusions: text })}
+    />
+    <TextChoice
+      of="exclusions"
+      label={t('bid.notIncluded')}
+      onText={(text) => set({ exclusions: joined(settings.exclusions, text) })}
+    />
+  </>
+);
+
+const joined = (before: string, text: string): string =>
+  before.trim() === '' ? text : `${before.trimEnd()}\n${text}`;
+
+interface TextChoiceProps {
+  readonly of: TextBlock['for'];
+  readonly label: string;
+  readonly onText: (text: string) => void;
+}
+
+/** Texts the company keeps for this place, each added by choosing it; nothing where it keeps none. */
+function TextChoice({ of, label, onText }: TextChoiceProps) {
+  const blocks = inOrder(useTable('textBlock').values()).filter(
+    (each) => each.for === of && each.text !== '',
+  );
+  if (blocks.length === 0) return null;
+  return (
+    <Select
+      small
+      aria-label={t('bid.addAText', { label })}
+      value=""
+      onChange={({ target }) => {
+        const block = blocks.find(({ id }) => id === target.value);
+        if (block !== undefined) onText(block.text);
+      }}
+    >
+      <option value="">{t('bid.addAText2')}</option>
+      {blocks.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
   );
 }
 

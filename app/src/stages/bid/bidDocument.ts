@@ -1,3 +1,4 @@
+import { addressOfLogo } from '../settings/readLogo.ts';
 import type { BidModel, PriceRow } from './bidModel.ts';
 
 const INK_SOFT = '#56615a';
@@ -50,12 +51,15 @@ export function bidDocument(model: BidModel): Readonly<Record<string, unknown>> 
   };
 }
 
-function letterhead({ company, companyAddress, heading, dated, paper }: BidModel): readonly Content[] {
+function letterhead({ logo, company, companyAddress, heading, dated, paper }: BidModel): readonly Content[] {
   const rule = { type: 'line', x1: 0, y1: 6, x2: TEXT_WIDTH[paper], y2: 6, lineWidth: 1.5, lineColor: RIND };
   return [
     {
       columns: [
         [
+          ...(logo === undefined
+            ? []
+            : [{ image: addressOfLogo(logo), fit: [150, 48], margin: [0, 0, 0, 6] }]),
           { text: company, fontSize: 15, bold: true },
           { text: companyAddress, color: INK_SOFT },
         ],

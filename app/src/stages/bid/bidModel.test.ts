@@ -23,6 +23,7 @@ const report: BidReport = {
   total: 120100,
   alternates: [],
   addedTax: undefined,
+  logo: undefined,
   inclusions: ['Doors'],
   exclusions: [],
   notes: [],

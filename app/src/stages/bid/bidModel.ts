@@ -1,4 +1,5 @@
 import { LANGUAGES_OF_DOCUMENTS, type LanguageOfDocuments } from '@zest/core/job/records/settings';
+import type { Logo } from '@zest/core/job/records/logo';
 import { type MoneyFormat, formatMoney } from '@zest/core/pricing/money';
 import type { BidReport } from '@zest/core/reports/bidReport';
 import { plainToLocal } from '@zest/core/formula/localize';
@@ -34,6 +35,8 @@ export interface BidModel {
   readonly paper: 'letter' | 'a4';
   readonly company: string;
   readonly companyAddress: string;
+  /** The picture at its head; undefined for none. */
+  readonly logo: Pick<Logo, 'mediaType' | 'data'> | undefined;
   readonly heading: string;
   readonly dated: string;
   readonly for: string;
@@ -69,9 +72,15 @@ export function bidModel(report: BidReport, money: MoneyFormat, state: BidState 
     title: t('bid.titleOfFile', { name }),
     paper: settings.paper ?? (settings.unitSystem === 'us' ? 'letter' : 'a4'),
     company: settings.company,
-    companyAddress: settings.companyAddress,
+    companyAddress: [
+      settings.companyAddress,
+      ...(settings.taxNumber === undefined ? [] : [t('bid.taxNumber', { number: settings.taxNumber })]),
+    ]
+      .filter((each) => each !== '')
+      .join('\n'),
+    logo: report.logo,
     heading: headingOf(settings, t),
-    dated: longDay(settings.bidDate, lng),
+    dated: longDay(settings.bidDate, lng, settings.dateStyle),
     for: t('bid.for'),
     client: settings.client,
     clientAddress: settings.clientAddress,

@@ -29,6 +29,7 @@ export const styles = classes({
     '& td.right': { textAlign: 'right' },
     '& .total td': { fontWeight: 600, fontSize: '15px', borderBottom: '0', borderTop: '2px solid #18211c' },
   },
+  bidLogo: { maxHeight: '56px', maxWidth: '200px', marginBottom: '6px' },
   bidSide: {
     bg: 'bg.panel',
     borderLeft: '1px solid',

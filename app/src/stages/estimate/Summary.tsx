@@ -1,21 +1,18 @@
 import { useMemo } from 'react';
-import { useFigure, useOfJob, useTable, useTables } from '../../stores/jobHooks.ts';
+import { useFigure, useOfJob, useTables } from '../../stores/jobHooks.ts';
 import type { NodeId } from '@zest/core/job/nodeId';
-import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { findLine, nameOfLine } from '@zest/core/estimate/lineSources';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove } from '@zest/core/job/change';
-import type { Id } from '@zest/core/job/id';
-import { type Table, inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
+import { inOrder, settingsOf } from '@zest/core/job/job';
 import type { JobRecord } from '@zest/core/job/record';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import type { Adjustment } from '@zest/core/job/records/adjustment';
 import { listUnpriced } from '@zest/core/reports/unpriced';
 import { CommitInput } from '../../parts/CommitInput.tsx';
-import { DragList } from '../../parts/DragList.tsx';
 import { MoneyAt, MoneyText } from '../../figures/Figure.tsx';
 import { IconAction } from '../../parts/IconAction.tsx';
 import { takeFigure } from '../../figures/typed.ts';
@@ -23,8 +20,8 @@ import { tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { describeFailure } from '../../messages/describeFailure.ts';
 import { COST_WORDS } from '../../messages/words.ts';
-import { useFormats, useJobActions, useOpenJobLater, useServices } from '../../stores/context.tsx';
-import { MarkupBox } from './MarkupBox.tsx';
+import { useFormats, useJobActions, useOpenJobLater } from '../../stores/context.tsx';
+import { Markups } from './Markups.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
@@ -32,17 +29,13 @@ import { layout } from '../../theme/layout.ts';
 import { styles } from './styles.ts';
 import type { Settings } from '@zest/core/job/records/settings';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
-import type { Markup } from '@zest/core/job/records/markup';
 
 /** From direct cost to the bid: tax, then the markups in their order, each on a stated base. */
 export function Summary() {
-  const table = useTable('markup');
   const settings = useOfJob(({ job }) => settingsOf(job));
   const rounding = knownValue(useFigure(bidNode('rounding'))) ?? 0;
   const settle = useSettle();
-  const services = useServices();
   const { numbers } = useFormats();
-  const markups = inOrder(table.values());
   const change = (label: string, ...changed: readonly JobRecord[]): string | undefined =>
     settle(label, put(...changed));
   return (
@@ -55,23 +48,7 @@ export function Summary() {
       </dl>
       <Adjustments />
       <TaxRow settings={settings} numbers={numbers} change={change} />
-      <MarkupList markups={markups} table={table} change={change} />
-      <Button
-        size="xs"
-        variant="outline"
-        onClick={() =>
-          change(t('estimate.addAMarkup2'), {
-            type: 'markup',
-            id: services.makeId('markup'),
-            name: t('estimate.markup'),
-            percent: '0',
-            base: 'running',
-            order: orderAfter(markups),
-          })
-        }
-      >
-        {t('estimate.addAMarkup')}
-      </Button>
+      <Markups />
       <RoundRow settings={settings} change={change} numbers={numbers} rounding={rounding} />
       <dl
         className={layout.facts}
@@ -122,34 +99,6 @@ function RoundRow({ settings, change, numbers, rounding }: RoundRowProps) {
       <span />
       <span className="right">{rounding === 0 ? null : <MoneyText figure={{ value: rounding }} />}</span>
     </div>
-  );
-}
-
-interface MarkupListProps {
-  readonly markups: readonly Markup[];
-  readonly table: Table<'markup'>;
-  readonly change: (label: string, ...changed: readonly JobRecord[]) => string | undefined;
-}
-
-function MarkupList({ markups, table, change }: MarkupListProps) {
-  return (
-    <DragList
-      ids={markups.map(({ id }) => id)}
-      nameOf={(id) => table.get(id as Id<'markup'>)?.name ?? ''}
-      onOrder={(ids) => {
-        const moved = ids.flatMap((id, index) => {
-          const markup = table.get(id as Id<'markup'>);
-          return markup === undefined ? [] : [{ ...markup, order: index + 1 }];
-        });
-        const refused = change(t('estimate.orderOfMarkups'), ...moved);
-        if (refused !== undefined) tellProblem(refused);
-      }}
-    >
-      {(id) => {
-        const markup = table.get(id as Id<'markup'>);
-        return markup === undefined ? null : <MarkupBox markup={markup} />;
-      }}
-    </DragList>
   );
 }
 

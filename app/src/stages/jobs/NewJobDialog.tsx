@@ -32,16 +32,21 @@ const schema = z.object({
 type Fields = z.output<typeof schema>;
 
 interface NewJobDialogProps {
+  /** A company is set up rather than a job started: it has no client, and begins with what ships. */
+  readonly forCompany?: boolean;
+  /** What the company keeps, where it is set up. */
+  readonly company: JobSummary | undefined;
   readonly templates: readonly JobSummary[];
-  /** The template it begins with; undefined for what ships. */
+  /** The template, or the company, it begins with; undefined for what ships. */
   readonly template: JobSummary | undefined;
   readonly onClose: () => void;
   /** What is wrong, in words, or undefined once the job is open. */
   readonly onCreate: (asked: NewJob, template: JobSummary | undefined) => Promise<string | undefined>;
 }
 
-export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobDialogProps) {
-  const [from, setFrom] = useState(template);
+export function NewJobDialog(props: NewJobDialogProps) {
+  const { forCompany = false, company, templates, template, onClose, onCreate } = props;
+  const [from, setFrom] = useState(template ?? company);
   const [refusal, setRefusal] = useState<string | undefined>();
   const {
     register,
@@ -67,35 +72,51 @@ export function NewJobDialog({ templates, template, onClose, onCreate }: NewJobD
   const nameError = refusal ?? formState.errors.name?.message;
   return (
     <Modal
-      title={t('jobs.newJob')}
+      title={forCompany ? t('jobs.setUpTheCompany') : t('jobs.newJob')}
       onClose={onClose}
-      footer={<NewJobButtons onClose={onClose} formState={formState} />}
+      footer={<NewJobButtons forCompany={forCompany} onClose={onClose} formState={formState} />}
     >
       <form id="new-job" className={layout.form} onSubmit={(event) => void submit(event)}>
-        <Labeled label={t('jobs.name')} error={nameError}>
+        {forCompany ? <p className="soft">{t('jobs.whatTheCompanyKeeps')}</p> : null}
+        <Labeled label={forCompany ? t('settings.companyName') : t('jobs.name')} error={nameError}>
           {(control) => <TextInput {...control} autoFocus {...register('name')} />}
         </Labeled>
-        <Labeled label={t('jobs.client')}>
-          {(control) => <TextInput {...control} {...register('client')} />}
-        </Labeled>
-        {templates.length === 0 ? null : <StartFrom from={from} setFrom={setFrom} templates={templates} />}
-        <UnitsAndCurrency from={from} register={register} setValue={setValue} />
-        <Labeled label={t('jobs.numbersAreWritten')}>
-          {(control) => (
-            <Select {...control} {...register('numbers')}>
-              {NUMBER_STYLE_NAMES.map((value) => (
-                <option key={value} value={value}>
-                  {NUMBER_STYLES[value].label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Labeled>
-        {from === undefined ? <FirstPrices form={form} register={register} /> : null}
+        {forCompany ? null : (
+          <Labeled label={t('jobs.client')}>
+            {(control) => <TextInput {...control} {...register('client')} />}
+          </Labeled>
+        )}
+        {forCompany || (templates.length === 0 && company === undefined) ? null : (
+          <StartFrom from={from} setFrom={setFrom} templates={templates} company={company} />
+        )}
+        {from === undefined ? <FreshStart form={form} register={register} setValue={setValue} /> : null}
       </form>
     </Modal>
   );
 }
+
+interface FreshStartProps extends FirstPricesProps {
+  readonly setValue: UseFormSetValue<Fields>;
+}
+
+/** What a template or the company would say; all of it can be changed later. */
+const FreshStart = ({ form, register, setValue }: FreshStartProps) => (
+  <>
+    <UnitsAndCurrency register={register} setValue={setValue} />
+    <Labeled label={t('jobs.numbersAreWritten')}>
+      {(control) => (
+        <Select {...control} {...register('numbers')}>
+          {NUMBER_STYLE_NAMES.map((value) => (
+            <option key={value} value={value}>
+              {NUMBER_STYLES[value].label}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Labeled>
+    <FirstPrices form={form} register={register} />
+  </>
+);
 
 interface FirstPricesProps {
   readonly form: Control<Fields>;
@@ -122,18 +143,13 @@ function FirstPrices({ form, register }: FirstPricesProps) {
 }
 
 interface UnitsAndCurrencyProps {
-  readonly from: JobSummary | undefined;
   readonly register: UseFormRegister<Fields>;
   readonly setValue: UseFormSetValue<Fields>;
 }
 
-function UnitsAndCurrency({ from, register, setValue }: UnitsAndCurrencyProps) {
+function UnitsAndCurrency({ register, setValue }: UnitsAndCurrencyProps) {
   return (
-    <fieldset
-      className={layout.formTwo}
-      disabled={from !== undefined}
-      style={{ border: 0, padding: 0, margin: 0 }}
-    >
+    <div className={layout.formTwo}>
       <Labeled label={t('jobs.units')}>
         {(control) => (
           <Select
@@ -160,7 +176,7 @@ function UnitsAndCurrency({ from, register, setValue }: UnitsAndCurrencyProps) {
           </Select>
         )}
       </Labeled>
-    </fieldset>
+    </div>
   );
 }
 
@@ -168,17 +184,28 @@ interface StartFromProps {
   readonly from: JobSummary | undefined;
   readonly setFrom: Dispatch<SetStateAction<JobSummary | undefined>>;
   readonly templates: readonly JobSummary[];
+  readonly company: JobSummary | undefined;
 }
 
-function StartFrom({ from, setFrom, templates }: StartFromProps) {
+function StartFrom({ from, setFrom, templates, company }: StartFromProps) {
+  const all = company === undefined ? templates : [company, ...templates];
+  const hint =
+    from === undefined
+      ? ''
+      : from === company
+        ? t('jobs.theJobTakesACopy')
+        : t('jobs.aTemplateIncludesSectionsScopes');
   return (
-    <Labeled label={t('jobs.startFrom')} hint={t('jobs.aTemplateIncludesSectionsScopes')}>
+    <Labeled label={t('jobs.startFrom')} hint={hint}>
       {(control) => (
         <Select
           {...control}
           value={from?.id ?? ''}
-          onChange={(event) => setFrom(templates.find(({ id }) => id === event.target.value))}
+          onChange={(event) => setFrom(all.find(({ id }) => id === event.target.value))}
         >
+          {company === undefined ? null : (
+            <option value={company.id}>{t('jobs.yourCompany', { name: company.name })}</option>
+          )}
           <option value="">{t('jobs.zestLinesOwnPricesAndAssemblies')}</option>
           {templates.map(({ id, name, template: kept }) => (
             <option key={id} value={id}>
@@ -192,18 +219,19 @@ function StartFrom({ from, setFrom, templates }: StartFromProps) {
 }
 
 interface NewJobButtonsProps {
+  readonly forCompany: boolean;
   readonly onClose: () => void;
   readonly formState: FormState<Fields>;
 }
 
-function NewJobButtons({ onClose, formState }: NewJobButtonsProps) {
+function NewJobButtons({ forCompany, onClose, formState }: NewJobButtonsProps) {
   return (
     <>
       <Button size="sm" variant="outline" onClick={onClose}>
         {t('jobs.cancel')}
       </Button>
       <Button size="sm" type="submit" form="new-job" disabled={formState.isSubmitting}>
-        {t('jobs.createTheJob')}
+        {forCompany ? t('jobs.setItUp') : t('jobs.createTheJob')}
       </Button>
     </>
   );

@@ -54,6 +54,13 @@ export const styles = classes({
     '& .right': { textAlign: 'right', whiteSpace: 'nowrap' },
     '@media (max-width: 900px)': { '& .jobs-client': { display: 'none' } },
   },
+  twoJobs: {
+    width: '100%',
+    marginBottom: '10px',
+    '& th, & td': { textAlign: 'left', padding: '4px 8px 4px 0', fontWeight: 400, verticalAlign: 'top' },
+    '& th[scope=row]': { color: 'fg.muted' },
+    '& thead th': { fontWeight: 600 },
+  },
   jobsName: {
     width: '36%',
     maxWidth: '0',

@@ -5,6 +5,7 @@ import { PAGES } from './pages.ts';
 
 export const stage: Stage = {
   path: 'prices',
+  ofCompany: t('frame.prices'),
   name: t('frame.prices'),
   icon: Tag,
   pages: [

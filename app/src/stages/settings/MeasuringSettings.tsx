@@ -12,10 +12,12 @@ import { Labeled } from '../../parts/Labeled.tsx';
 import { Refusal } from '../../parts/Refusal.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { CURRENCIES, NUMBER_STYLES, NUMBER_STYLE_NAMES } from '../../platform/numberStyles.ts';
+import { inOrder } from '@zest/core/job/job';
+import { useTable } from '../../stores/jobHooks.ts';
 import { useFormats, useJobNow } from '../../stores/context.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { styles } from './styles.ts';
-import { useChangeSettings } from './useSettings.ts';
+import { type ChangeSettings, useChangeSettings } from './useSettings.ts';
 
 interface SettingsProps {
   readonly settings: Settings;
@@ -54,8 +56,37 @@ export function MeasuringSettings({ settings }: SettingsProps) {
           </Select>
         )}
       </Labeled>
+      <RegionField settings={settings} set={set} />
       <Example />
     </section>
+  );
+}
+
+interface RegionFieldProps extends SettingsProps {
+  readonly set: ChangeSettings;
+}
+
+/** Where the work is: prices and wages are those of the book times what the region says. */
+function RegionField({ settings, set }: RegionFieldProps) {
+  const regions = inOrder(useTable('region').values());
+  if (regions.length === 0) return null;
+  return (
+    <Labeled label={t('settings.region')} hint={t('settings.regionsAreUnderPrices')}>
+      {(control) => (
+        <Select
+          {...control}
+          value={settings.regionId ?? ''}
+          onChange={({ target }) => set({ regionId: regions.find(({ id }) => id === target.value)?.id })}
+        >
+          <option value="">{t('settings.noRegion')}</option>
+          {regions.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Labeled>
   );
 }
 

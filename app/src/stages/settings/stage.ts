@@ -4,6 +4,7 @@ import type { Stage } from '../stage.ts';
 
 export const stage: Stage = {
   path: 'settings',
+  ofCompany: t('settings.company'),
   name: t('settings.job'),
   icon: Settings2,
   atFoot: true,

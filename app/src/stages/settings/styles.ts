@@ -20,7 +20,7 @@ export const styles = classes({
     gap: '12px',
     alignContent: 'start',
     '& h2': { fontSize: '14px', fontWeight: 600 },
-    '& label > .soft': { fontSize: '13px' },
+    '& label > .soft, & div > .soft': { fontSize: '13px' },
   },
   example: {
     borderTop: '1px solid',
@@ -29,6 +29,18 @@ export const styles = classes({
     display: 'grid',
     gap: '2px',
     '& b': { fontVariantNumeric: 'tabular-nums' },
+  },
+  logo: { display: 'flex', alignItems: 'center', gap: '10px', flexWrap: 'wrap', marginTop: '4px' },
+  logoPicture: { maxHeight: '56px', maxWidth: '180px', bg: '#fff', padding: '4px', borderRadius: '4px' },
+  sectionRow: { display: 'grid', gridTemplateColumns: '64px 1fr auto', gap: '6px', alignItems: 'center' },
+  block: { display: 'grid', gap: '6px' },
+  blockHead: { display: 'grid', gridTemplateColumns: '1fr 130px auto', gap: '6px', alignItems: 'center' },
+  differences: {
+    display: 'grid',
+    gap: '2px',
+    margin: '6px 0 8px',
+    maxHeight: '260px',
+    overflow: 'auto',
   },
   rate: {
     display: 'grid',

@@ -1,6 +1,15 @@
 import type { FormatDescriptor } from '../format.ts';
 import { LIMITS } from '../limits.ts';
 
+/** A picture for a letterhead. */
+export const LOGO: FormatDescriptor = {
+  id: 'logo',
+  extensions: ['.png', '.jpg', '.jpeg'],
+  mediaTypes: ['image/png', 'image/jpeg'],
+  takenBy: 'logo',
+  bytes: LIMITS.logo.bytes,
+};
+
 /** Scans and photos of drawings. */
 export const IMAGE: FormatDescriptor = {
   id: 'image',

@@ -5,10 +5,11 @@ import { quantities } from './003-quantities.ts';
 import { money } from './004-money.ts';
 import { waste } from './005-waste.ts';
 import { samples } from './006-samples.ts';
+import { company } from './007-company.ts';
 import type { Migration, RawRecord } from './migration.ts';
 
 /** One for each version there was, in their order. */
-export const MIGRATIONS: readonly Migration[] = [openings, zones, quantities, money, waste, samples];
+export const MIGRATIONS: readonly Migration[] = [openings, zones, quantities, money, waste, samples, company];
 
 /** The version that is written now. */
 export const JOB_VERSION = MIGRATIONS.length + 1;

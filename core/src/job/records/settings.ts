@@ -5,6 +5,10 @@ import { decimalField, idOf, nameField, shortField, textField } from './fields.t
 export const LANGUAGES_OF_DOCUMENTS = ['en-US', 'en-GB'] as const;
 export type LanguageOfDocuments = (typeof LANGUAGES_OF_DOCUMENTS)[number];
 
+/** Ways to write a day that are not left to the language. */
+export const DATE_STYLES = ['iso', 'numbers'] as const;
+export type DateStyle = (typeof DATE_STYLES)[number];
+
 /** What holds for the job as a whole. Every job has exactly one. */
 export const settingsSchema = z
   .strictObject({
@@ -15,6 +19,10 @@ export const settingsSchema = z
     clientAddress: textField,
     company: shortField,
     companyAddress: textField,
+    /** As tax offices know the company; stands on the bid. */
+    taxNumber: shortField.optional(),
+    /** What a company keeps for all its jobs, rather than a job. */
+    ofCompany: z.literal(true).optional(),
     location: shortField,
     unitSystem: z.enum(['us', 'metric']),
     /** ISO 4217 code. */
@@ -38,7 +46,6 @@ export const settingsSchema = z
     regionId: idOf('region').optional(),
     /** Lines of assemblies stand in the section their cost code belongs to, not under what was measured. */
     linesBy: z.literal('code').optional(),
-    /** Prices older than this are doubted; 180 days where left out. */
     /** Of the document, as the office counts its bids. */
     bidNumber: shortField.optional(),
     /** How often it was sent out changed; the first time is 0. */
@@ -56,9 +63,12 @@ export const settingsSchema = z
       })
       .readonly()
       .optional(),
+    /** How days are written on documents; left out, as their language has it. */
+    dateStyle: z.enum(DATE_STYLES).optional(),
     paper: z.enum(['letter', 'a4']).optional(),
     /** What comes from the library later comes without sample prices as well. */
     noSamples: z.literal(true).optional(),
+    /** Prices older than this are doubted; 180 days where left out. */
     priceDays: z.number().int().min(1).max(3650).optional(),
   })
   .readonly();
