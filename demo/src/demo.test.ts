@@ -98,6 +98,8 @@ describe('the demo job', () => {
     expect(new Set(rules)).toEqual(
       new Set([
         'line-without-price',
+        // Boards of 8 ft on walls of 9 ft.
+        'piece-too-short',
         'sheet-without-scale',
         'alternate-doubles',
         'scope-without-marks',

@@ -36,10 +36,11 @@ const SUPPLIERS: Readonly<Record<string, readonly [supplier: string, date: strin
   Labor: ['', '2026-07-01'],
 };
 
-/** A demo job's prices as those of its own suppliers: in it they are no samples. */
+/** A demo job's prices as those of its own suppliers, in it they are no samples; its builders read what assemblies ask. */
 export const withOwnPrices = (job: Job): Job =>
   createJob(
     [...listRecords(job)].map((record) => {
+      if (record.type === 'use') return { ...record, usualKept: true as const };
       if (record.type !== 'item' && record.type !== 'craft') return record;
       const { sample: _shipped, ...own } = record;
       if (own.type === 'craft' || own.date !== '') return own;

@@ -8,7 +8,7 @@ import { writeQuantity } from '../figures/writeQuantity.ts';
 import type { Formats } from '../stores/context.tsx';
 import { describeFailure } from './describeFailure.ts';
 import { t } from './t.ts';
-import { listWith } from './lists.ts';
+import { firstOf, listWith } from './lists.ts';
 
 type About<Rule extends DoubtRule> = Extract<DoubtAbout, { readonly rule: Rule }>;
 
@@ -164,6 +164,104 @@ const WORDS: { readonly [Rule in DoubtRule]: DoubtWords<Rule> } = {
         about: writeEach(about, formats),
         low: rangeWords(about.low, about.high),
       }),
+  },
+  'marks-on-spot': {
+    head: t('doubt.theSameThingMarkedTwice'),
+    say: (about) => t(about.kind === 'run' ? 'doubt.runsLieOnEachOther' : 'doubt.countsLieOnEachOther'),
+  },
+  'counted-and-placed': {
+    head: t('doubt.countedAndPlaced'),
+    say: (about) => t('doubt.placedInAWallAndCounted', { counted: about.counted }),
+  },
+  'piece-too-short': {
+    head: t('doubt.piecesShorterThanTheirWall'),
+    say: (about, formats) =>
+      t('doubt.pieceInAWallOf', {
+        item: about.item,
+        lengthM: inLength(about.lengthM, formats),
+        wallM: inLength(about.wallM, formats),
+      }),
+  },
+  'length-far-off-sheet': {
+    head: t('doubt.lengthsFarOffTheirSheet'),
+    say: (about, formats) =>
+      t('doubt.typedWhereTheSheetShows', {
+        lengthM: inLength(about.lengthM, formats),
+        sheetM: inLength(about.sheetM, formats),
+      }),
+  },
+  'question-unanswered': {
+    head: t('doubt.questionsNobodyAnswered'),
+    say: (about) => t('doubt.allAtUsualAnswers', { assembly: about.assembly, count: about.questions }),
+  },
+  'alternate-not-on-bid': {
+    head: t('doubt.optionsWithoutAPrice'),
+    say: (about) =>
+      about.lines === 0
+        ? t('doubt.nothingBelongsToOption')
+        : t('doubt.optionHasUnpricedLines', { lines: t('count.line', { count: about.unpriced }) }),
+  },
+  'bars-missing': {
+    head: t('doubt.concreteWithoutBars'),
+    say: (about) => t('doubt.neighborHasBars', { neighbor: about.neighbor }),
+  },
+  'item-unlike': {
+    head: t('doubt.itemsThatDoNotFitTheirLine'),
+    say: (about) =>
+      t(about.what === 'size' ? 'doubt.itemIsOfAnotherSize' : 'doubt.itemSaysAnotherThing', {
+        item: about.item,
+      }),
+  },
+  'region-not-applied': {
+    head: t('doubt.regionsThatAreNotApplied'),
+    say: (about) =>
+      about.applied === ''
+        ? t('doubt.jobIsInRegion')
+        : t('doubt.jobIsInRegionNotIn', { applied: about.applied }),
+  },
+  'adjustment-matches-few': {
+    head: t('doubt.adjustmentsThatChangeLittle'),
+    say: (about) =>
+      about.changed === 0
+        ? t('doubt.adjustmentChangesNothing')
+        : t('doubt.adjustmentChangesFew', {
+            changed: about.changed,
+            lines: t('count.line', { count: about.named }),
+          }),
+  },
+  'inclusion-not-in': {
+    head: t('doubt.includedButNotInTheBid'),
+    say: (about) => t('doubt.workIsOnlyInOption', { work: about.work, alternate: about.alternate }),
+  },
+  'text-outdated': {
+    head: t('doubt.textsWithAnOldSize'),
+    say: (about, formats) =>
+      t('doubt.scopeMeasuresOtherwise', {
+        scope: about.scope,
+        property: about.property,
+        valueM: inLength(about.valueM, formats),
+      }),
+  },
+  'one-price-for-sizes': {
+    head: t('doubt.onePriceForDifferentSizes'),
+    say: (about) => t('doubt.sameUnitPriceAs', { others: listWith('and', about.others) }),
+  },
+  'sections-empty': {
+    head: t('doubt.sectionsWithNothingInThem'),
+    say: (about) => t('doubt.nothingIsPricedUnder', { sections: listWith('or', about.sections) }),
+  },
+  'printed-not-measured': {
+    head: t('doubt.printedAndNotMeasured'),
+    say: (about) => {
+      const [first, more] = firstOf(about.tags, 6);
+      return t('doubt.rowsNothingWasMeasuredFor', {
+        tags: listWith('and', more > 0 ? [...first, t('frame.andMore', { more })] : first),
+      });
+    },
+  },
+  'subcontract-beside-own': {
+    head: t('doubt.subcontractAndTheSameByHand'),
+    say: (about) => t('doubt.ownLineBesideSubcontract', { own: about.own }),
   },
   'alternate-doubles': {
     head: t('doubt.countedTwiceWithAnAlternate'),

@@ -48,7 +48,7 @@ describe('the second look while one works', () => {
       () => 0,
       (work) => work(),
     );
-    store.setState({ look: { open: [], accepted: [] } });
+    store.setState({ look: { open: [], accepted: [], notThere: [] } });
     const { job } = createTestJob();
     jobs.setState({
       open: { jobId: 'a', job, figures: new Calculation(job).figures, history: { done: [], undone: [] } },

@@ -23,6 +23,28 @@ function itemOf(figures: Figures, key: LineKey, { sizing, itemCode }: Pricing): 
   return at === undefined ? undefined : sizedItems(figures.job, sizing)[at]?.item;
 }
 
+/** The item a line takes its price from; undefined where its price is typed or quoted. */
+export function itemOfLine(figures: Figures, { key, of }: Pick<LineAt, 'key' | 'of'>): Item | undefined {
+  const pricing = pricingOf(figures, of);
+  return pricing === undefined || pricing.quoted !== undefined || pricing.typedCost !== null
+    ? undefined
+    : itemOf(figures, key, pricing);
+}
+
+/** How a line is priced; undefined for one sum of a quote. */
+export function pricingOf({ job }: Figures, of: LineAt['of']): Pricing | undefined {
+  switch (of.by) {
+    case 'use':
+      return pricingOfComponent(job, of.made);
+    case 'line':
+      return pricingOfLine(job, of.made);
+    case 'purchase':
+      return pricingOfPurchase(of.made);
+    case 'package':
+      return undefined;
+  }
+}
+
 /**
  * Whether a line is priced by a sample; what was typed over it or quoted for it is nobody's sample. Told from
  * what prices it, without working the price out: second look asks it of every line.
@@ -59,14 +81,6 @@ function craftsOf({ job }: Figures, { craftId, crewId, labor }: Pricing, item: I
 }
 
 export function samplesOfLine(figures: Figures, { key, of }: Pick<LineAt, 'key' | 'of'>): LineSamples {
-  switch (of.by) {
-    case 'use':
-      return samplesOfPricing(figures, key, pricingOfComponent(figures.job, of.made));
-    case 'line':
-      return samplesOfPricing(figures, key, pricingOfLine(figures.job, of.made));
-    case 'purchase':
-      return samplesOfPricing(figures, key, pricingOfPurchase(of.made));
-    case 'package':
-      return NONE;
-  }
+  const pricing = pricingOf(figures, of);
+  return pricing === undefined ? NONE : samplesOfPricing(figures, key, pricing);
 }

@@ -3,7 +3,8 @@ import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { itemCodeOfLine, nameOfLine } from '../estimate/lineSources.ts';
 import type { LineAt } from '../estimate/lineSources.ts';
-import type { Job } from '../job/job.ts';
+import { itemOfLine } from '../calculate/samples.ts';
+import { type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 
 /** What every rule looks at, gathered once. */
@@ -17,10 +18,18 @@ export interface DoubtContext {
   readonly known: (node: NodeId) => number | undefined;
   readonly nameOf: (line: LineAt) => string;
   readonly itemOf: (line: LineAt) => Item | undefined;
+  /** The item that prices a line, also one its sizes lead to; undefined for what is typed or quoted. */
+  readonly pricedBy: (line: LineAt) => Item | undefined;
+  /** What the bid says is in it and is not, a paragraph each, and both together. */
+  readonly inclusions: readonly string[];
+  readonly exclusions: readonly string[];
+  readonly texts: readonly string[];
 }
 
 export function createContext(figures: Figures, today: string): DoubtContext {
   const { job } = figures;
+  const { inclusions, exclusions } = settingsOf(job);
+  const [included, excluded] = [paragraphs(inclusions), paragraphs(exclusions)];
   const lines = [...figures.countedLines()].filter(({ of }) => of.by !== 'use' || figures.isDue(of.made));
   return {
     figures,
@@ -30,8 +39,15 @@ export function createContext(figures: Figures, today: string): DoubtContext {
     known: (node) => knownValue(figures.figure(node)),
     nameOf: nameOfLine,
     itemOf: (line) => figures.findItem(itemCodeOfLine(job, line)),
+    pricedBy: (line) => itemOfLine(figures, line),
+    inclusions: included,
+    exclusions: excluded,
+    texts: [...included, ...excluded],
   };
 }
+
+const paragraphs = (text: string): readonly string[] =>
+  text.split('\n').flatMap((each) => (each.trim() === '' ? [] : [each.trim()]));
 
 /** Whole days from one ISO date to another; undefined where either is none. */
 export function daysBetween(from: string, to: string): number | undefined {

@@ -10,5 +10,9 @@ export type DoubtPlace =
   | { readonly at: 'section'; readonly id: Id<'section'> }
   | { readonly at: 'package'; readonly id: Id<'package'> }
   | { readonly at: 'yardstick'; readonly id: Id<'yardstick'> }
+  | { readonly at: 'alternates' }
+  | { readonly at: 'summary' }
+  | { readonly at: 'bid' }
+  | { readonly at: 'measure' }
   | { readonly at: 'figures' }
   | { readonly at: 'prices' };

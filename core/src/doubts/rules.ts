@@ -18,6 +18,22 @@ import { scopeWithoutMarks } from './rules/scopeWithoutMarks.ts';
 import { sheetWithoutScale } from './rules/sheetWithoutScale.ts';
 import { unconfirmed } from './rules/unconfirmed.ts';
 import { unitsDiffer } from './rules/unitsDiffer.ts';
+import { marksOnSpot } from './rules/marksOnSpot.ts';
+import { countedAndPlaced } from './rules/countedAndPlaced.ts';
+import { pieceTooShort } from './rules/pieceTooShort.ts';
+import { lengthFarOffSheet } from './rules/lengthFarOffSheet.ts';
+import { questionUnanswered } from './rules/questionUnanswered.ts';
+import { alternateNotOnBid } from './rules/alternateNotOnBid.ts';
+import { barsMissing } from './rules/barsMissing.ts';
+import { itemUnlike } from './rules/itemUnlike.ts';
+import { regionNotApplied } from './rules/regionNotApplied.ts';
+import { adjustmentMatchesFew } from './rules/adjustmentMatchesFew.ts';
+import { inclusionNotIn } from './rules/inclusionNotIn.ts';
+import { textOutdated } from './rules/textOutdated.ts';
+import { onePriceForSizes } from './rules/onePriceForSizes.ts';
+import { sectionsEmpty } from './rules/sectionsEmpty.ts';
+import { printedNotMeasured } from './rules/printedNotMeasured.ts';
+import { subcontractBesideOwn } from './rules/subcontractBesideOwn.ts';
 import { yardstickOut } from './rules/yardstickOut.ts';
 import { zeroQuantity } from './rules/zeroQuantity.ts';
 
@@ -33,18 +49,34 @@ export const RULES = [
   sheetWithoutScale,
   unconfirmed,
   countUnexpected,
+  marksOnSpot,
+  countedAndPlaced,
   marksOverlap,
   alternateDoubles,
+  alternateNotOnBid,
   quoteBesideLines,
+  subcontractBesideOwn,
   quoteOpen,
   openingBeyondWall,
+  pieceTooShort,
+  lengthFarOffSheet,
+  barsMissing,
+  itemUnlike,
+  onePriceForSizes,
+  regionNotApplied,
+  adjustmentMatchesFew,
+  inclusionNotIn,
+  textOutdated,
   pinnedFar,
   zeroQuantity,
   scopeWithoutMarks,
   scopePricedNowhere,
+  printedNotMeasured,
+  sectionsEmpty,
   quoteExpired,
   priceOld,
   yardstickOut,
+  questionUnanswered,
   lineWithoutSection,
   lineWithoutCode,
   lineWithoutUnit,

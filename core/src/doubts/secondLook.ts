@@ -3,10 +3,13 @@ import type { Acceptance } from '../job/records/acceptance.ts';
 import { type DoubtContext, createContext } from './context.ts';
 import { type Doubt, RULE_ORDER, factsOfDoubt } from './doubt.ts';
 import { RULES } from './rules.ts';
+import { SUBJECTS, type Subject, subjectsOf } from './subjects.ts';
 
 export interface SecondLook {
   /** Still to be answered, the most urgent first. */
   readonly open: readonly Doubt[];
+  /** What there was none of, so that nothing could be asked about it. */
+  readonly notThere: readonly Subject[];
   readonly accepted: readonly { readonly doubt: Doubt; readonly acceptance: Acceptance }[];
 }
 
@@ -27,7 +30,8 @@ export function takeSecondLook(figures: Figures, today: string): SecondLook {
     if (acceptance === undefined || acceptance.facts !== factsOfDoubt(doubt)) open.push(doubt);
     else accepted.push({ doubt, acceptance });
   }
-  return { open, accepted };
+  const there = subjectsOf(context);
+  return { open, accepted, notThere: SUBJECTS.filter((subject) => !there.has(subject)) };
 }
 
 const findAll = (context: DoubtContext): Doubt[] =>

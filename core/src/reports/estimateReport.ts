@@ -222,7 +222,7 @@ export function pricingOfRow(figures: Figures, row: PlainRow): Pricing {
 export function priceFactorsOnRow(figures: Figures, row: PlainRow): PriceFactors {
   if (row.type === 'component') return priceFactorsOnComponent(figures.job, row.placed);
   const sectionId = row.type === 'line' ? row.line.sectionId : null;
-  return priceFactorsOn(figures.job, { key: row.key, sectionId });
+  return priceFactorsOn(figures.job, { key: row.key, sectionId }, pricingOfRow(figures, row));
 }
 
 /** The item a row is priced by; of a sized one, the item its sizes lead to. */

@@ -123,7 +123,14 @@ export function createHeronJob(): Job {
     const scope = [...job.scope.values()].find((each) => each.key === key);
     if (scope === undefined || assembly === undefined) throw new Error(`createHeronJob: nothing for ${key}`);
     return [
-      { type: 'use', id: makeId('use'), scopeId: scope.id, assemblyId: assembly.id, order: 1, answers: {} },
+      {
+        type: 'use',
+        id: makeId('use'),
+        scopeId: scope.id,
+        assemblyId: assembly.id,
+        order: 1,
+        answers: {},
+      },
     ];
   };
   const derived = derive(change(job, put(...use('slab', area), ...use('stud_walls', run))), [], makeId);

@@ -23,10 +23,10 @@ export const doubt = {
   onItCantBeMeasuredUntilYou: '{{marks}} on it can’t be measured until you set the scale.',
   samplePrices: 'Sample prices',
   samplePricesOnly:
-    '{{prices}} priced by samples that ship with Zest Line. Nobody offered them to you: put your own prices in the price book, or import a list.',
-  sampleWagesOnly: '{{wages}} with hours at sample wages. Set your own wages.',
+    'Priced by samples that ship with Zest Line: {{prices}}. Nobody offered them to you. Put your own prices in the price book, or import a list.',
+  sampleWagesOnly: 'Hours at sample wages: {{wages}}. Set your own wages.',
   samplePricesAndWages:
-    '{{prices}} priced by samples that ship with Zest Line, and {{wages}} with hours at sample wages. Nobody offered them to you: put your own in the price book, or import a list.',
+    'Priced by samples that ship with Zest Line: {{prices}}; hours at sample wages: {{wages}}. Nobody offered them to you. Put your own in the price book, or import a list.',
   countedAgainstTheSchedule: 'More or fewer than the schedule says',
   fewerThanTheSchedule:
     '{{counted}} counted, but the schedule says {{expected}}. Count the rest, or correct the number.',
@@ -50,6 +50,54 @@ export const doubt = {
   isOutsideCheckWhatDrivesIt: '{{about}} is outside {{low}}. Check what drives it.',
   addsItAndIsInTheBase:
     '{{alternate}} adds it, and ‘{{base}}’ is in the base bid too. Mark the base line as removed by the alternate.',
+  theSameThingMarkedTwice: 'The same thing marked twice',
+  countsLieOnEachOther: 'Two were counted on one spot. Delete one, or say why there are two.',
+  runsLieOnEachOther: 'Two runs lie on each other from end to end. Delete one, or say why there are two.',
+  countedAndPlaced: 'Counted, and placed in a wall too',
+  placedInAWallAndCounted:
+    'It sits in a wall, and {{counted}} counts it right there once more. Delete the one that was counted.',
+  piecesShorterThanTheirWall: 'Pieces shorter than their wall',
+  pieceInAWallOf:
+    '{{item}}, {{lengthM}}, in a wall {{wallM}} high. Choose a longer one, or say how it is joined.',
+  lengthsFarOffTheirSheet: 'Lengths far off their sheet',
+  typedWhereTheSheetShows:
+    '{{lengthM}} was typed; the whole sheet shows {{sheetM}} from corner to corner. Check the decimal mark and the unit.',
+  questionsNobodyAnswered: 'Assemblies whose questions nobody answered',
+  allAtUsualAnswers_one: '{{assembly}} asks one question, and it has its usual answer. Read it, or keep it.',
+  allAtUsualAnswers_other:
+    '{{assembly}} asks {{count}} questions, and all have their usual answers. Read them, or keep them.',
+  optionsWithoutAPrice: 'Options the client can’t read a price of',
+  nothingBelongsToOption: 'Nothing belongs to this option. Mark what it adds or removes, or delete it.',
+  optionHasUnpricedLines:
+    '{{lines}} of this option can’t be priced yet, so that its price on the bid is too low.',
+  concreteWithoutBars: 'Concrete without bars',
+  neighborHasBars:
+    'It has no bars, and {{neighbor}} in the same section has. Add them, or say that it needs none.',
+  itemsThatDoNotFitTheirLine: 'Items that do not fit their line',
+  itemIsOfAnotherSize: 'Priced by {{item}}, which is of another size. Choose the item again.',
+  itemSaysAnotherThing: 'Priced by {{item}}, which shares no word with the line. Choose the item again.',
+  regionsThatAreNotApplied: 'Regions that are not applied',
+  jobIsInRegion: 'The job is there, and prices are as they are in the book. Apply the region.',
+  jobIsInRegionNotIn: 'The job is there, and prices are those of {{applied}}. Apply the right region.',
+  adjustmentsThatChangeLittle: 'Adjustments that change little',
+  adjustmentChangesNothing: 'It changes no line that has such a cost. Correct what it is on, or delete it.',
+  adjustmentChangesFew:
+    'Only {{changed}} of the {{lines}} it names have such a cost. Correct what it is on, or delete it.',
+  includedButNotInTheBid: 'Said to be included, and not in the bid',
+  workIsOnlyInOption:
+    '{{work}} is in the option {{alternate}}, not in the base bid. Take it out of the text.',
+  textsWithAnOldSize: 'Texts with a size that has changed',
+  scopeMeasuresOtherwise: '{{scope}} now has {{property}} {{valueM}}. Correct the text.',
+  onePriceForDifferentSizes: 'One price for different sizes',
+  sameUnitPriceAs: 'It costs just what {{others}} costs. Check the price of each size.',
+  sectionsWithNothingInThem: 'Sections with nothing in them',
+  nothingIsPricedUnder:
+    'Nothing is priced under {{sections}}, and the bid doesn’t say that it is left out. Price it, or put it under Not included.',
+  printedAndNotMeasured: 'Printed on the sheets, and not measured',
+  rowsNothingWasMeasuredFor: 'Nothing was measured or counted for {{tags}}.',
+  subcontractAndTheSameByHand: 'A subcontract and the same work by your own crew',
+  ownLineBesideSubcontract:
+    '{{own}} is your own work in the same section. Delete one of the two, or say that both are needed.',
   atMost: '{{high}} at most',
   atLeast: '{{low}} at least',
   to: '{{low}} to {{high}}',

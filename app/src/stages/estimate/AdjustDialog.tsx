@@ -1,8 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, type FieldErrors, useForm } from 'react-hook-form';
+import { Controller, type FieldErrors, type UseFormReturn, useForm, useWatch } from 'react-hook-form';
 import * as z from 'zod';
 import { put } from '@zest/core/job/change';
-import { orderAfter } from '@zest/core/job/job';
+import { countAdjusted } from '@zest/core/calculate/adjusted';
+import { isAdjustedItem } from '@zest/core/estimate/adjusted';
+import { type Job, orderAfter } from '@zest/core/job/job';
 import type { Adjustment } from '@zest/core/job/records/adjustment';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import type { Section } from '@zest/core/job/records/section';
@@ -27,12 +29,16 @@ interface AdjustDialogProps {
   readonly onClose: () => void;
 }
 
-const WHERES = ['all', 'section', 'lines'] as const;
+const WHERES = ['all', 'section', 'lines', 'group', 'tag', 'words'] as const;
+type ByItems = 'group' | 'tag' | 'words';
+const isByItems = (on: string): on is ByItems => on === 'group' || on === 'tag' || on === 'words';
 
 /** What a person fills in; a percentage is written with the job's marks. */
 const schemaOf = (numbers: NumberFormat) =>
   z.object({
     on: z.enum(WHERES),
+    /** The group, the tag or the words, where it is on items. */
+    items: z.string().trim().max(200),
     kinds: z.array(z.enum(COST_KINDS)).min(1, t('estimate.chooseAKindOfCost')),
     percent: z.string().transform((text, context) => {
       const read = readFigure(text, numbers, { as: 'percent', least: -99.99, most: 1000 });
@@ -54,12 +60,12 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
   const adjust = useAdjust(keys, section);
   const form = useForm<z.input<ReturnType<typeof schemaOf>>, unknown, Asked>({
     resolver: zodResolver(schemaOf(numbers)),
-    defaultValues: { on: usualPlace(keys, section), kinds: ['material'], percent: '', name: '' },
+    defaultValues: startValues(keys, section),
   });
   const submit = form.handleSubmit((asked) => {
     const message = adjust(asked);
     if (message === undefined) onClose();
-    else form.setError('percent', { message });
+    else form.setError(isByItems(asked.on) ? 'items' : 'percent', { message });
   });
   return (
     <Modal
@@ -88,18 +94,8 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
             )}
           </Labeled>
         </div>
-        <Controller
-          name="kinds"
-          control={form.control}
-          render={({ field }) => (
-            <KindChoice
-              legend={t('estimate.kindsOfCost')}
-              kinds={COST_KINDS}
-              chosen={field.value}
-              onChoose={(kinds) => field.onChange([...kinds])}
-            />
-          )}
-        />
+        <ItemsField form={form} />
+        <KindsField form={form} />
         <Labeled label={t('estimate.why')} hint={t('estimate.shownOnTheLinesItChanges')}>
           {(field) => (
             <TextInput {...field} placeholder={t('estimate.steelIsUp')} {...form.register('name')} />
@@ -110,11 +106,86 @@ export function AdjustDialog({ keys, section, onClose }: AdjustDialogProps) {
   );
 }
 
+type AdjustForm = UseFormReturn<z.input<ReturnType<typeof schemaOf>>, unknown, Asked>;
+
+const KindsField = ({ form }: { readonly form: AdjustForm }) => (
+  <Controller
+    name="kinds"
+    control={form.control}
+    render={({ field }) => (
+      <KindChoice
+        legend={t('estimate.kindsOfCost')}
+        kinds={COST_KINDS}
+        chosen={field.value}
+        onChoose={(kinds) => field.onChange([...kinds])}
+      />
+    )}
+  />
+);
+
+const BY_ITEMS = {
+  group: t('estimate.groupOfItems'),
+  tag: t('estimate.tagOfItems'),
+  words: t('estimate.wordsOfItems'),
+} as const;
+
+/** Which items it is on, where it is on items, and how many lines that is now. */
+function ItemsField({ form }: { readonly form: AdjustForm }) {
+  const { job, figures } = useOpenJob();
+  const [on, items] = useWatch({ control: form.control, name: ['on', 'items'] });
+  if (!isByItems(on)) return null;
+  const names = on === 'words' ? [] : namesInBook(job, on);
+  const lines =
+    items.trim() === '' ? 0 : countAdjusted(figures, { what: 'items', by: on, text: items.trim() });
+  return (
+    <Labeled
+      label={BY_ITEMS[on]}
+      error={form.formState.errors.items?.message}
+      hint={
+        items.trim() === '' ? '' : t('estimate.actsOnLines', { lines: t('count.line', { count: lines }) })
+      }
+    >
+      {(field) =>
+        on === 'words' ? (
+          <TextInput {...field} {...form.register('items')} />
+        ) : (
+          <Select {...field} {...form.register('items')}>
+            <option value="">{t('estimate.chooseWhich')}</option>
+            {names.map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </Select>
+        )
+      }
+    </Labeled>
+  );
+}
+
+/** Groups, or tags, that the price book has. */
+const namesInBook = ({ item }: Job, by: 'group' | 'tag'): readonly string[] =>
+  [
+    ...new Set(
+      [...item.values()].flatMap(({ group, tags = '' }) =>
+        by === 'group' ? [group] : tags.split(/[\s,;]+/),
+      ),
+    ),
+  ]
+    .filter((name) => name !== '')
+    .sort();
+
 const errorOf = ({ percent, kinds }: FieldErrors<z.input<ReturnType<typeof schemaOf>>>) =>
   (percent ?? kinds)?.message;
 
+const startValues = (keys: readonly string[], section: Section | undefined) => ({
+  on: usualPlace(keys, section),
+  items: '',
+  kinds: ['material' as const],
+  percent: '',
+  name: '',
+});
+
 const usualPlace = (keys: readonly string[], section: Section | undefined) =>
-  section !== undefined ? 'section' : keys.length > 0 ? 'lines' : 'all';
+  section !== undefined ? ('section' as const) : keys.length > 0 ? ('lines' as const) : ('all' as const);
 
 const WhereOptions = ({ keys, section }: Omit<AdjustDialogProps, 'onClose'>) => (
   <>
@@ -125,8 +196,22 @@ const WhereOptions = ({ keys, section }: Omit<AdjustDialogProps, 'onClose'>) => 
     {keys.length === 0 ? null : (
       <option value="lines">{t('count.selectedLine', { count: keys.length })}</option>
     )}
+    <option value="group">{t('estimate.linesOfGroup')}</option>
+    <option value="tag">{t('estimate.linesWithTag')}</option>
+    <option value="words">{t('estimate.linesFoundBy')}</option>
   </>
 );
+
+function whereOf(
+  on: Asked['on'],
+  items: string,
+  keys: readonly string[],
+  section: Section | undefined,
+): Adjustment['on'] {
+  if (isByItems(on)) return { what: 'items', by: on, text: items };
+  if (on === 'section' && section !== undefined) return { what: 'section', sectionId: section.id };
+  return on === 'lines' ? { what: 'lines', lines: [...keys] } : { what: 'all' };
+}
 
 /** Keeps an adjustment; gives what is wrong with it, in words. */
 function useAdjust(
@@ -136,13 +221,12 @@ function useAdjust(
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
-  return ({ on, kinds, percent, name }) => {
-    const where: Adjustment['on'] =
-      on === 'section' && section !== undefined
-        ? { what: 'section', sectionId: section.id }
-        : on === 'lines'
-          ? { what: 'lines', lines: [...keys] }
-          : { what: 'all' };
+  return ({ on, items, kinds, percent, name }) => {
+    if (isByItems(on) && items === '')
+      return on === 'words' ? t('estimate.typeWhichItems') : t('estimate.chooseWhich');
+    const where = whereOf(on, items, keys, section);
+    if (![...job.item.values()].some((item) => where.what !== 'items' || isAdjustedItem(where, item)))
+      return t('estimate.noItemFoundBy', { text: items });
     const words =
       name ||
       `${listWith(

@@ -150,6 +150,12 @@ function Row({
   );
 }
 
+const ADJUSTED_BY = {
+  group: 'estimate.itemsOfGroup',
+  tag: 'estimate.itemsWithTag',
+  words: 'estimate.itemsFoundBy',
+} as const;
+
 /** What changes costs and can be taken off again. */
 function Adjustments() {
   const job = useTables('adjustment', 'region', 'section');
@@ -164,7 +170,9 @@ function Adjustments() {
       ? t('estimate.allLines')
       : on.what === 'lines'
         ? t('count.line', { count: on.lines.length })
-        : (job.section.get(on.sectionId)?.name ?? '');
+        : on.what === 'items'
+          ? t(ADJUSTED_BY[on.by], { text: on.text })
+          : (job.section.get(on.sectionId)?.name ?? '');
   return (
     <ul className={styles.adjustments} aria-label={t('estimate.whatChangesCosts')}>
       {region === undefined ? null : (

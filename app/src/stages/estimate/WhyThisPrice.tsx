@@ -7,6 +7,7 @@ import {
   pricingOfRow,
   workedOf,
 } from '@zest/core/reports/estimateReport';
+import { pricedItem } from '@zest/core/calculate/lines/pricing';
 import { adjustmentsOn } from '@zest/core/estimate/adjusted';
 import { type PricedRow } from '@zest/core/estimate/rows';
 import { sectionOf } from '@zest/core/estimate/places';
@@ -105,7 +106,11 @@ function conditionsOn(figures: Figures, row: BuiltRow, numbers: NumberFormat): (
           t('estimate.in2', { costwords: COST_WORDS[kind], name: region.name }),
           percent(region[kind]),
         ]);
-  for (const { name, percent: by } of adjustmentsOn(job, row.key, sectionId))
+  for (const { name, percent: by } of adjustmentsOn(job, {
+    key: row.key,
+    sectionId,
+    item: pricedItem(pricingOfRow(figures, row)),
+  }))
     lines.push([t('estimate.adjustedFor', { name }), `${plainToLocal(by, numbers)} %`]);
   return lines;
 }

@@ -2,10 +2,10 @@ import { Button } from '@chakra-ui/react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Doubt, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
+import type { Subject } from '@zest/core/doubts/subjects';
+import { listWith } from '../../messages/lists.ts';
 import type { DoubtPlace } from '@zest/core/doubts/place';
-import { type Command, put, remove } from '@zest/core/job/change';
-import { changeLines } from '@zest/core/job/commands/changeLines';
-import { confirmQuantities } from '@zest/core/job/commands/confirm';
+import { put, remove } from '@zest/core/job/change';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { describeDoubt, headOfRule } from '../../messages/describeDoubt.ts';
@@ -23,6 +23,7 @@ import { TextButton } from '../../parts/buttons.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { remedyOf } from './remedies.ts';
 import { styles } from './styles.ts';
 import { Empty } from '../../parts/Empty.tsx';
 
@@ -30,6 +31,7 @@ import { Empty } from '../../parts/Empty.tsx';
 export function LookPage() {
   const look = useLook();
   const open = look?.open ?? [];
+  const isEmpty = useIsEmpty();
   const rules = [...new Set(open.map(({ about }) => about.rule))];
   return (
     <div className={layout.stage}>
@@ -57,14 +59,19 @@ export function LookPage() {
           <RuleGroup key={rule} rule={rule} doubts={open.filter(({ about }) => about.rule === rule)} />
         ))}
         <Accepted />
+        {look === undefined || isEmpty ? null : <NotLookedAt notThere={look.notThere} />}
       </div>
     </div>
   );
 }
 
-/** In order is only what was looked at: a job with no marks and no lines has nothing to ask about. */
+/** A job with no marks and no lines has nothing to ask about. */
+const useIsEmpty = (): boolean =>
+  useOfJob(({ job }) => job.mark.size + job.piece.size + job.line.size + job.use.size === 0);
+
+/** In order is only what was looked at. */
 function NothingToAsk({ hasAccepted }: { readonly hasAccepted: boolean }) {
-  const isEmpty = useOfJob(({ job }) => job.mark.size + job.piece.size + job.line.size + job.use.size === 0);
+  const isEmpty = useIsEmpty();
   if (isEmpty) return <Empty title={t('look.nothingToLookAt')}>{t('look.nothingMeasuredOrPriced')}</Empty>;
   return (
     <Empty title={t('look.nothingToAsk')}>
@@ -72,6 +79,34 @@ function NothingToAsk({ hasAccepted }: { readonly hasAccepted: boolean }) {
     </Empty>
   );
 }
+
+const SUBJECT_WORDS: Readonly<Record<Subject, string>> = {
+  sheets: t('look.sheets'),
+  scopes: t('look.scopes'),
+  marks: t('look.marks'),
+  openings: t('look.openings'),
+  lines: t('look.lines'),
+  schedules: t('look.schedules'),
+  quotes: t('look.quotes'),
+  alternates: t('look.alternates'),
+  adjustments: t('look.adjustments'),
+  regions: t('look.regions'),
+  texts: t('look.texts'),
+  yardsticks: t('look.yardsticks'),
+};
+
+/** No doubt about what is not there says nothing: it is told what was not looked at. */
+const NotLookedAt = ({ notThere }: { readonly notThere: readonly Subject[] }) =>
+  notThere.length === 0 ? null : (
+    <p className="soft">
+      {t('look.notLookedAt', {
+        subjects: listWith(
+          'or',
+          notThere.map((subject) => SUBJECT_WORDS[subject]),
+        ),
+      })}
+    </p>
+  );
 
 /** Many doubts of one kind must not hide the others: the rest of a kind opens by a press. */
 const SHOWN = 6;
@@ -130,28 +165,20 @@ function useGo(): (place: DoubtPlace) => void {
         return to('estimate');
       case 'prices':
         return to('prices');
+      case 'alternates':
+        setView({ estimateSide: 'alternates' });
+        return to('estimate');
+      case 'summary':
+        setView({ estimateSide: 'bid' });
+        return to('estimate');
+      case 'bid':
+        return to('bid');
+      case 'measure':
+        return to('measure');
       case 'figures':
         return to('figures');
     }
   };
-}
-
-/** What puts a doubt right in one click, where that is one thing. */
-function fixOf(
-  doubt: Doubt,
-  makeId: Parameters<typeof changeLines>[1],
-): readonly [string, string, Command] | undefined {
-  const { about, place } = doubt;
-  const id = doubt.key.slice(doubt.key.indexOf('|') + 1);
-  if (about.rule === 'unconfirmed')
-    return [t('look.confirmIt'), t('look.confirm', { name: doubt.name }), confirmQuantities(new Set([id]))];
-  if (about.rule === 'pinned-far' && place.at === 'line')
-    return [
-      t('look.unpinIt'),
-      t('look.unpin', { name: doubt.name }),
-      changeLines([[place.key, { pinned: undefined }]], makeId),
-    ];
-  return undefined;
 }
 
 function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
@@ -161,7 +188,7 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
   const formats = useFormats();
   const go = useGo();
   const [reason, setReason] = useState<string | undefined>();
-  const fix = fixOf(doubt, services.makeId);
+  const remedy = remedyOf(doubt, job, services.makeId);
   const tell = (refused: string | undefined): void => {
     if (refused !== undefined) tellProblem(refused);
   };
@@ -193,9 +220,9 @@ function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
       </TextButton>
       <span>{describeDoubt(doubt, job, formats)}</span>
       <span className={styles.doubtAnswers}>
-        {fix === undefined ? null : (
-          <Button size="xs" variant="outline" onClick={() => tell(settle(fix[1], fix[2]))}>
-            {fix[0]}
+        {remedy === undefined ? null : (
+          <Button size="xs" variant="outline" onClick={() => tell(settle(remedy.label, remedy.command))}>
+            {remedy.words}
           </Button>
         )}
         {reason === undefined ? (

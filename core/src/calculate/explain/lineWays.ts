@@ -80,7 +80,7 @@ const LINE_WAYS: { readonly [Maker in LineMaker]: LineWay<MadeBy[Maker]> } = {
         figures,
         key,
         pricingOfLine(figures.job, line),
-        priceFactorsOn(figures.job, { key, sectionId: line.sectionId }),
+        priceFactorsOn(figures.job, { key, sectionId: line.sectionId }, pricingOfLine(figures.job, line)),
       ),
     called: ({ description }) => description,
   },

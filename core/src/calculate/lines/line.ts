@@ -23,7 +23,7 @@ import { lineNode, pinnedNode, typedNode } from '../graph/nodes.ts';
 import { jobNames } from '../queries/jobNames.ts';
 import { type Names, compileValue, ruleOf } from '../queries/names.ts';
 import { type PriceFactors, type Amounted, definePrice, factorOf } from './price.ts';
-import { type Pricing, findPrice, pricingOfLine } from './pricing.ts';
+import { type Pricing, findPrice, pricedItem, pricingOfLine } from './pricing.ts';
 import { type Pinned, defineQuantity, workedNode } from './quantity.ts';
 import { defineSizes, sizedItems } from './sizes.ts';
 
@@ -31,6 +31,7 @@ import { defineSizes, sizedItems } from './sizes.ts';
 export function priceFactorsOn(
   job: Job,
   { key, sectionId }: Pick<LineAt, 'key' | 'sectionId'>,
+  pricing: Pricing | undefined,
   difficulty = 1,
 ): PriceFactors {
   const regionId = regionOf(job);
@@ -38,7 +39,7 @@ export function priceFactorsOn(
     currency: currencyOf(job),
     difficulty,
     region: factorsOfRegion(regionId === undefined ? undefined : job.region.get(regionId)),
-    adjusted: withAdjustments(NO_FACTORS, adjustmentsOn(job, key, sectionId)),
+    adjusted: withAdjustments(NO_FACTORS, adjustmentsOn(job, { key, sectionId, item: pricedItem(pricing) })),
   };
 }
 
@@ -107,11 +108,12 @@ export const defineLine: Define = ({ job }, id) => {
     pinned: pinnedOf(line.id, line.pinned, line.unit, names),
   };
   const on = { worked: workedNode(quantity), bought: MATERIAL_BOUGHT };
-  const priceFactors = priceFactorsOn(job, { key: line.id, sectionId: line.sectionId });
+  const pricing = pricingOfLine(job, line);
+  const priceFactors = priceFactorsOn(job, { key: line.id, sectionId: line.sectionId }, pricing);
   return [
     [node, ruleOf(node, value, names)],
     ...defineQuantity(quantity),
-    ...definePriced(line.id, pricingOfLine(job, line), priceFactors, names, job, on),
+    ...definePriced(line.id, pricing, priceFactors, names, job, on),
   ];
 };
 
@@ -126,7 +128,7 @@ export const definePackage: Define = ({ job }, packageId) => {
   if (quote === undefined)
     return [quantity, [extension, { kind: 'value', value: 0, failure: { kind: 'no-quote', package: name } }]];
   const digits = minorDigits(currencyOf(job));
-  const times = factorOf(kind, false, priceFactorsOn(job, { key: id, sectionId }));
+  const times = factorOf(kind, false, priceFactorsOn(job, { key: id, sectionId }, undefined));
   const { total } = levelQuote(quote, digits);
   const value = times === 1 ? total : toMinor((total * times) / 10 ** digits, digits);
   return [quantity, [lineNode(id, kind), { kind: 'value', value }], [extension, { kind: 'value', value }]];

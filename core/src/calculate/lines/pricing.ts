@@ -1,4 +1,5 @@
 import type { PlacedComponent } from '../../assemblies/frames.ts';
+import type { AdjustedLine } from '../../estimate/adjusted.ts';
 import type { JobPurchase } from '../../estimate/purchases.ts';
 import { type QuotedLine, quotedLine } from '../../estimate/quotes.ts';
 import { overrideOf } from '../../job/overrides.ts';
@@ -71,6 +72,12 @@ export const pricingOfPurchase = ({ unit, code }: JobPurchase): Pricing => ({
   typedCost: null,
   onlyCosts: true,
 });
+
+/** What of the price book a line takes its price from; undefined where its price is typed or quoted. */
+export const pricedItem = (pricing: Pricing | undefined): AdjustedLine['item'] =>
+  pricing === undefined || pricing.quoted !== undefined || pricing.typedCost !== null
+    ? undefined
+    : { code: pricing.itemCode, sizing: pricing.sizing };
 
 /** The price of one unit of a line. For a line that is sized, the item its size leads to is given. */
 export function findPrice(pricing: Pricing, job: Job, sized?: Item): Result<UnitPrice, Failure> {

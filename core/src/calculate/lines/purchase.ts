@@ -15,11 +15,9 @@ export const definePurchase: Define = ({ job }, code) => {
   if (purchase === undefined) return [];
   const { key } = purchase;
   const on = { worked: lineNode(key, 'quantity'), bought: ALL_BOUGHT };
-  const priceFactors = priceFactorsOn(job, { key, sectionId: null });
-  return [
-    ...defineBought(purchase),
-    ...definePriced(key, pricingOfPurchase(purchase), priceFactors, jobNames(job), job, on),
-  ];
+  const pricing = pricingOfPurchase(purchase);
+  const priceFactors = priceFactorsOn(job, { key, sectionId: null }, pricing);
+  return [...defineBought(purchase), ...definePriced(key, pricing, priceFactors, jobNames(job), job, on)];
 };
 
 /** What the job needs of an item, what is bought, and the difference. */

@@ -49,7 +49,8 @@ export const priceFactorsOnComponent = (
   job: Job,
   placed: PlacedComponent,
   difficulty = difficultyOf(job, placed.frame.use),
-): PriceFactors => priceFactorsOn(job, placeComponent(job, placed), difficulty);
+): PriceFactors =>
+  priceFactorsOn(job, placeComponent(job, placed), pricingOfComponent(job, placed), difficulty);
 
 /** The quantities and the money of the lines that a use makes. */
 export const defineUseLines: Define = ({ job }, id) => {

@@ -5,7 +5,7 @@ import { defineRule } from '../rule.ts';
 const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ');
 
 /** An alternate that adds what the base has already, and leaves the base's in: it would be paid twice. */
-export const alternateDoubles = defineRule('alternate-doubles', ({ job, nameOf }) => {
+export const alternateDoubles = defineRule('alternate-doubles', 'alternates', ({ job, nameOf }) => {
   if (job.alternate.size === 0) return [];
   const all = [...listLines(job)];
   const signOf = (line: LineAt): string => {
@@ -18,7 +18,12 @@ export const alternateDoubles = defineRule('alternate-doubles', ({ job, nameOf }
     const { alternate } = line;
     const doubled = alternate?.as === 'adds' ? base.get(signOf(line)) : undefined;
     if (alternate === undefined || doubled === undefined) return [];
-    const facts = { alternate: job.alternate.get(alternate.id)?.name ?? '', base: nameOf(doubled) };
+    const facts = {
+      alternate: job.alternate.get(alternate.id)?.name ?? '',
+      alternateId: alternate.id,
+      base: nameOf(doubled),
+      baseKey: doubled.key,
+    };
     return [{ of: line.key, name: nameOf(line), place: { at: 'line' as const, key: line.key }, facts }];
   });
 });

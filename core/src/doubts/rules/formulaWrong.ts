@@ -9,7 +9,7 @@ import { type Found, defineRule } from '../rule.ts';
 const WRONG = new Set<Failure['kind']>(['formula', 'arithmetic', 'loop', 'missing']);
 
 /** Lines, named figures, properties and drivers whose formula is wrong; lines that read them say so too. */
-export const formulaWrong = defineRule('formula-wrong', (context) => [
+export const formulaWrong = defineRule('formula-wrong', 'lines', (context) => [
   ...ownersThatFail(context),
   ...linesThatFail(context, (kind) => kind !== 'units-do-not-convert' && !isPriceFailure(kind)),
 ]);

@@ -5,7 +5,7 @@ import { type NoFacts, defineRule } from '../rule.ts';
 const NONE: NoFacts = {};
 
 /** Lines that report to no cost code, though they stand in a section. */
-export const lineWithoutCode = defineRule('line-without-code', (context) =>
+export const lineWithoutCode = defineRule('line-without-code', 'lines', (context) =>
   context.lines
     .filter(
       (line) =>

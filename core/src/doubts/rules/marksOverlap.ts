@@ -47,7 +47,7 @@ function commonArea(a: Mark, b: Mark): number {
 const ownArea = (mark: Mark): number => Math.abs(signedArea(mark.strokes[0] ?? []));
 
 /** The same area measured twice: marks of one scope that lie over each other. */
-export const marksOverlap = defineRule('marks-overlap', (context) => {
+export const marksOverlap = defineRule('marks-overlap', 'marks', (context) => {
   const areas = [...context.job.mark.values()].filter(
     ({ kind, strokes }) => kind === 'area' && (strokes[0]?.length ?? 0) > 2,
   );

@@ -4,7 +4,7 @@ import { defineRule } from '../rule.ts';
 const SLACK_M = 1e-6;
 
 /** Openings that are higher than the wall they sit in, as its height says. */
-export const openingBeyondWall = defineRule('opening-beyond-wall', ({ job, figures, known }) =>
+export const openingBeyondWall = defineRule('opening-beyond-wall', 'openings', ({ job, figures, known }) =>
   [...job.opening.values()].flatMap(({ id, markId, scopeId, heightM }) => {
     const host = job.mark.get(markId);
     if (host === undefined || host.kind !== 'run') return [];

@@ -6,7 +6,7 @@ import { defineRule } from '../rule.ts';
 /** A pinned quantity that is this far from the flowing one is asked about. */
 const PINNED_FAR = 0.1;
 
-export const pinnedFar = defineRule('pinned-far', (context) =>
+export const pinnedFar = defineRule('pinned-far', 'lines', (context) =>
   context.lines.flatMap((line) => {
     const node = lineNode(line.key, 'flowing');
     if (!context.figures.has(node)) return [];

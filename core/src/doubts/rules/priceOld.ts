@@ -7,7 +7,7 @@ import { defineRule } from '../rule.ts';
 export const USUAL_PRICE_DAYS = 180;
 
 /** Items whose price is older than prices are trusted; each is asked about once, not for each line. */
-export const priceOld = defineRule('price-old', (context) => {
+export const priceOld = defineRule('price-old', 'lines', (context) => {
   const { priceDays = USUAL_PRICE_DAYS } = settingsOf(context.job);
   const asked = new Set<string>();
   return context.lines.flatMap((line) => {

@@ -3,7 +3,7 @@ import { settingsOf } from '../../job/job.ts';
 import { defineRule } from '../rule.ts';
 
 /** Lines that rest on sample prices or wages: one doubt for all of them, with how many there are. */
-export const priceSample = defineRule('price-sample', ({ job, figures, lines }) => {
+export const priceSample = defineRule('price-sample', 'lines', ({ job, figures, lines }) => {
   let [prices, wages] = [0, 0];
   for (const line of lines) {
     const { price, wage } = samplesOfLine(figures, line);

@@ -4,7 +4,7 @@ import { takenQuote } from '../../estimate/quotes.ts';
 import { defineRule } from '../rule.ts';
 
 /** A taken quote for a section in which our own lines are in the bid too: paid twice, unless both are meant. */
-export const quoteBesideLines = defineRule('quote-beside-lines', ({ job, lines, known }) =>
+export const quoteBesideLines = defineRule('quote-beside-lines', 'quotes', ({ job, lines, known }) =>
   [...job.package.values()].flatMap((each) => {
     const { id, sectionId, name, by } = each;
     const quote = takenQuote(job, each);

@@ -3,7 +3,7 @@ import { settingsOf } from '../../job/job.ts';
 import { defineRule } from '../rule.ts';
 
 /** Quotes that were taken and no longer hold on the day of the bid. */
-export const quoteExpired = defineRule('quote-expired', ({ job, today }) => {
+export const quoteExpired = defineRule('quote-expired', 'quotes', ({ job, today }) => {
   const { bidDate } = settingsOf(job);
   const day = bidDate > today ? bidDate : today;
   return [...job.package.values()].flatMap((each) => {

@@ -3,7 +3,7 @@ import { own } from '../../job/own.ts';
 import { defineRule } from '../rule.ts';
 
 /** Taken quotes that leave something out, with nothing allowed for it. */
-export const quoteOpen = defineRule('quote-open', ({ job }) =>
+export const quoteOpen = defineRule('quote-open', 'quotes', ({ job }) =>
   [...job.package.values()].flatMap((each) => {
     const quote = takenQuote(job, each);
     if (quote === undefined) return [];

@@ -29,7 +29,7 @@ function usedScopes(job: Job): ReadonlySet<string> {
 }
 
 /** Measured, and neither an assembly nor a formula makes anything of it. */
-export const scopePricedNowhere = defineRule('scope-priced-nowhere', ({ job, figures }) => {
+export const scopePricedNowhere = defineRule('scope-priced-nowhere', 'scopes', ({ job, figures }) => {
   const applied = new Set<string>([...job.use.values()].map(({ scopeId }) => scopeId));
   const idle = [...job.scope.values()].filter(({ id }) => !applied.has(id) && figures.isMeasured(id));
   if (idle.length === 0) return [];

@@ -11,7 +11,7 @@ export interface Unconfirmed {
 }
 
 /** Quantities that came along from another job and were never looked at. */
-export const unconfirmed = defineRule('unconfirmed', (context) => [
+export const unconfirmed = defineRule('unconfirmed', 'lines', (context) => [
   ...inLines(context),
   ...inPieces(context),
 ]);

@@ -3,7 +3,7 @@ import { roundTo } from '../../units/numberFormat.ts';
 import { defineRule } from '../rule.ts';
 
 /** Figures outside of what the estimator knows to be usual. */
-export const yardstickOut = defineRule('yardstick-out', ({ figures }) =>
+export const yardstickOut = defineRule('yardstick-out', 'yardsticks', ({ figures }) =>
   readYardsticks(figures).flatMap(({ yardstick, each, state }) => {
     if (each === undefined || (state !== 'below' && state !== 'above')) return [];
     const { id, name, low, high, of, unit } = yardstick;

@@ -19,6 +19,12 @@ export const adjustmentSchema = z
         what: z.literal('lines'),
         lines: z.array(lineKeyField).max(ADJUSTED_LINES_LIMIT).readonly(),
       }),
+      /** Whatever is priced by items of a group, with a tag, or found by words; also what comes later. */
+      z.strictObject({
+        what: z.literal('items'),
+        by: z.enum(['group', 'tag', 'words']),
+        text: nameField,
+      }),
     ]),
     order: orderField,
   })

@@ -12,6 +12,8 @@ export const useSchema = z
     answers: z.record(keyField, formulaField).readonly(),
     /** Components left out here, by their path: `studs`, or `board.screws` inside an inner assembly. */
     off: z.array(pathField).max(500).readonly().optional(),
+    /** Its questions were read: what has no answer here is meant to have the usual one. */
+    usualKept: z.literal(true).optional(),
     /** How hard the place is to work in, for this assembly alone. */
     difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
   })

@@ -42,11 +42,13 @@ export const moneyEdits: readonly RandomEdit[] = [
       percent: String((amount % 40) - 20),
       order: 1,
       on:
-        amount % 3 === 0 || section === undefined
-          ? { what: 'all' }
-          : amount % 3 === 1
-            ? { what: 'section', sectionId: section.id }
-            : { what: 'lines', lines: [key] },
+        amount % 4 === 3
+          ? { what: 'items', by: (['group', 'tag', 'words'] as const)[pick % 3] ?? 'group', text: 'Framing' }
+          : amount % 3 === 0 || section === undefined
+            ? { what: 'all' }
+            : amount % 3 === 1
+              ? { what: 'section', sectionId: section.id }
+              : { what: 'lines', lines: [key] },
     }),
   ({ bench, job }) => {
     if (job.adjustment.size > 0) bench.attempt(remove(...job.adjustment.keys()));
