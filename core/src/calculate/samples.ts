@@ -23,13 +23,22 @@ function itemOf(figures: Figures, key: LineKey, { sizing, itemCode }: Pricing): 
   return at === undefined ? undefined : sizedItems(figures.job, sizing)[at]?.item;
 }
 
-/** The item a line takes its price from; undefined where its price is typed or quoted. */
-export function itemOfLine(figures: Figures, { key, of }: Pick<LineAt, 'key' | 'of'>): Item | undefined {
-  const pricing = pricingOf(figures, of);
-  return pricing === undefined || pricing.quoted !== undefined || pricing.typedCost !== null
-    ? undefined
-    : itemOf(figures, key, pricing);
+/** What prices a line: its own choices, and the item they lead to. */
+export interface PricedLine {
+  /** Undefined for one sum of a quote. */
+  readonly pricing: Pricing | undefined;
+  /** Also where its price is typed over, or quoted. */
+  readonly item: Item | undefined;
 }
+
+export function pricedLine(figures: Figures, { key, of }: Pick<LineAt, 'key' | 'of'>): PricedLine {
+  const pricing = pricingOf(figures, of);
+  return { pricing, item: pricing === undefined ? undefined : itemOf(figures, key, pricing) };
+}
+
+/** The item a line takes its price from; undefined where its price is typed or quoted. */
+export const pricingItem = ({ pricing, item }: PricedLine): Item | undefined =>
+  pricing === undefined || pricing.quoted !== undefined || pricing.typedCost !== null ? undefined : item;
 
 /** How a line is priced; undefined for one sum of a quote. */
 export function pricingOf({ job }: Figures, of: LineAt['of']): Pricing | undefined {
@@ -49,9 +58,8 @@ export function pricingOf({ job }: Figures, of: LineAt['of']): Pricing | undefin
  * Whether a line is priced by a sample; what was typed over it or quoted for it is nobody's sample. Told from
  * what prices it, without working the price out: second look asks it of every line.
  */
-export function samplesOfPricing(figures: Figures, key: LineKey, pricing: Pricing): LineSamples {
-  if (pricing.quoted !== undefined || pricing.typedCost !== null) return NONE;
-  const item = itemOf(figures, key, pricing);
+export function samplesOfPriced(figures: Figures, { pricing, item }: PricedLine): LineSamples {
+  if (pricing === undefined || pricing.quoted !== undefined || pricing.typedCost !== null) return NONE;
   const { costs = {} } = pricing;
   const price =
     item !== undefined &&
@@ -80,7 +88,5 @@ function craftsOf({ job }: Figures, { craftId, crewId, labor }: Pricing, item: I
   return own === null ? [] : [own];
 }
 
-export function samplesOfLine(figures: Figures, { key, of }: Pick<LineAt, 'key' | 'of'>): LineSamples {
-  const pricing = pricingOf(figures, of);
-  return pricing === undefined ? NONE : samplesOfPricing(figures, key, pricing);
-}
+export const samplesOfLine = (figures: Figures, line: Pick<LineAt, 'key' | 'of'>): LineSamples =>
+  samplesOfPriced(figures, pricedLine(figures, line));

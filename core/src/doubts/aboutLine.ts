@@ -1,6 +1,5 @@
 import type { Failure } from '../job/failure.ts';
 import type { LineAt } from '../estimate/lineSources.ts';
-import { lineNode } from '../calculate/graph/nodes.ts';
 import type { DoubtContext } from './context.ts';
 import type { Found } from './rule.ts';
 
@@ -24,16 +23,11 @@ export const linesThatFail = (
   context: DoubtContext,
   isWanted: (kind: Failure['kind']) => boolean,
 ): readonly Found<{ readonly failure: Failure }>[] =>
-  context.lines.flatMap((line) => {
-    const quantity = context.figures.figure(lineNode(line.key, 'quantity'));
-    const extension = context.figures.figure(lineNode(line.key, 'extension'));
-    const labor = context.figures.has(lineNode(line.key, 'labor-known'))
-      ? context.figures.figure(lineNode(line.key, 'labor'))
-      : extension;
-    const failure = quantity.failure ?? extension.failure ?? labor.failure;
-    if (failure === undefined || ELSEWHERE.has(failure.kind) || !isWanted(failure.kind)) return [];
-    return [aboutLine(context, line, { failure })];
-  });
+  context
+    .failing()
+    .flatMap(([line, failure]) =>
+      ELSEWHERE.has(failure.kind) || !isWanted(failure.kind) ? [] : [aboutLine(context, line, { failure })],
+    );
 
 const PRICES = new Set<Failure['kind']>(['no-price', 'item-unknown', 'no-wage', 'no-size', 'no-quote']);
 

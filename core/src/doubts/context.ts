@@ -3,7 +3,9 @@ import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { itemCodeOfLine, nameOfLine } from '../estimate/lineSources.ts';
 import type { LineAt } from '../estimate/lineSources.ts';
-import { itemOfLine } from '../calculate/samples.ts';
+import { type PricedLine, pricedLine, pricingItem } from '../calculate/samples.ts';
+import { lineNode } from '../calculate/graph/nodes.ts';
+import type { Failure } from '../job/failure.ts';
 import { type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
 
@@ -18,6 +20,9 @@ export interface DoubtContext {
   readonly known: (node: NodeId) => number | undefined;
   readonly nameOf: (line: LineAt) => string;
   readonly itemOf: (line: LineAt) => Item | undefined;
+  readonly priced: (line: LineAt) => PricedLine;
+  /** Lines that come to nothing, with the reason. */
+  readonly failing: () => readonly (readonly [LineAt, Failure])[];
   /** The item that prices a line, also one its sizes lead to; undefined for what is typed or quoted. */
   readonly pricedBy: (line: LineAt) => Item | undefined;
   /** What the bid says is in it and is not, a paragraph each, and both together. */
@@ -28,6 +33,16 @@ export interface DoubtContext {
 
 export function createContext(figures: Figures, today: string): DoubtContext {
   const { job } = figures;
+  const known = pricedBefore(job);
+  // Several rules ask it of the same lines, and most lines are priced as at the last look.
+  const priced = (line: LineAt): PricedLine => {
+    const had = known.get(line.of.made);
+    if (had !== undefined) return had;
+    const made = pricedLine(figures, line);
+    // Which item a size leads to follows from figures: it is asked again.
+    if (made.pricing?.sizing === undefined) known.set(line.of.made, made);
+    return made;
+  };
   const { inclusions, exclusions } = settingsOf(job);
   const [included, excluded] = [paragraphs(inclusions), paragraphs(exclusions)];
   const lines = [...figures.countedLines()].filter(({ of }) => of.by !== 'use' || figures.isDue(of.made));
@@ -39,11 +54,45 @@ export function createContext(figures: Figures, today: string): DoubtContext {
     known: (node) => knownValue(figures.figure(node)),
     nameOf: nameOfLine,
     itemOf: (line) => figures.findItem(itemCodeOfLine(job, line)),
-    pricedBy: (line) => itemOfLine(figures, line),
+    priced,
+    pricedBy: (line) => pricingItem(priced(line)),
+    failing: once(() => failingLines(figures, lines)),
     inclusions: included,
     exclusions: excluded,
     texts: [...included, ...excluded],
   };
+}
+
+interface PricedBefore {
+  readonly from: readonly unknown[];
+  readonly lines: WeakMap<object, PricedLine>;
+}
+const pricedKnown = new WeakMap<Job['item'], PricedBefore>();
+
+/** What priced each line at the last look, for as long as nothing that prices lines is another. */
+function pricedBefore({ item, override, package: packages, quote }: Job): PricedBefore['lines'] {
+  const from = [override, packages, quote];
+  const had = pricedKnown.get(item);
+  if (had?.from.every((each, at) => each === from[at]) === true) return had.lines;
+  const lines = new WeakMap<object, PricedLine>();
+  pricedKnown.set(item, { from, lines });
+  return lines;
+}
+
+function once<Value>(make: () => Value): () => Value {
+  let made: { readonly value: Value } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
+function failingLines(figures: Figures, lines: readonly LineAt[]): readonly (readonly [LineAt, Failure])[] {
+  return lines.flatMap((line): readonly (readonly [LineAt, Failure])[] => {
+    const quantity = figures.figure(lineNode(line.key, 'quantity'));
+    const extension = figures.figure(lineNode(line.key, 'extension'));
+    const known = lineNode(line.key, 'labor-known');
+    const labor = figures.has(known) ? figures.figure(lineNode(line.key, 'labor')) : extension;
+    const failure = quantity.failure ?? extension.failure ?? labor.failure;
+    return failure === undefined ? [] : [[line, failure]];
+  });
 }
 
 const paragraphs = (text: string): readonly string[] =>

@@ -24,8 +24,23 @@ const METERS: Readonly<Record<string, number>> = {
 
 const figure = (text: string | undefined): number => Number((text ?? '0').replace(',', '.'));
 
+/** Names are asked for again at every look; so many are kept, which is more than a large job has. */
+const KEPT = 50_000;
+
+function kept<Value>(read: (text: string) => Value): (text: string) => Value {
+  const known = new Map<string, Value>();
+  return (text) => {
+    const had = known.get(text);
+    if (had !== undefined) return had;
+    if (known.size >= KEPT) known.clear();
+    const value = read(text);
+    known.set(text, value);
+    return value;
+  };
+}
+
 /** Sizes as people write them into names: `Stud 2x4, 92-5/8 in` says 2x4 and 2.353 m. */
-export function sizesInText(text: string): SizesInText {
+export const sizesInText = kept((text: string): SizesInText => {
   // `12-0 x 10-0` is feet with no inches.
   const plain = text.replace(/(?<=\d)-0(?!\d|[ -]?\d\/)/g, '');
   const nominal = [...plain.matchAll(NOMINAL)].map(([, ...parts]) =>
@@ -43,21 +58,23 @@ export function sizesInText(text: string): SizesInText {
     },
   );
   return { nominal, lengthsM };
-}
+});
 
 const LITTLE = 0.005;
 export const isSameLength = (a: number, b: number): boolean =>
   Math.abs(a - b) <= LITTLE * Math.max(Math.abs(a), Math.abs(b));
 
 /** The text with its sizes taken out: two that are left alike are the same thing in two sizes. */
-export const withoutSizes = (text: string): string =>
+export const withoutSizes = kept((text: string): string =>
   text
     .replace(NOMINAL, ' ')
     .replace(LENGTH, ' ')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+    .trim(),
+);
 
 /** Words that say which thing is meant: of four letters or more, without the ending of a plural. */
-export const tellingWords = (text: string): readonly string[] =>
-  (text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).map((word) => word.replace(/(?<=\p{L}{3})e?s$/u, ''));
+export const tellingWords = kept((text: string): readonly string[] =>
+  (text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).map((word) => word.replace(/(?<=\p{L}{3})e?s$/u, '')),
+);

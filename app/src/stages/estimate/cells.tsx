@@ -1,13 +1,13 @@
 import { Pin } from 'lucide-react';
 import type { Figures } from '@zest/core/calculate/figures';
 import { knownValue } from '@zest/core/calculate/define';
-import { samplesOfPricing } from '@zest/core/calculate/samples';
+import { samplesOfPriced } from '@zest/core/calculate/samples';
 import { lineNode } from '@zest/core/calculate/graph/nodes';
 import { plainToLocal } from '@zest/core/formula/localize';
 import { overrideOf } from '@zest/core/job/overrides';
 import { type EstimateRow, alternateOfRow } from '@zest/core/estimate/rows';
 import type { Failure } from '@zest/core/job/failure';
-import { type ReportLine, pricingOfRow } from '@zest/core/reports/estimateReport';
+import { type ReportLine, itemOfRow, pricingOfRow } from '@zest/core/reports/estimateReport';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { FailureText } from '../../figures/Figure.tsx';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
@@ -63,7 +63,10 @@ export function describedAs(figures: Figures, row: EstimateRow, line: ReportLine
 /** Whether the price of a row, or the wage of its hours, is a sample. */
 function isSampled(figures: Figures, row: EstimateRow): boolean {
   if (row.type !== 'component' && row.type !== 'line' && row.type !== 'purchase') return false;
-  const { price, wage } = samplesOfPricing(figures, row.key, pricingOfRow(figures, row));
+  const { price, wage } = samplesOfPriced(figures, {
+    pricing: pricingOfRow(figures, row),
+    item: itemOfRow(figures, row),
+  });
   return price || wage;
 }
 

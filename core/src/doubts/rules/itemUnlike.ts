@@ -1,3 +1,5 @@
+import type { Item } from '../../job/records/item.ts';
+import type { Line } from '../../job/records/line.ts';
 import { aboutLine } from '../aboutLine.ts';
 import { defineRule } from '../rule.ts';
 import { isSameLength, sizesInText, tellingWords } from '../sizesInText.ts';
@@ -5,17 +7,29 @@ import { isSameLength, sizesInText, tellingWords } from '../sizesInText.ts';
 /** Typed lines whose item is of another size, or of another thing, than the line says. */
 export const itemUnlike = defineRule('item-unlike', 'lines', (context) =>
   context.lines.flatMap((line) => {
-    const item = line.of.by === 'line' ? context.pricedBy(line) : undefined;
+    if (line.of.by !== 'line') return [];
+    const item = context.pricedBy(line);
     if (item === undefined) return [];
-    const name = context.nameOf(line);
-    const what = differs(name, item.description)
-      ? ('size' as const)
-      : isAnotherThing(name, `${item.description} ${item.group} ${item.tags ?? ''} ${item.family ?? ''}`)
-        ? ('words' as const)
-        : undefined;
+    const what = unlikeness(line.of.made, item);
     return what === undefined ? [] : [aboutLine(context, line, { what, item: item.description })];
   }),
 );
+
+const known = new WeakMap<Line, { readonly item: Item; readonly what: 'size' | 'words' | undefined }>();
+
+/** How the words of a line and of its item differ; read again once one of them is another. */
+function unlikeness(line: Line, item: Item): 'size' | 'words' | undefined {
+  const had = known.get(line);
+  if (had?.item === item) return had.what;
+  const { description, group, tags = '', family = '' } = item;
+  const what = differs(line.description, description)
+    ? 'size'
+    : isAnotherThing(line.description, `${description} ${group} ${tags} ${family}`)
+      ? 'words'
+      : undefined;
+  known.set(line, { item, what });
+  return what;
+}
 
 /** Both say sizes of one kind, and not one of them is the same. */
 function differs(line: string, item: string): boolean {

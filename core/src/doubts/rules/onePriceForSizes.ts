@@ -15,14 +15,16 @@ export const onePriceForSizes = defineRule('one-price-for-sizes', 'lines', (cont
   const priced = context.lines.flatMap((line): readonly (readonly [string, Priced])[] => {
     if (line.of.by !== 'line') return [];
     const { unit, costs, typedCost, description } = line.of.made;
+    const { nominal, lengthsM } = sizesInText(description);
+    if (nominal.length + lengthsM.length === 0) return [];
+    const size = [...nominal, ...lengthsM.map((m) => m.toFixed(4))].join(' ');
+    const words = withoutSizes(description);
+    if (words === '') return [];
     const item = context.pricedBy(line);
     const price = JSON.stringify(
       typedCost ?? costs ?? (item === undefined ? null : [item.material, item.subcontract, item.basis]),
     );
-    const { nominal, lengthsM } = sizesInText(description);
-    const size = [...nominal, ...lengthsM.map((m) => m.toFixed(4))].join(' ');
-    const words = withoutSizes(description);
-    if (size === '' || words === '' || price === 'null') return [];
+    if (price === 'null') return [];
     return [[`${words} ${unit} ${price}`, { line, size, name: context.nameOf(line) }]];
   });
   return [...groupBy(priced, ([key]) => key).values()].flatMap((group) => {

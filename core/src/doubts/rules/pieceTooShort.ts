@@ -1,4 +1,8 @@
+import { remember } from '../../job/remember.ts';
+import type { Component } from '../../job/records/assembly.ts';
+import type { Item } from '../../job/records/item.ts';
 import { propertyNode } from '../../calculate/graph/nodes.ts';
+import type { Scope } from '../../job/records/scope.ts';
 import { aboutLine } from '../aboutLine.ts';
 import { defineRule } from '../rule.ts';
 import { sizesInText } from '../sizesInText.ts';
@@ -8,21 +12,33 @@ const UPRIGHT = /\b(stud|post|column|board|plasterboard|drywall|sheet|panel|roll
 const PLATES_M = 0.12;
 
 /** Studs, boards and rolls that are shorter than the wall they are for is high. */
-export const pieceTooShort = defineRule('piece-too-short', 'lines', (context) =>
-  context.lines.flatMap((line) => {
+export const pieceTooShort = defineRule('piece-too-short', 'lines', (context) => {
+  const heights = new Map<string, number | undefined>();
+  const heightOf = ({ id, kind }: Scope): number | undefined => {
+    if (!heights.has(id)) {
+      const node = propertyNode(id, 'height');
+      heights.set(id, kind === 'run' && context.figures.has(node) ? context.known(node) : undefined);
+    }
+    return heights.get(id);
+  };
+  return context.lines.flatMap((line) => {
     if (line.of.by !== 'use') return [];
-    const { scope } = line.of.made.frame;
-    const node = propertyNode(scope.id, 'height');
-    if (scope.kind !== 'run' || !context.figures.has(node)) return [];
+    const { frame, component } = line.of.made;
+    const wallM = component.kind === 'material' ? heightOf(frame.scope) : undefined;
+    if (wallM === undefined) return [];
     const item = context.pricedBy(line);
-    if (item === undefined || !UPRIGHT.test(`${line.of.made.component.name} ${item.description}`)) return [];
+    if (item === undefined || !isUpright(component, item)) return [];
     const lengthM = Math.max(...lengthsOf(item.description, item.sizes), 0);
-    const wallM = context.known(node);
     // What is less than a meter is a thickness or a width.
-    if (wallM === undefined || lengthM < 1 || lengthM + PLATES_M >= wallM) return [];
+    if (lengthM < 1 || lengthM + PLATES_M >= wallM) return [];
     return [aboutLine(context, line, { item: item.description, lengthM, wallM })];
-  }),
-);
+  });
+});
+
+const saysUpright = remember(({ name }: Component) => UPRIGHT.test(name));
+const isUprightItem = remember(({ description }: Item) => UPRIGHT.test(description));
+const isUpright = (component: Component, item: Item): boolean =>
+  saysUpright(component) || isUprightItem(item);
 
 const lengthsOf = (description: string, sizes: Readonly<Record<string, string>> = {}): readonly number[] =>
   sizes['length'] === undefined ? sizesInText(description).lengthsM : sizesInText(sizes['length']).lengthsM;

@@ -11,7 +11,7 @@ export const priceOld = defineRule('price-old', 'lines', (context) => {
   const { priceDays = USUAL_PRICE_DAYS } = settingsOf(context.job);
   const asked = new Set<string>();
   return context.lines.flatMap((line) => {
-    const item = context.itemOf(line);
+    const item = context.pricedBy(line);
     if (item === undefined || asked.has(item.code)) return [];
     asked.add(item.code);
     const days = daysBetween(item.date, context.today);

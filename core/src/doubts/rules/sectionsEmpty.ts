@@ -8,7 +8,8 @@ const SEVERAL = 3;
 
 /** Sections that such a job usually has, with nothing in them and nothing said about them: one doubt for all. */
 export const sectionsEmpty = defineRule('sections-empty', 'lines', ({ job, lines, exclusions }) => {
-  const held = new Set(lines.flatMap(({ sectionId }) => sectionsAround(job, sectionId)));
+  const own = new Set(lines.map(({ sectionId }) => sectionId));
+  const held = new Set([...own].flatMap((sectionId) => sectionsAround(job, sectionId)));
   for (const { sectionId } of job.package.values())
     for (const id of sectionsAround(job, sectionId)) held.add(id);
   const top = inOrder(job.section.values()).filter(({ parentId }) => parentId === null);

@@ -1,4 +1,4 @@
-import { lineNode } from '../../calculate/graph/nodes.ts';
+import { bidNode, lineNode } from '../../calculate/graph/nodes.ts';
 import type { LineAt } from '../../estimate/lineSources.ts';
 import { groupBy } from '../../job/groupBy.ts';
 import { aboutLine } from '../aboutLine.ts';
@@ -8,6 +8,7 @@ import { tellingWords } from '../sizesInText.ts';
 /** A line for a subcontractor, and the same work by our own hands beside it in the section. */
 export const subcontractBesideOwn = defineRule('subcontract-beside-own', 'lines', (context) => {
   const { lines, known, nameOf } = context;
+  if ((known(bidNode('subcontract')) ?? 0) === 0) return [];
   const bySection = groupBy(
     lines.filter(({ of }) => of.by === 'line' || of.by === 'use'),
     ({ sectionId }) => sectionId ?? '',
