@@ -160,7 +160,7 @@ test('a first bid with an option on a stranger’s sheet', async ({ page }) => {
   await expect(paper.getByRole('alert')).toContainText('Contains sample prices');
   for (const [name, start] of [
     ['Bid as PDF', '%PDF-'],
-    ['XLSX', 'PK'],
+    ['XLSX for the client', 'PK'],
   ] as const) {
     const download = page.waitForEvent('download');
     await hands.click(page.getByRole('button', { name, exact: true }));

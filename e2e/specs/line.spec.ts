@@ -111,7 +111,7 @@ test('the exports open: XLSX with live formulas, CSV with every priced line', as
     await page.getByRole('button', { name, exact: true }).click();
     return readFile(await (await download).path());
   };
-  const xlsx = await take('XLSX');
+  const xlsx = await take('XLSX for the office');
   expect(xlsx.subarray(0, 2).toString()).toBe('PK');
   const csv = (await take('CSV')).toString();
   expect(csv.split('\r\n')).toHaveLength(379);

@@ -4,7 +4,7 @@ import type { Action, ActionContext } from './action.ts';
 
 /** Everything a person can have done in the open job, each with its usual key: of the frame, the stages and pages. */
 export function listActions(stages: readonly Stage[], context: ActionContext): readonly Action[] {
-  const inOrder = stages.filter(({ atFoot }) => atFoot !== true);
+  const inOrder = stages.filter(({ atFoot, isThere }) => atFoot !== true && isThere === undefined);
   return [
     ...listFrameActions(context),
     ...stages.flatMap(({ actions }) => actions?.(context) ?? []),

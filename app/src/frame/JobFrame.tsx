@@ -129,13 +129,15 @@ const StageLinks = memo(function StageLinks({ figures }: { readonly figures: Fig
           <circle cx="18" cy="18" r="2.6" fill="#F7F4EC" />
         </svg>
       </Link>
-      {stages.map((stage) =>
-        stage.path === LOOK ? (
-          <SecondLookLink key={stage.path} stage={stage} />
-        ) : (
-          <StageLink key={stage.path} stage={stage} {...(stage.todo?.(figures) ?? NOTHING)} />
-        ),
-      )}
+      {stages
+        .filter(({ isThere }) => isThere?.(figures) !== false)
+        .map((stage) =>
+          stage.path === LOOK ? (
+            <SecondLookLink key={stage.path} stage={stage} />
+          ) : (
+            <StageLink key={stage.path} stage={stage} {...(stage.todo?.(figures) ?? NOTHING)} />
+          ),
+        )}
     </nav>
   );
 });

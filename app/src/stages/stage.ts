@@ -26,6 +26,8 @@ export interface Stage {
   readonly todo?: (figures: Figures) => { readonly count: number; readonly words: string };
   /** Its name in what the company keeps, which has no sheets and no bid; left out where it is not there. */
   readonly ofCompany?: string;
+  /** Whether it stands in the spine at this moment; always where left out. */
+  readonly isThere?: (figures: Figures) => boolean;
   /** Below the others, at the foot of the spine. */
   readonly atFoot?: boolean;
   readonly pages: readonly Page[];

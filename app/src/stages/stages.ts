@@ -3,10 +3,21 @@ import { stage as bid } from './bid/stage.ts';
 import { stage as estimate } from './estimate/stage.ts';
 import { stage as look } from './look/stage.ts';
 import { stage as measure } from './measure/stage.ts';
+import { stage as next } from './next/stage.ts';
 import { stage as prices } from './prices/stage.ts';
 import { stage as settings } from './settings/stage.ts';
 import { stage as sheets } from './sheets/stage.ts';
 import type { Stage } from './stage.ts';
 
 /** The stages in working order. A new one is a folder with its `stage.ts`, and a line here. */
-export const STAGES: readonly Stage[] = [sheets, measure, assemblies, prices, estimate, bid, look, settings];
+export const STAGES: readonly Stage[] = [
+  next,
+  sheets,
+  measure,
+  assemblies,
+  prices,
+  estimate,
+  bid,
+  look,
+  settings,
+];

@@ -3,7 +3,7 @@ import type { Markup } from '../job/records/markup.ts';
 import type { Settings } from '../job/records/settings.ts';
 import { minorDigits, toMinor } from '../pricing/money.ts';
 import { distribute } from './distribute.ts';
-import type { Group } from './groups.ts';
+import { type Group, NO_MARKUP } from './groups.ts';
 import { gradedOf, marginOn, percentOf } from './markup.ts';
 
 /** Direct cost of a group of lines by kind, in whole minor units. */
@@ -100,7 +100,9 @@ function amountsOf(
 
 /** The markup's own rate for what the group is of, else the one for all. */
 export const rateFor = ({ percent, rates = [] }: Markup, { rateOf }: Group): string =>
-  (rateOf === '' ? undefined : rates.find(({ on }) => on === rateOf)?.percent) ?? percent;
+  rateOf === NO_MARKUP
+    ? '0'
+    : ((rateOf === '' ? undefined : rates.find(({ on }) => on === rateOf)?.percent) ?? percent);
 
 function roundBid(
   minor: number,

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job.ts';
-import { query } from '../job/query.ts';
+import { group, query } from '../job/query.ts';
 import type { LineAt } from './lineSources.ts';
 import { sectionsAround } from './places.ts';
 
@@ -23,14 +23,20 @@ const ratedThings = query(
     new Set([...job.markup.values()].flatMap(({ rates = [] }) => rates.map(({ on }) => on))),
 );
 
+/** Stands for a rate of its own where percentages of markup are not taken at all. */
+export const NO_MARKUP = 'no markup';
+
+const plainAllowances = group('line', ({ allowance }) => (allowance === 'without-markup' ? [''] : []));
+
 /** The group of a line: by the nearest thing that a markup has a rate for, and by its tax. */
 export function groupOf(
   job: Job,
   { key, sectionId, taxPercent }: Pick<LineAt, 'key' | 'sectionId' | 'taxPercent'>,
 ): Group {
   const rated = ratedThings(job);
-  const rateOf =
-    rated.size === 0
+  const rateOf = (plainAllowances(job, '') as readonly string[]).includes(key)
+    ? NO_MARKUP
+    : rated.size === 0
       ? ''
       : rated.has(key)
         ? key

@@ -3,18 +3,21 @@ import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { joinNote, notesOf } from '../calculate/explain/notes.ts';
 import { type LinePrices, linePrices } from '../calculate/totals/linePrices.ts';
-import { bidNode, sectionNode } from '../calculate/graph/nodes.ts';
+import { bidNode, lineNode, sectionNode } from '../calculate/graph/nodes.ts';
 import { percentOf } from '../estimate/markup.ts';
 import { priceAlternates } from './alternates.ts';
-import { findLine, nameOfLine } from '../estimate/lineSources.ts';
+import { type LineAt, findLine, nameOfLine, unitOfLine } from '../estimate/lineSources.ts';
 import { countedInSection } from '../estimate/lines.ts';
 import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Logo } from '../job/records/logo.ts';
 import type { Settings } from '../job/records/settings.ts';
 
-/** How much of the split the client sees. The total is the same in each. */
-export const BID_DETAILS = ['total', 'sections', 'scopes'] as const;
+/**
+ * How much of the split the client sees: `lines` lists all of them and prices their sections, `items` prices each. The
+ * total is the same in each.
+ */
+export const BID_DETAILS = ['total', 'sections', 'scopes', 'lines', 'items'] as const;
 export type BidDetail = (typeof BID_DETAILS)[number];
 
 export interface BidRow {
@@ -22,7 +25,15 @@ export interface BidRow {
   readonly name: string;
   /** Whole minor units, tax and markups shared in. */
   readonly amount: number;
-  readonly inner: readonly { readonly name: string; readonly amount: number }[];
+  readonly inner: readonly BidInnerRow[];
+}
+
+export interface BidInnerRow {
+  readonly name: string;
+  /** How much of it, where the detail tells. */
+  readonly quantity?: { readonly value: number; readonly unit: string };
+  /** Undefined where only the row around it is priced. */
+  readonly amount: number | undefined;
 }
 
 /** An option the client may take: what it adds to the total, or takes off it. */
@@ -48,6 +59,8 @@ export interface BidReport {
   readonly total: number;
   readonly alternates: readonly BidAlternate[];
   readonly addedTax: AddedTax | undefined;
+  /** Money set aside, each with what it is in the total; whole minor units. */
+  readonly allowances: readonly { readonly name: string; readonly amount: number }[];
   readonly inclusions: readonly string[];
   readonly exclusions: readonly string[];
   /** How it was figured, scope by scope; empty where the bid does not tell. */
@@ -77,6 +90,7 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
       accepted: alternate.accepted,
     })),
     addedTax: addedTaxOf(figures, total),
+    allowances: allowancesOf(figures),
     inclusions: paragraphs(settings.inclusions),
     exclusions: paragraphs(settings.exclusions),
     notes: settings.notesInBid === true ? notesOfJob(figures) : [],
@@ -95,7 +109,7 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
       code,
       name,
       amount,
-      inner: detail === 'scopes' ? innerRows(figures, prices, id, amount) : [],
+      inner: detail === 'sections' ? [] : innerRows(figures, prices, id, amount, detail),
     };
   });
   return { ...common, rows };
@@ -146,22 +160,56 @@ function topSections(
   return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
 }
 
-/** What was measured in a section by the shares of its lines, and every other line by its own name. */
-function innerRows(figures: Figures, prices: LinePrices, sectionId: string, amount: number): BidRow['inner'] {
+/** Allowances that are in the bid, by their share of it. */
+function allowancesOf(figures: Figures): BidReport['allowances'] {
+  const lines = inOrder(figures.job.line.values()).filter(({ allowance }) => allowance !== undefined);
+  if (lines.length === 0) return [];
+  const prices = linePrices(figures);
+  return lines.flatMap(({ id, description }) => {
+    const amount = prices.ofLine(id) ?? 0;
+    return amount === 0 ? [] : [{ name: description, amount }];
+  });
+}
+
+/** What a section is made of: what was measured and other lines by their shares, or every line by itself. */
+function innerRows(
+  figures: Figures,
+  prices: LinePrices,
+  sectionId: string,
+  amount: number,
+  detail: 'scopes' | 'lines' | 'items',
+): BidRow['inner'] {
   const { job } = figures;
-  const lines = [...sectionsInside(job, sectionId)].flatMap((id) => countedInSection(job, id));
+  const lines = [...sectionsInside(job, sectionId)]
+    .flatMap((id) => countedInSection(job, id))
+    .flatMap(({ key }) => findLine(job, key) ?? []);
+  const rows =
+    detail === 'scopes' ? scopeRows(prices, lines) : lines.flatMap((line) => lineRow(figures, prices, line));
+  // What rounding of the bid leaves over belongs to no line.
+  const rest = amount - rows.reduce((sum, row) => sum + row.amount, 0);
+  const all = rest === 0 ? rows : [...rows, { name: 'Rounding', amount: rest }];
+  return detail === 'lines' ? rows.map((row) => ({ ...row, amount: undefined })) : all;
+}
+
+/** What was measured by the shares of its lines, and every other line by its own name. */
+function scopeRows(prices: LinePrices, lines: readonly LineAt[]): readonly PricedRow[] {
   const sums = new Map<string, number>();
-  for (const { key } of lines) {
-    const line = findLine(job, key);
-    const share = prices.ofLine(key) ?? 0;
-    if (line === undefined || share === 0) continue;
+  for (const line of lines) {
+    const share = prices.ofLine(line.key) ?? 0;
+    if (share === 0) continue;
     const name = line.of.by === 'use' ? line.of.made.frame.scope.name : nameOfLine(line);
     sums.set(name, (sums.get(name) ?? 0) + share);
   }
-  const rows = [...sums].map(([name, own]) => ({ name, amount: own }));
-  // What rounding of the bid leaves over belongs to no line.
-  const rest = amount - rows.reduce((sum, row) => sum + row.amount, 0);
-  return rest === 0 ? rows : [...rows, { name: 'Rounding', amount: rest }];
+  return [...sums].map(([name, amount]) => ({ name, amount }));
+}
+
+type PricedRow = BidInnerRow & { readonly amount: number };
+
+function lineRow(figures: Figures, prices: LinePrices, line: LineAt): readonly PricedRow[] {
+  const value = valueOf(figures, lineNode(line.key, 'quantity'));
+  const amount = prices.ofLine(line.key) ?? 0;
+  if (value === 0 && amount === 0) return [];
+  return [{ name: nameOfLine(line), quantity: { value, unit: unitOfLine(line) }, amount }];
 }
 
 function sectionsInside(job: Job, sectionId: string): ReadonlySet<string> {

@@ -10,6 +10,7 @@ import { frame } from './frame.ts';
 import { jobs } from './jobs.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
+import { next } from './next.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
 import { settings } from './settings.ts';
@@ -32,6 +33,7 @@ export const en = {
   jobs,
   look,
   measure,
+  next,
   prices,
   problem,
   settings,

@@ -12,7 +12,8 @@ export const measure = {
   hours: '{{name}}, hours × {{figure}}',
   addTheUsualOnesToTheJob: 'Add the usual ones to the job',
   noSheetsToMeasureOn: 'No sheets to measure on',
-  addDrawingsFirstThenDrawRunsAreas: 'Add drawings first, then draw runs, areas and counts right on them.',
+  addDrawingsFirstThenDrawRunsAreas:
+    'Add drawings to draw on. Without any, add a scope beside, and type its quantities.',
   goToSheets: 'Go to Sheets',
   notYetMeasured: 'Not yet measured',
   nothingDrawn: 'nothing drawn',

@@ -29,17 +29,18 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
             <Row key={`${at} ${row.name}`} row={row} />
           ))}
           <tr className="total">
-            <td colSpan={2}>{model.total.words}</td>
+            <td colSpan={3}>{model.total.words}</td>
             <td className="right">{model.total.amount}</td>
           </tr>
           {model.afterTotal.map(({ words, amount, bold }) => (
             <Box as="tr" key={words} fontWeight={bold ? 600 : 400}>
-              <td colSpan={2}>{words}</td>
+              <td colSpan={3}>{words}</td>
               <td className="right">{amount}</td>
             </Box>
           ))}
         </tbody>
       </table>
+      <Allowances allowances={model.allowances} />
       <Options options={model.options} />
       {model.lists.map(({ title, items }) => (
         <section key={title}>
@@ -73,6 +74,27 @@ const Warning = ({ words }: { readonly words: string }) =>
       {words}
     </Box>
   );
+
+function Allowances({ allowances: { title, rows } }: Pick<BidModel, 'allowances'>) {
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label={title}>
+      <Box as="h3" fontSize="13px" fontWeight={600} mt="10px" mb="2px">
+        {title}
+      </Box>
+      <table>
+        <tbody>
+          {rows.map(({ name, amount }, at) => (
+            <tr key={`${at} ${name}`}>
+              <td>{name}</td>
+              <td className="right">{amount}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
 
 function Options({ options: { title, rows } }: Pick<BidModel, 'options'>) {
   if (rows.length === 0) return null;
@@ -126,13 +148,16 @@ function PaperHead({ model }: PaperHeadProps) {
   );
 }
 
-const Row = ({ row: { code, name, amount, bold, inner } }: { readonly row: PriceRow }) => (
+const Row = ({ row: { code, name, quantity, amount, bold, inner } }: { readonly row: PriceRow }) => (
   <Box as="tr" fontWeight={bold ? 600 : 400}>
     <Box as="td" w="44px" color={INK_SOFT} fontWeight={400}>
       {code}
     </Box>
     <Box as="td" pl={inner ? '14px' : undefined}>
       {name}
+    </Box>
+    <Box as="td" className="right" color={INK_SOFT} fontWeight={400} whiteSpace="nowrap">
+      {quantity}
     </Box>
     <td className="right">{amount}</td>
   </Box>

@@ -29,6 +29,8 @@ const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
   total: t('bid.theTotalOnly'),
   sections: t('bid.sections'),
   scopes: t('bid.sectionsAndWhatWasMeasured'),
+  lines: t('bid.allLinesPricedBySection'),
+  items: t('bid.everyLinePriced'),
 };
 
 const DETAIL: z.ZodType<BidDetail> = z.enum(BID_DETAILS);
@@ -63,7 +65,7 @@ export function BidStage() {
           </span>
         ) : null}
         <span className="grow" />
-        <Exports model={model} />
+        <Exports model={model} detail={detail} />
       </div>
       <div className={styles.bid}>
         <div className={styles.bidDesk} tabIndex={0} role="region" aria-label={t('bid.theBidAsItIsPrinted')}>
@@ -84,7 +86,7 @@ function useBidModel(detail: BidDetail): BidModel {
   return useMemo(() => bidModel(report, money, { hasSamples }), [report, money, hasSamples]);
 }
 
-function Exports({ model }: { readonly model: BidModel }) {
+function Exports({ model, detail }: { readonly model: BidModel; readonly detail: BidDetail }) {
   const { job } = useOpenJob();
   const services = useServices();
   const [busy, setBusy] = useState(false);
@@ -100,7 +102,7 @@ function Exports({ model }: { readonly model: BidModel }) {
   };
   return (
     <>
-      <FileButtons busy={busy} write={write} />
+      <FileButtons busy={busy} write={write} detail={detail} />
       <Button size="sm" variant="outline" onClick={() => window.print()}>
         {t('bid.print')}
       </Button>
@@ -116,11 +118,12 @@ function Exports({ model }: { readonly model: BidModel }) {
 }
 
 interface FileButtonsProps {
+  readonly detail: BidDetail;
   readonly busy: boolean;
   readonly write: (extension: string, make: () => Promise<Blob>) => Promise<void>;
 }
 
-function FileButtons({ busy, write }: FileButtonsProps) {
+function FileButtons({ busy, write, detail }: FileButtonsProps) {
   const { figures } = useOpenJob();
   return (
     <>
@@ -149,11 +152,23 @@ function FileButtons({ busy, write }: FileButtonsProps) {
         size="sm"
         variant="outline"
         disabled={busy}
+        title={t('bid.withCosts')}
         onClick={() =>
           void write('-estimate.xlsx', async () => (await import('./writeXlsx.ts')).writeXlsx(figures))
         }
       >
-        <Download size={14} /> {t('bid.xLSX')}
+        <Download size={14} /> {t('bid.workbookForOffice')}
+      </Button>
+      <Button
+        size="sm"
+        variant="outline"
+        disabled={busy}
+        title={t('bid.withoutCosts')}
+        onClick={() =>
+          void write('-bid.xlsx', async () => (await import('./writeXlsx.ts')).writeBidXlsx(figures, detail))
+        }
+      >
+        <Download size={14} /> {t('bid.workbookForClient')}
       </Button>
     </>
   );

@@ -40,6 +40,7 @@ export function bidDocument(model: BidModel): Readonly<Record<string, unknown>> 
       { text: model.name, fontSize: 13, bold: true, margin: [0, 14, 0, 0] },
       { text: model.location, color: INK_SOFT },
       priceTable(model),
+      ...allowanceTable(model),
       ...optionTable(model),
       ...model.lists.flatMap(({ title, items }) => [
         { text: title, bold: true, margin: [0, 10, 0, 2] },
@@ -81,7 +82,8 @@ const signature = (name: string): Content => ({
 });
 
 const afterCells = ({ words, amount, bold }: BidModel['afterTotal'][number]): readonly Content[] => [
-  { text: words, colSpan: 2, bold },
+  { text: words, colSpan: 3, bold },
+  '',
   '',
   { text: amount, alignment: 'right', bold },
 ];
@@ -101,28 +103,41 @@ function optionTable({ options: { title, rows } }: BidModel): readonly Content[]
   ];
 }
 
+/** Money set aside that is in the total. */
+function allowanceTable({ allowances: { title, rows } }: BidModel): readonly Content[] {
+  if (rows.length === 0) return [];
+  const body = rows.map(({ name, amount }) => [name, { text: amount, alignment: 'right' }]);
+  const table = { widths: ['*', 'auto'], body, dontBreakRows: true };
+  return [
+    { text: title, bold: true, margin: [0, 10, 0, 2] },
+    { table, layout: RULED },
+  ];
+}
+
 const RULED = {
   hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),
   vLineWidth: () => 0,
   hLineColor: () => PITH,
 };
 
-const cellsOf = ({ code, name, amount, bold, inner }: PriceRow): readonly Content[] => [
+const cellsOf = ({ code, name, quantity, amount, bold, inner }: PriceRow): readonly Content[] => [
   { text: code, color: INK_SOFT },
   { text: name, bold, ...(inner ? { margin: [12, 0, 0, 0] } : {}) },
+  { text: quantity, alignment: 'right', color: INK_SOFT },
   { text: amount, alignment: 'right', bold },
 ];
 
 function priceTable({ rows, total, afterTotal }: BidModel): Content {
   const foot = [
-    { text: total.words, colSpan: 2, bold: true, fontSize: 12 },
+    { text: total.words, colSpan: 3, bold: true, fontSize: 12 },
+    '',
     '',
     { text: total.amount, alignment: 'right', bold: true, fontSize: 12 },
   ];
   return {
     margin: [0, 16, 0, 8],
     table: {
-      widths: [30, '*', 'auto'],
+      widths: [30, '*', 'auto', 'auto'],
       body: [...rows.map(cellsOf), foot, ...afterTotal.map(afterCells)],
       dontBreakRows: true,
     },

@@ -24,6 +24,7 @@ const report: BidReport = {
   alternates: [],
   addedTax: undefined,
   logo: undefined,
+  allowances: [],
   inclusions: ['Doors'],
   exclusions: [],
   notes: [],

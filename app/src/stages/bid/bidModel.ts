@@ -3,6 +3,7 @@ import type { Logo } from '@zest/core/job/records/logo';
 import { type MoneyFormat, formatMoney } from '@zest/core/pricing/money';
 import type { BidReport } from '@zest/core/reports/bidReport';
 import { plainToLocal } from '@zest/core/formula/localize';
+import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { longDay } from '../../messages/dates.ts';
 import { language, messagesIn } from '../../messages/t.ts';
 
@@ -10,6 +11,8 @@ import { language, messagesIn } from '../../messages/t.ts';
 export interface PriceRow {
   readonly code: string;
   readonly name: string;
+  /** How much of it there is; empty where the detail does not tell. */
+  readonly quantity: string;
   readonly amount: string;
   readonly bold: boolean;
   readonly inner: boolean;
@@ -50,6 +53,11 @@ export interface BidModel {
   readonly afterTotal: readonly { readonly words: string; readonly amount: string; readonly bold: boolean }[];
   /** Options of the client, each with what it changes. */
   readonly options: { readonly title: string; readonly rows: readonly OptionRow[] };
+  /** Money set aside that is in the total. */
+  readonly allowances: {
+    readonly title: string;
+    readonly rows: readonly { readonly name: string; readonly amount: string }[];
+  };
   /** What must be settled before it goes out, in large letters; empty for nothing. */
   readonly warning: string;
   /** Headings with what stands under them; those with nothing are left out. */
@@ -92,6 +100,13 @@ export function bidModel(report: BidReport, money: MoneyFormat, state: BidState 
     options: {
       title: t('bid.alternates'),
       rows: report.alternates.map((each) => optionRow(each, money, t)),
+    },
+    allowances: {
+      title: t('bid.allowances'),
+      rows: report.allowances.map(({ name: of, amount }) => ({
+        name: of,
+        amount: formatMoney(amount, money),
+      })),
     },
     warning: state.hasSamples ? t('bid.containsSamplePrices') : '',
     lists: [
@@ -149,19 +164,26 @@ function optionRow(
 }
 
 function priceRows(row: BidReport['rows'][number], money: MoneyFormat): readonly PriceRow[] {
-  const inner = row.inner.map(({ name, amount }): PriceRow => ({
+  const inner = row.inner.map(({ name, quantity, amount }): PriceRow => ({
     code: '',
     name,
-    amount: formatMoney(amount, money),
+    quantity: quantity === undefined ? '' : quantityWords(quantity, money),
+    amount: amount === undefined ? '' : formatMoney(amount, money),
     bold: false,
     inner: true,
   }));
   const own: PriceRow = {
     code: row.code,
     name: row.name,
+    quantity: '',
     amount: formatMoney(row.amount, money),
     bold: inner.length > 0,
     inner: false,
   };
   return [own, ...inner];
 }
+
+const quantityWords = (
+  { value, unit }: NonNullable<BidReport['rows'][number]['inner'][number]['quantity']>,
+  { numbers }: MoneyFormat,
+): string => `${writeQuantity(value, unit, numbers)} ${unit}`;

@@ -1,7 +1,9 @@
 import ExcelJS from 'exceljs';
 import type { Figures } from '@zest/core/calculate/figures';
 import type { Cell, CellStyle } from '@zest/core/formats/workbook/cell';
-import { estimateWorkbook } from '@zest/core/formats/workbook/write';
+import { clientWorkbook } from '@zest/core/formats/workbook/clientWorkbook';
+import type { BidDetail } from '@zest/core/reports/bidReport';
+import { type WorkbookSheet, estimateWorkbook } from '@zest/core/formats/workbook/write';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
 
@@ -29,14 +31,14 @@ function fill(cell: ExcelJS.Cell, content: Cell, formats: Readonly<Record<CellSt
   if (content.strong === true) cell.font = { bold: true };
 }
 
-/** The estimate as XLSX; totals are formulas, each with the value it has now. */
-export async function xlsxBytes(figures: Figures): Promise<ArrayBuffer> {
+/** Sheets as XLSX; formulas carry the value they have now. */
+async function bytesOf(sheets: readonly WorkbookSheet[], currency: string): Promise<ArrayBuffer> {
   const workbook = new ExcelJS.Workbook();
   // The writer has no clock: equal estimates are equal files.
   workbook.created = new Date(0);
   workbook.modified = new Date(0);
-  const formats = formatsFor(minorDigits(settingsOf(figures.job).currency));
-  for (const plan of estimateWorkbook(figures)) {
+  const formats = formatsFor(minorDigits(currency));
+  for (const plan of sheets) {
     const sheet = workbook.addWorksheet(plan.name, { views: [{ state: 'frozen', ySplit: 2, xSplit: 2 }] });
     plan.widths.forEach((width, index) => {
       sheet.getColumn(index + 1).width = width;
@@ -48,7 +50,15 @@ export async function xlsxBytes(figures: Figures): Promise<ArrayBuffer> {
   return workbook.xlsx.writeBuffer() as Promise<ArrayBuffer>;
 }
 
-export const writeXlsx = async (figures: Figures): Promise<Blob> =>
-  new Blob([await xlsxBytes(figures)], {
-    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  });
+const asFile = (bytes: ArrayBuffer): Blob =>
+  new Blob([bytes], { type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' });
+
+/** The estimate as XLSX; totals are formulas, each with the value it has now. */
+export const xlsxBytes = (figures: Figures): Promise<ArrayBuffer> =>
+  bytesOf(estimateWorkbook(figures), settingsOf(figures.job).currency);
+
+export const writeXlsx = async (figures: Figures): Promise<Blob> => asFile(await xlsxBytes(figures));
+
+/** The bid as the client sees it at a detail. */
+export const writeBidXlsx = async (figures: Figures, detail: BidDetail): Promise<Blob> =>
+  asFile(await bytesOf(clientWorkbook(figures, detail), settingsOf(figures.job).currency));

@@ -23,6 +23,7 @@ import type { Estimate } from './useEstimate.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { ALLOWANCES, type Line } from '@zest/core/job/records/line';
 import type { Scope } from '@zest/core/job/records/scope';
 import type { NumberFormat } from '@zest/core/units/numberFormat';
 import { type BuiltRow, WhyThisPrice } from './WhyThisPrice.tsx';
@@ -70,6 +71,7 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
       ) : null}
       <SectionChoice row={row} job={job} estimate={estimate} change={change} />
       <CodeAndWaste facts={facts} change={change} row={row} numbers={numbers} estimate={estimate} />
+      {row.type === 'line' ? <AllowanceChoice line={row.line} estimate={estimate} /> : null}
       <AlternateChoice row={row} alternate={alternate} estimate={estimate} change={change} />
       <label>
         <span className="soft">{t('estimate.note')}</span>
@@ -81,6 +83,32 @@ export function LinePanel({ row, estimate }: LinePanelProps) {
         />
       </label>
     </div>
+  );
+}
+
+/** Work that is priced, or money set aside for what is not known yet. */
+function AllowanceChoice({ line, estimate }: Pick<LinePanelProps, 'estimate'> & { readonly line: Line }) {
+  return (
+    <label>
+      <span className="soft">{t('estimate.kindOfLine')}</span>
+      <Select
+        value={line.allowance ?? ''}
+        onChange={({ target }) => {
+          const { allowance: _before, ...rest } = line;
+          const allowance = ALLOWANCES.find((each) => each === target.value);
+          estimate.tellRefused(
+            estimate.settle(
+              t('estimate.makeAnAllowance', { name: line.description }),
+              put(allowance === undefined ? rest : { ...rest, allowance }),
+            ),
+          );
+        }}
+      >
+        <option value="">{t('estimate.pricedWork')}</option>
+        <option value="with-markup">{t('estimate.allowanceWithMarkup')}</option>
+        <option value="without-markup">{t('estimate.allowanceWithoutMarkup')}</option>
+      </Select>
+    </label>
   );
 }
 

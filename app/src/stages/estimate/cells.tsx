@@ -37,6 +37,8 @@ interface DescriptionProps {
   readonly indent: number;
   readonly note: string | undefined;
   readonly unconfirmed: boolean;
+  /** Money set aside rather than priced work. */
+  readonly isAllowance: boolean;
   /** Its money rests on a sample that ships with the program. */
   readonly sampled: boolean;
   /** The alternate it stands in, with its sign; undefined where that is said of what it was measured on. */
@@ -51,6 +53,7 @@ export function describedAs(figures: Figures, row: EstimateRow, line: ReportLine
     isText: row.type === 'text',
     indent: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14,
     note: row.type === 'line' ? row.line.note : overrideOf(job, row.key)?.note,
+    isAllowance: row.type === 'line' && row.line.allowance !== undefined,
     unconfirmed: row.type === 'line' && row.line.unconfirmed === true,
     sampled: isSampled(figures, row),
     alternate:
@@ -72,7 +75,7 @@ function isSampled(figures: Figures, row: EstimateRow): boolean {
 
 /** The name of a row under what it belongs to, with what must be known of it at a glance. */
 export function DescriptionCell(props: DescriptionProps) {
-  const { words, isText, indent, note, unconfirmed, sampled, alternate } = props;
+  const { words, isText, indent, note, unconfirmed, isAllowance, sampled, alternate } = props;
   return (
     <>
       <span
@@ -87,6 +90,7 @@ export function DescriptionCell(props: DescriptionProps) {
           *
         </span>
       )}
+      {isAllowance ? <span className={styles.tag}>{t('estimate.allowance')}</span> : null}
       {sampled ? (
         <span className={`${styles.tag} warn`} title={t('estimate.samplePriceMeans')}>
           {t('estimate.sample')}

@@ -37,16 +37,18 @@ export function MeasureStage() {
   }, [jobId, navigate, sheet, sheetId]);
   if (sheet === undefined)
     return (
-      <Empty
-        title={t('measure.noSheetsToMeasureOn')}
-        action={
-          <Button size="sm" onClick={() => void navigate(`/job/${jobId}/sheets`)}>
-            {t('measure.goToSheets')}
-          </Button>
-        }
-      >
-        {t('measure.addDrawingsFirstThenDrawRunsAreas')}
-      </Empty>
+      <Panes name="measure" usual={window.innerWidth < 1100 ? '250px' : '304px'} side={<Tally />}>
+        <Empty
+          title={t('measure.noSheetsToMeasureOn')}
+          action={
+            <Button size="sm" onClick={() => void navigate(`/job/${jobId}/sheets`)}>
+              {t('measure.goToSheets')}
+            </Button>
+          }
+        >
+          {t('measure.addDrawingsFirstThenDrawRunsAreas')}
+        </Empty>
+      </Panes>
     );
   return (
     // After a choice by hand the keys belong to the pens again; by keyboard the focus stays.

@@ -3,6 +3,9 @@ import { COST_KINDS } from './assembly.ts';
 import { decimalField, formulaField, idOf, nameField, orderField, shortField } from './fields.ts';
 import { crewField, lineChoices, sizingField } from './pricing.ts';
 
+export const ALLOWANCES = ['with-markup', 'without-markup'] as const;
+export type Allowance = (typeof ALLOWANCES)[number];
+
 /** A typed line of the estimate. Lines that come from components are derived and never kept. */
 export const lineSchema = z
   .strictObject({
@@ -22,6 +25,8 @@ export const lineSchema = z
       .nullable(),
     /** Words alone, or the sum of the lines above it in its section. A priced line where left out. */
     is: z.enum(['text', 'subtotal']).optional(),
+    /** Money set aside for what is not known yet; named as such on the bid. Percentages of markup are taken on it, or not. */
+    allowance: z.enum(ALLOWANCES).optional(),
     crewId: crewField,
     sizing: sizingField.optional(),
     /** Came along from another job; its quantity was not looked at yet. */

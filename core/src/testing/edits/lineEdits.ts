@@ -1,8 +1,16 @@
+import { ALLOWANCES } from '../../job/records/line.ts';
 import { remove } from '../../job/change.ts';
 import type { RandomEdit } from './hand.ts';
 
 /** What is done to lines and to the sections they stand in. */
 export const lineEdits: readonly RandomEdit[] = [
+  ({ bench, job, at, amount }) => {
+    const line = at(job.line.values());
+    if (line === undefined) return;
+    const { allowance: _before, ...plain } = line;
+    const allowance = ALLOWANCES[amount % 3];
+    bench.attempt(allowance === undefined ? plain : { ...line, allowance });
+  },
   ({ bench, section, amount }) =>
     bench.attempt(
       bench.line({ sectionId: section?.id ?? null, costs: { material: String(amount), hours: '' } }),
