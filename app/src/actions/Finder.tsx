@@ -3,6 +3,11 @@ import { useNavigate } from 'react-router';
 import { useJobActions, useOpenJob, useSetView, useView } from '../stores/context.tsx';
 import { runAction, useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
+import { listLines } from '@zest/core/estimate/lines';
+import { nameOfLine } from '@zest/core/estimate/lineSources';
+import { inOrder } from '@zest/core/job/job';
+import { useSheetSearch } from '../stages/sheets/useSheetSearch.ts';
+import { HELP } from './helpWords.ts';
 import { OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
@@ -11,6 +16,8 @@ import { Kbd } from '../parts/Kbd.tsx';
 interface Found {
   readonly id: string;
   readonly label: string;
+  /** More words it is found by. */
+  readonly words?: string;
   readonly kind: string;
   readonly key?: string | undefined;
   readonly run: () => void;
@@ -34,9 +41,11 @@ function FinderBox() {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all
-    .filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
-    .slice(0, LIMIT);
+  const named = all.filter(({ label, words: more = '' }) => {
+    const plain = `${label} ${more}`.toLowerCase();
+    return words.every((word) => plain.includes(word));
+  });
+  const found = [...named.slice(0, LIMIT), ...useOnSheets(text)].slice(0, LIMIT);
   const options = found.map((each) => ({ id: each.id, content: <FoundContent found={each} /> }));
   const { at, goTo, step } = useOptionPlace(found.length);
   const close = (): void => {
@@ -95,6 +104,34 @@ const FoundContent = ({ found: { label, kind, key } }: { readonly found: Found }
   </>
 );
 
+/** So many letters before the sheets are read: one or two are on every sheet. */
+const LETTERS = 3;
+
+/** What is printed on the sheets; choosing it opens the sheet with the text pointed out. */
+function useOnSheets(text: string): readonly Found[] {
+  const { job, jobId } = useOpenJob();
+  const setView = useSetView();
+  const navigate = useNavigate();
+  const sheets = useMemo(() => inOrder(job.sheet.values()), [job.sheet]);
+  const asked = text.trim().length < LETTERS ? '' : text.trim();
+  const { hits } = useSheetSearch(sheets, asked);
+  return sheets.flatMap((sheet): readonly Found[] => {
+    const hit = hits.get(sheet.id);
+    if (hit === undefined) return [];
+    return [
+      {
+        id: `text ${sheet.id}`,
+        label: t('frame.textOnSheet', { text: hit, sheet: `${sheet.number} ${sheet.title}`.trim() }),
+        kind: t('frame.kindText'),
+        run: () => {
+          setView({ soughtText: asked });
+          void navigate(`/job/${jobId}/measure/${encodeURIComponent(sheet.id)}`);
+        },
+      },
+    ];
+  });
+}
+
 function useFindable(): readonly Found[] {
   const { job, jobId } = useOpenJob();
   const actions = useActions();
@@ -126,9 +163,27 @@ function useFindable(): readonly Found[] {
         kind: t('frame.kindAssembly'),
         run: go(`assemblies/${encodeURIComponent(assembly.id)}`),
       })),
+      ...[...listLines(job)].map((line) => ({
+        id: `line ${line.key}`,
+        label: nameOfLine(line),
+        kind: t('frame.kindLine'),
+        run: () => {
+          jobActions.select({ type: 'line', key: line.key });
+          setView({ estimateSide: 'line' });
+          go('estimate')();
+        },
+      })),
+      ...HELP.map(({ label, words, path }) => ({
+        id: `help ${label}`,
+        label,
+        words,
+        kind: t('frame.kindGoTo'),
+        run: go(path),
+      })),
       ...[...job.item.values()].map((item) => ({
         id: item.id,
         label: `${item.code} ${item.description}`,
+        words: `${item.supplier} ${item.tags ?? ''}`,
         kind: t('frame.kindPrice'),
         run: go(`prices?item=${encodeURIComponent(item.id)}`),
       })),

@@ -13,7 +13,7 @@ import { styles } from './styles.ts';
 import { typedIn } from './typedIn.ts';
 import { type Editing, useEditing } from './useEditing.ts';
 import { type GridTable, useGridTable } from './useGridTable.ts';
-import { type Selection, useSelection } from './useSelection.ts';
+import { type Selection, selectedRows, useSelection } from './useSelection.ts';
 import { layout } from '../theme/layout.ts';
 
 const ROW_PX = 27;
@@ -102,9 +102,9 @@ function editorOf<Row>(props: GridProps<Row>, row: Row, focus: Cell, editor: Edi
 
 /** A row of the selected block takes the whole block along. */
 const dropOf =
-  <Row,>({ rows, keyOf, onMove }: GridProps<Row>, { block }: Selection) =>
+  <Row,>({ rows, keyOf, onMove }: GridProps<Row>, { block, picked }: Selection) =>
   (moved: string, over: string, side: 'before' | 'after'): void => {
-    const chosen = rows.slice(block.top, block.bottom + 1);
+    const chosen = selectedRows(rows, keyOf, block, picked);
     const one = rows.find((row) => keyOf(row) === moved);
     const target = rows.find((row) => keyOf(row) === over);
     if (one === undefined || target === undefined) return;
@@ -124,6 +124,7 @@ function useHandlers<Row>({ props, table, selection, editor, scroller }: Handler
   const { onKeyDown, onCopy, onPaste, fillBlock } = createHandlers({
     props,
     at: selection.at,
+    picked: selection.picked,
     setRefusal: editor.setRefusal,
     edit: editor.edit,
     sort: table.sort,
@@ -157,26 +158,30 @@ function useHandlers<Row>({ props, table, selection, editor, scroller }: Handler
 }
 
 /** What a row is told stays the same function, so that only the rows that changed are drawn anew. */
-function useHand<Row>({ columns }: GridProps<Row>, { at, goTo }: Selection, editor: Editing) {
+function useHand<Row>({ columns }: GridProps<Row>, { at, goTo, pick }: Selection, editor: Editing) {
   const { focus } = at;
   const latest = useRef({
-    onDown: (_cell: Cell, _shift: boolean): void => undefined,
+    onDown: (_cell: Cell, _how: 'go' | 'extend' | 'add'): void => undefined,
     onOpen: (_row: Row, _column: number): void => undefined,
   });
   useEffect(() => {
     latest.current = {
-      onDown: (cell, shift) => {
+      onDown: (cell, how) => {
         if (editor.editing !== undefined && cell.row === focus.row && cell.column === focus.column) return;
         editor.stop();
         editor.setRefusal(undefined);
-        goTo(cell, shift);
+        if (how === 'add') pick(cell);
+        else goTo(cell, how === 'extend');
       },
       onOpen: (row, column) => {
         if (columns[column]?.editable?.(row) === true) editor.edit(undefined);
       },
     };
   });
-  const onDown = useCallback((cell: Cell, shift: boolean) => latest.current.onDown(cell, shift), []);
+  const onDown = useCallback(
+    (cell: Cell, how: 'go' | 'extend' | 'add') => latest.current.onDown(cell, how),
+    [],
+  );
   const onOpen = useCallback((row: Row, column: number) => latest.current.onOpen(row, column), []);
   return { onDown, onOpen };
 }

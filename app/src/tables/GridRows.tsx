@@ -35,7 +35,7 @@ export function GridRows<Row>(given: GridRowsProps<Row>) {
       <GridRow
         key={keyOf(row)}
         id={keyOf(row)}
-        className={`${classOf?.(row) ?? ''} ${isFocus ? (editing ? 'on editing' : 'on') : ''}`}
+        className={`${classOf?.(row) ?? ''} ${isFocus ? (editing ? 'on editing' : 'on') : ''} ${selection.picked.has(keyOf(row)) ? 'picked' : ''}`}
         movable={props.onMove !== undefined && props.isMovable?.(row) === true}
         template={template}
         start={start}

@@ -27,7 +27,7 @@ export interface RowCellsProps<Row> {
   /** In the place of the current cell while it is edited. */
   readonly editor: ReactNode;
   readonly held: Held | undefined;
-  readonly onDown: (cell: Cell, shift: boolean) => void;
+  readonly onDown: (cell: Cell, how: 'go' | 'extend' | 'add') => void;
   readonly onOpen: (row: Row, column: number) => void;
 }
 
@@ -49,7 +49,9 @@ export const RowCells = memo(function RowCells<Row>(props: RowCellsProps<Row>) {
         aria-selected={selected}
         className={`${styles.gridCell} ${column.align ?? 'left'} ${here ? 'current' : ''} ${stayClass(column)}`}
         style={styleOf(column.left, selected && !here)}
-        onMouseDown={(event) => onDown(cell, event.shiftKey)}
+        onMouseDown={(event) =>
+          onDown(cell, event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'go')
+        }
         onDoubleClick={() => onOpen(row, columnIndex)}
       >
         {here && editor !== undefined

@@ -58,6 +58,7 @@ function gridAt(anchor: Cell, focus: Cell = anchor, more: Partial<GridProps<Row>
   const handlers = createHandlers({
     props,
     at,
+    picked: new Set<string>(),
     goTo: told.goTo,
     edit: told.edit,
     setRefusal: told.refusal,

@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import { type Cell, blockOf, moveCell } from './cells.ts';
 import { createClipboard } from './gridClipboard.ts';
+import { selectedRows } from './useSelection.ts';
 import type { HandlerContext, SelectedCells } from './selectedCells.ts';
 import { t } from '../messages/t.ts';
 
@@ -10,10 +11,12 @@ export const TABLE_KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Tab', t('common.takeTheTextAndGoToThe')],
   ['Ctrl+Enter', t('common.putWhatIsTypedIntoEverySelected')],
   [t('common.shift'), t('common.selectABlockOfCells')],
+  [t('common.ctrlClick'), t('common.addARowToTheSelection')],
   ['Ctrl+C V', t('common.copyAndPasteTheBlockFromAnd')],
   ['Ctrl+D', t('common.fillTheFirstRowOfTheBlock')],
   ['Ctrl+Home End', t('common.goToTheFirstOrLastCell')],
   [t('common.alt'), t('common.moveTheLinesOfTheBlockAlso')],
+  [t('common.altSideways'), t('common.collapseOrExpand')],
   [t('common.altShiftSideways'), t('common.makeTheColumnNarrowerOrWider')],
   [t('common.altShiftUpDown'), t('common.sortByTheColumn')],
   ['Delete', t('common.emptyTheSelectedCells')],
@@ -30,7 +33,7 @@ export function createHandlers<Row>(context: HandlerContext<Row>) {
   const cells: SelectedCells<Row> = {
     ...context,
     block,
-    selectedRows: props.rows.slice(block.top, block.bottom + 1),
+    selectedRows: selectedRows(props.rows, props.keyOf, block, context.picked),
     take: (edits) => {
       const allowed = edits.filter(
         ({ row, column }) => props.columns.find(({ id }) => id === column)?.editable?.(row) === true,
@@ -63,7 +66,10 @@ function arrange<Row>(cells: SelectedCells<Row>, { altKey, shiftKey, key }: Keyb
     else if (column.sortBy !== undefined) cells.sort(column.id, !isUp);
     return true;
   }
-  if (key === 'ArrowLeft' || key === 'ArrowRight') return false;
+  if (key === 'ArrowLeft' || key === 'ArrowRight') {
+    const row = props.rows[at.focus.row];
+    return row !== undefined && props.onFold?.(row, key === 'ArrowLeft') === true;
+  }
   const next = props.rows[isUp ? block.top - 1 : block.bottom + 1];
   if (props.onMove === undefined || next === undefined) return false;
   props.onMove(selectedRows, next, isUp ? 'before' : 'after');

@@ -48,6 +48,8 @@ export interface GridProps<Row> {
   /** Takes rows to before or after another, by hand or with Alt and the arrow keys. */
   readonly onMove?: (rows: readonly Row[], to: Row, side: 'before' | 'after') => void;
   readonly isMovable?: (row: Row) => boolean;
+  /** Collapses or expands what stands inside a row, with Alt and the arrow sideways; true where it has an inside. */
+  readonly onFold?: (row: Row, isFolded: boolean) => boolean;
   /** Shown in place of the plain editor where a column needs its own. */
   readonly editorOf?: (
     row: Row,

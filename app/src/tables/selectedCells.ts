@@ -5,6 +5,8 @@ import type { GridEdit, GridProps } from './gridProps.ts';
 export interface HandlerContext<Row> {
   readonly props: GridProps<Row>;
   readonly at: Range;
+  /** Rows picked one by one beside the block, by key. */
+  readonly picked: ReadonlySet<string>;
   readonly setRefusal: (text: string | undefined) => void;
   readonly goTo: (cell: Cell, extend: boolean) => void;
   readonly edit: (first: string | undefined) => void;

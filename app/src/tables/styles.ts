@@ -45,7 +45,7 @@ export const styles = classes({
     '&.section': { bg: 'bg.subtle', fontWeight: 600 },
     '&.scope': { fontWeight: 600 },
     '&.scope .grid-cell': { fontWeight: 500 },
-    '&.on': { bg: 'zest.wash' },
+    '&.on, &.picked': { bg: 'zest.wash' },
     '&:hover .row-handle, &.on .row-handle': { display: 'block' },
     '&.drop-here': { boxShadow: 'inset 0 -2px 0 var(--zest)' },
     '&.dragged': { opacity: 0.5 },

@@ -8,6 +8,10 @@ export interface Selection {
   readonly block: Block;
   readonly setAt: (to: Range) => void;
   readonly goTo: (cell: Cell, extend: boolean) => void;
+  /** Rows that were picked one by one beside the block, by key. */
+  readonly picked: ReadonlySet<string>;
+  /** Adds a row to what is selected, or takes it out again. */
+  readonly pick: (cell: Cell) => void;
 }
 
 interface Seen {
@@ -34,17 +38,48 @@ export function useSelection<Row>(props: GridProps<Row>, { scroller, showRow }: 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selectedKey, selectedIndex < 0]);
   const block = blockOf(at);
+  const [picked, setPicked] = useState<ReadonlySet<string>>(NONE);
   useEffect(() => {
-    onBlock?.(rows.slice(block.top, block.bottom + 1));
+    onBlock?.(selectedRows(rows, keyOf, block, picked));
     // Only when the block is another one; who listens may well make new rows.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [block.top, block.bottom]);
+  }, [block.top, block.bottom, picked]);
   const goTo = (cell: Cell, extend: boolean): void => {
     setAt((from) => ({ anchor: extend ? from.anchor : cell, focus: cell }));
+    if (!extend) setPicked(NONE);
     showRow(cell.row);
     if (scroller.current !== null) showColumn(scroller.current, cell.column);
     const row = rows[cell.row];
     if (row !== undefined && !extend) onSelect?.(row);
   };
-  return { at, block, setAt, goTo };
+  const pick = (cell: Cell): void => {
+    const row = rows[cell.row];
+    if (row === undefined) return;
+    const key = keyOf(row);
+    const next = new Set(selectedRows(rows, keyOf, block, picked).map(keyOf));
+    // What was picked before stays picked; the row that is clicked again goes out.
+    if (next.has(key) && next.size > 1) {
+      next.delete(key);
+      const left = rows.findIndex((each) => next.has(keyOf(each)));
+      setAt({ anchor: { ...cell, row: left }, focus: { ...cell, row: left } });
+    } else {
+      next.add(key);
+      setAt({ anchor: cell, focus: cell });
+    }
+    setPicked(next);
+  };
+  return { at, block, setAt, goTo, picked, pick };
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** The rows of the block, and those that were picked beside it, in the order they are shown. */
+export function selectedRows<Row>(
+  rows: readonly Row[],
+  keyOf: (row: Row) => string,
+  { top, bottom }: Block,
+  picked: ReadonlySet<string>,
+): readonly Row[] {
+  if (picked.size === 0) return rows.slice(top, bottom + 1);
+  return rows.filter((row, at) => (at >= top && at <= bottom) || picked.has(keyOf(row)));
 }

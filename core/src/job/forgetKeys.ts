@@ -30,8 +30,14 @@ export function forgetKeys(job: Job, gone: ReadonlySet<string>): Forgotten {
   for (const pack of job.package.values())
     if (!gone.has(pack.id) && pack.lines.some(isGone))
       updated.push([pack, { ...pack, lines: pack.lines.filter((key) => !isGone(key)) }]);
-  for (const yardstick of job.yardstick.values())
-    if (!gone.has(yardstick.id) && yardstick.on.what === 'line' && isGone(yardstick.on.line))
-      removed.push(yardstick);
+  for (const yardstick of job.yardstick.values()) {
+    const { on } = yardstick;
+    if (gone.has(yardstick.id)) continue;
+    if (on.what === 'line' && isGone(on.line)) removed.push(yardstick);
+    if (on.what !== 'lines' || !on.lines.some(isGone)) continue;
+    const lines = on.lines.filter((key) => !isGone(key));
+    if (lines.length === 0) removed.push(yardstick);
+    else updated.push([yardstick, { ...yardstick, on: { ...on, lines } }]);
+  }
   return { updated, removed };
 }

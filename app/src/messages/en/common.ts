@@ -1,4 +1,8 @@
 export const common = {
+  ctrlClick: 'Ctrl+click',
+  altSideways: 'Alt+← →',
+  collapseOrExpand: 'Collapse or expand the section',
+  addARowToTheSelection: 'Add a row to the selection, or take it out',
   cancel: 'Cancel',
   pressSpaceToPickItUpArrow:
     'Press space to pick it up, arrow keys to move it, space to drop it, Escape to cancel.',

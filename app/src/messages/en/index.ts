@@ -7,6 +7,7 @@ import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
 import { formula } from './formula.ts';
 import { frame } from './frame.ts';
+import { help } from './help.ts';
 import { jobs } from './jobs.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
@@ -30,6 +31,7 @@ export const en = {
   failure,
   formula,
   frame,
+  help,
   jobs,
   look,
   measure,

@@ -30,11 +30,12 @@ interface EstimateBarProps {
   readonly onTemplate: () => void;
   /** Told once a line is there that the next keys are for. */
   readonly onAdded: () => void;
+  readonly onFoldAll: (isFolded: boolean) => void;
 }
 
 /** What can be added to the lines, and how they are shown. Drawn anew only when one of its props is another. */
 export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
-  const { lines, currentPlace, shown, onColumns, onCopy, onTemplate, onAdded } = props;
+  const { lines, currentPlace, shown, onColumns, onCopy, onTemplate, onAdded, onFoldAll } = props;
   const estimate = useEstimate();
   const jobNow = useJobNow();
   const byCode = useOfJob(({ job }) => settingsOf(job).linesBy === 'code');
@@ -79,6 +80,7 @@ export const EstimateBar = memo(function EstimateBar(props: EstimateBarProps) {
         byCode={byCode}
         spread={spread}
         onTemplate={onTemplate}
+        onFoldAll={onFoldAll}
       />
       <Button size="sm" variant="outline" onClick={() => addSection(null)}>
         {t('estimate.addASection')}
@@ -102,9 +104,11 @@ interface MoreToAddProps {
   readonly byCode: boolean;
   readonly spread: () => void;
   readonly onTemplate: () => void;
+  readonly onFoldAll: (isFolded: boolean) => void;
 }
 
-function MoreToAdd({ addLine, addSection, currentPlace, nest, byCode, spread, onTemplate }: MoreToAddProps) {
+function MoreToAdd(props: MoreToAddProps) {
+  const { addLine, addSection, currentPlace, nest, byCode, spread, onTemplate, onFoldAll } = props;
   return (
     <MoreMenu
       label={t('estimate.moreToAdd')}
@@ -114,6 +118,8 @@ function MoreToAdd({ addLine, addSection, currentPlace, nest, byCode, spread, on
         [t('estimate.addASectionInside'), () => addSection(currentPlace().sectionId)],
         [t('estimate.moveTheSectionIntoTheOneAbove'), () => nest(nestSection)],
         [t('estimate.moveTheSectionOutOneLevel'), () => nest(unnestSection)],
+        [t('estimate.collapseAll'), () => onFoldAll(true)],
+        [t('estimate.expandAll'), () => onFoldAll(false)],
         [byCode ? t('estimate.showLinesUnderTheirScopes') : t('estimate.showLinesInTheirSections'), spread],
         [t('estimate.saveTheJobAsATemplate'), onTemplate],
       ]}

@@ -24,6 +24,7 @@ import {
 import type { OpenJob } from '../../stores/jobStore.ts';
 import { CopyDialog } from './CopyDialog.tsx';
 import { EstimateBar } from './EstimateBar.tsx';
+import { type Folding, FoldingProvider, useFolding, withoutFolded } from './folding.tsx';
 import { SelectionBar } from './SelectionBar.tsx';
 import { SidePanel } from './SidePanel.tsx';
 import { TemplateDialog } from './TemplateDialog.tsx';
@@ -47,11 +48,13 @@ export function EstimateStage() {
   const formats = useFormats();
   const [shown, choose] = useChoice('estimate-columns', USUAL_COLUMNS, columnsSchema);
   // A rule may say anew what applies: rows follow figures, not records alone.
-  const rows = useMemo(() => rowsAt(open), [open]);
+  const all = useMemo(() => rowsAt(open), [open]);
+  const folding = useFolding(open.jobId);
+  const rows = useMemo(() => withoutFolded(all, folding.folded), [all, folding.folded]);
   // Figures live outside the rows: the open job is another one after every change.
   const columns = useMemo(() => columnsAt(open, formats, shown), [open, formats, shown]);
   const estimate = useEstimate();
-  const lines = useMemo(() => rows.filter(isPriced).length, [rows]);
+  const lines = useMemo(() => all.filter(isPriced).length, [all]);
   // The table begins at its first row.
   const [block, setBlock] = useState<readonly EstimateRow[]>(() => rows.slice(0, 1));
   const setView = useSetView();
@@ -63,6 +66,7 @@ export function EstimateStage() {
   const currentPlace = useCurrentPlace(rows, current);
   const copy = useCallback(() => setAsking('copy'), []);
   const template = useCallback(() => setAsking('template'), []);
+  const foldAll = useFoldAll(all, folding.fold);
   const stage = useRef<HTMLDivElement>(null);
   const toLines = useCallback(() => stage.current?.querySelector<HTMLElement>('[role=grid]')?.focus(), []);
   return (
@@ -75,15 +79,19 @@ export function EstimateStage() {
         onCopy={copy}
         onTemplate={template}
         onAdded={toLines}
+        onFoldAll={foldAll}
       />
-      <LinesAndPanel
-        rows={rows}
-        selection={selection}
-        estimate={estimate}
-        block={block}
-        columns={columns}
-        setBlock={setBlock}
-      />
+      <FoldingProvider value={folding}>
+        <LinesAndPanel
+          rows={rows}
+          selection={selection}
+          estimate={estimate}
+          block={block}
+          columns={columns}
+          setBlock={setBlock}
+          fold={folding.fold}
+        />
+      </FoldingProvider>
       {asking === 'copy' ? (
         <CopyDialog sectionId={sectionAt(rows, current)} onClose={() => setAsking(undefined)} />
       ) : null}
@@ -92,7 +100,20 @@ export function EstimateStage() {
   );
 }
 
+/** Collapses or expands every section; the same function, or the bar would be drawn with every change. */
+function useFoldAll(all: readonly EstimateRow[], fold: Folding['fold']): (isFolded: boolean) => void {
+  const latest = useRef({ all, fold });
+  useEffect(() => {
+    latest.current = { all, fold };
+  });
+  return useCallback((isFolded) => {
+    const sections = latest.current.all.filter(({ type }) => type === 'section').map(({ key }) => key);
+    latest.current.fold(sections, isFolded);
+  }, []);
+}
+
 interface LinesAndPanelProps {
+  readonly fold: Folding['fold'];
   readonly rows: readonly EstimateRow[];
   readonly selection: Selection | undefined;
   readonly estimate: ReturnType<typeof useEstimate>;
@@ -101,7 +122,8 @@ interface LinesAndPanelProps {
   readonly setBlock: Dispatch<SetStateAction<readonly EstimateRow[]>>;
 }
 
-function LinesAndPanel({ rows, selection, estimate, block, columns, setBlock }: LinesAndPanelProps) {
+function LinesAndPanel(props: LinesAndPanelProps) {
+  const { rows, selection, estimate, block, columns, setBlock, fold } = props;
   return (
     <Panes
       name="estimate"
@@ -119,6 +141,7 @@ function LinesAndPanel({ rows, selection, estimate, block, columns, setBlock }: 
             estimate={estimate}
             setBlock={setBlock}
             selection={selection}
+            fold={fold}
           />
         )}
       </div>
@@ -127,6 +150,7 @@ function LinesAndPanel({ rows, selection, estimate, block, columns, setBlock }: 
 }
 
 interface LinesGridProps {
+  readonly fold: Folding['fold'];
   readonly columns: GridColumn<EstimateRow>[];
   readonly rows: readonly EstimateRow[];
   readonly estimate: ReturnType<typeof useEstimate>;
@@ -134,7 +158,7 @@ interface LinesGridProps {
   readonly selection: Selection | undefined;
 }
 
-function LinesGrid({ columns, rows, estimate, setBlock, selection }: LinesGridProps) {
+function LinesGrid({ columns, rows, estimate, setBlock, selection, fold }: LinesGridProps) {
   const { figures } = useOpenJob();
   const actions = useJobActions();
   const arrangement = useArrangement('estimate');
@@ -152,6 +176,10 @@ function LinesGrid({ columns, rows, estimate, setBlock, selection }: LinesGridPr
       onRemove={estimate.removeRows}
       onMove={estimate.move}
       isMovable={isMovable}
+      onFold={(row, isFolded) => {
+        if (row.type === 'section') fold([row.key], isFolded);
+        return row.type === 'section';
+      }}
       onBlock={setBlock}
       onSelect={(row) => actions.select(selectionOf(row))}
       selectedKey={keyOfSelection(selection)}

@@ -12,7 +12,9 @@ import { AdjustDialog } from './AdjustDialog.tsx';
 import { MakeAssemblyDialog } from './MakeAssemblyDialog.tsx';
 import type { Estimate } from './useEstimate.ts';
 import { pinnedOfRow } from './editRow.ts';
-import { useJobNow, useServices } from '../../stores/context.tsx';
+import { type UnitTotal, totalsByUnit } from '@zest/core/reports/totalsByUnit';
+import { writeQuantity } from '../../figures/writeQuantity.ts';
+import { useFormats, useJobNow, useServices, useSetView } from '../../stores/context.tsx';
 import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
@@ -46,7 +48,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
   const toAlternate = useToAlternate(estimate, scopes, ownKeys, t('estimate.alternateOf', { lines }));
   return (
     <div className={styles.selectionBar} role="toolbar" aria-label={t('estimate.selectedLines')}>
-      <SelectedCount onSection={onSection} keys={keys} />
+      <SelectedCount onSection={onSection} keys={keys} rows={priced} />
       <Button
         size="xs"
         variant="outline"
@@ -66,6 +68,7 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
         <option value="new">{t('estimate.addedByANewAlternate')}</option>
       </Select>
       <TaxChoice keys={keys} estimate={estimate} lines={lines} />
+      <YardstickOn keys={keys} estimate={estimate} />
       <UnpinAndConfirm pinned={pinned} estimate={estimate} unconfirmed={unconfirmed} />
       <Button
         size="xs"
@@ -85,6 +88,49 @@ export const SelectionBar = memo(function SelectionBar({ block, estimate }: Sele
     </div>
   );
 });
+
+interface YardstickOnProps {
+  readonly keys: string[];
+  readonly estimate: Estimate;
+}
+
+/** Holds the selected lines together against a rule of thumb. */
+function YardstickOn({ keys, estimate }: YardstickOnProps) {
+  const jobNow = useJobNow();
+  const { makeId } = useServices();
+  const setView = useSetView();
+  const add = (): void => {
+    estimate.tellRefused(
+      estimate.settle(
+        t('estimate.addAYardstick'),
+        put({
+          type: 'yardstick',
+          id: makeId('yardstick'),
+          name: t('estimate.newYardstick'),
+          of: 'cost',
+          on: { what: 'lines', lines: keys },
+          driver: '1',
+          unit: '',
+          low: '',
+          high: '',
+          order: orderAfter(jobNow().yardstick.values()),
+        }),
+      ),
+    );
+    setView({ estimateSide: 'yardsticks' });
+  };
+  return (
+    <Button
+      size="xs"
+      variant="outline"
+      disabled={keys.length === 0}
+      title={t('estimate.yardstickOnTheseLines')}
+      onClick={add}
+    >
+      {t('estimate.yardstick')}
+    </Button>
+  );
+}
 
 interface UnpinAndConfirmProps {
   readonly pinned: string[];
@@ -155,16 +201,29 @@ function TaxChoice({ keys, estimate, lines }: TaxChoiceProps) {
 interface SelectedCountProps {
   readonly onSection: Section | undefined;
   readonly keys: string[];
+  readonly rows: readonly EstimateRow[];
 }
 
-function SelectedCount({ onSection, keys }: SelectedCountProps) {
+/** How many units are told beside the count; more would push the buttons away. */
+const UNITS = 3;
+
+function SelectedCount({ onSection, keys, rows }: SelectedCountProps) {
+  const { numbers } = useFormats();
+  const totals = useOfJob(({ figures }) => (rows.length < 2 ? [] : totalsByUnit(figures, rows)));
+  if (onSection !== undefined)
+    return <span className="soft">{t('estimate.section', { name: onSection.name })}</span>;
+  if (keys.length === 0) return <span className="soft">{t('estimate.selectLinesHoldShiftForSeveral')}</span>;
+  const write = ({ quantity, unit }: UnitTotal): string =>
+    `${writeQuantity(quantity, unit, numbers)} ${unit}`;
+  const before = (each: UnitTotal): string =>
+    t('estimate.beforeWasteOf', {
+      quantity: write(each),
+      worked: `${writeQuantity(each.worked, each.unit, numbers)} ${each.unit}`,
+    });
   return (
-    <span className="soft">
-      {onSection !== undefined
-        ? t('estimate.section', { name: onSection.name })
-        : keys.length === 0
-          ? t('estimate.selectLinesHoldShiftForSeveral')
-          : t('count.line', { count: keys.length })}
+    <span className="soft" title={totals.map(before).join('\n')}>
+      {[t('count.line', { count: keys.length }), ...totals.slice(0, UNITS).map(write)].join(' · ')}
+      {totals.length > UNITS ? ' …' : ''}
     </span>
   );
 }

@@ -178,6 +178,11 @@ function YardstickOf({ yardstick, change, job }: YardstickOfProps) {
       >
         <option value="bid">{t('estimate.ofTheJob')}</option>
         {yardstick.on.what === 'line' ? <option value="line">{t('estimate.ofOneLine')}</option> : null}
+        {yardstick.on.what === 'lines' ? (
+          <option value="lines">
+            {t('estimate.ofLines', { lines: t('count.line', { count: yardstick.on.lines.length }) })}
+          </option>
+        ) : null}
         {inOrder(job.section.values()).map(({ id, code, name }) => (
           <option key={id} value={id}>
             {t('estimate.of4', { value: `${code} ${name}`.trim() })}

@@ -14,6 +14,7 @@ import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { useFormats } from '../../stores/context.tsx';
 import { flowsByFormula, pinnedOfRow } from './editRow.ts';
 import { t } from '../../messages/t.ts';
+import { FoldButton } from './folding.tsx';
 import { styles } from './styles.ts';
 
 /** What a row is called; a rounded purchase says what it adds to, a line by itself what it is measured on. */
@@ -35,6 +36,8 @@ interface DescriptionProps {
   readonly words: string;
   readonly isText: boolean;
   readonly indent: number;
+  /** Of a section, which can be collapsed. */
+  readonly sectionKey: string | undefined;
   readonly note: string | undefined;
   readonly unconfirmed: boolean;
   /** Money set aside rather than priced work. */
@@ -52,6 +55,7 @@ export function describedAs(figures: Figures, row: EstimateRow, line: ReportLine
     words: describeRow(line),
     isText: row.type === 'text',
     indent: row.type === 'section' ? row.depth * 12 : (row.depth - 1) * 14,
+    sectionKey: row.type === 'section' ? row.key : undefined,
     note: row.type === 'line' ? row.line.note : overrideOf(job, row.key)?.note,
     isAllowance: row.type === 'line' && row.line.allowance !== undefined,
     unconfirmed: row.type === 'line' && row.line.unconfirmed === true,
@@ -75,9 +79,10 @@ function isSampled(figures: Figures, row: EstimateRow): boolean {
 
 /** The name of a row under what it belongs to, with what must be known of it at a glance. */
 export function DescriptionCell(props: DescriptionProps) {
-  const { words, isText, indent, note, unconfirmed, isAllowance, sampled, alternate } = props;
+  const { words, isText, indent, sectionKey, note, unconfirmed, isAllowance, sampled, alternate } = props;
   return (
     <>
+      {sectionKey === undefined ? null : <FoldButton sectionKey={sectionKey} name={words} />}
       <span
         className={`cut ${isText ? 'line-text' : ''}`}
         style={{ paddingLeft: indent }}

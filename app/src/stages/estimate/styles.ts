@@ -2,6 +2,7 @@ import { classes } from '../../theme/classes.ts';
 
 /** What stands around the estimate: markups, alternates, yardsticks, quotes, snapshots, charts. */
 export const styles = classes({
+  fold: { width: '18px', height: '18px', marginLeft: '-6px', verticalAlign: 'middle' },
   summary: {
     bg: 'bg.panel',
     borderLeft: '1px solid',

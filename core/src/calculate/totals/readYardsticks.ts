@@ -28,7 +28,9 @@ function amountOf(figures: Figures, { of, on }: Yardstick): number | undefined {
   if (of === 'price') {
     if (on.what === 'bid') return major(known(bidNode('total')));
     const prices = linePrices(figures);
-    return major(on.what === 'line' ? prices.ofLine(on.line) : prices.ofSection(on.sectionId));
+    return major(
+      on.what === 'section' ? prices.ofSection(on.sectionId) : sumOver(linesOf(on), prices.ofLine),
+    );
   }
   const kind = of === 'hours' ? 'hours' : 'cost';
   const figure =
@@ -36,8 +38,17 @@ function amountOf(figures: Figures, { of, on }: Yardstick): number | undefined {
       ? known(bidNode(kind))
       : on.what === 'section'
         ? known(sectionNode(on.sectionId, kind))
-        : known(lineNode(on.line, of === 'hours' ? 'hours' : 'extension'));
+        : sumOver(linesOf(on), (line) => known(lineNode(line, of === 'hours' ? 'hours' : 'extension')));
   return of === 'hours' ? figure : major(figure);
+}
+
+const linesOf = (on: Extract<Yardstick['on'], { what: 'line' | 'lines' }>): readonly string[] =>
+  on.what === 'line' ? [on.line] : on.lines;
+
+/** The sum of what is known; undefined where nothing is. */
+function sumOver(lines: readonly string[], of: (line: string) => number | undefined): number | undefined {
+  const figures = lines.flatMap((line) => of(line) ?? []);
+  return figures.length === 0 ? undefined : figures.reduce((sum, each) => sum + each, 0);
 }
 
 export function readYardstick(figures: Figures, yardstick: Yardstick): YardstickReading {

@@ -21,6 +21,11 @@ export const yardstickSchema = z
       z.strictObject({ what: z.literal('bid') }),
       z.strictObject({ what: z.literal('section'), sectionId: idOf('section') }),
       z.strictObject({ what: z.literal('line'), line: lineKeyField }),
+      /** Several lines together, wherever they stand. */
+      z.strictObject({
+        what: z.literal('lines'),
+        lines: z.array(lineKeyField).min(1).max(5_000).readonly(),
+      }),
     ]),
     /** `total(slab, area)`, or a plain figure in `unit`. */
     driver: formulaField,

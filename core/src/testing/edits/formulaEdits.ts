@@ -120,7 +120,10 @@ export const formulaEdits: readonly RandomEdit[] = [
       id: bench.makeId('yardstick'),
       name: 'Per foot',
       of: 'cost',
-      on: { what: 'bid' },
+      on:
+        amount % 3 === 0 && hand.job.line.size > 0
+          ? { what: 'lines', lines: [...hand.job.line.keys()].slice(0, 1 + (amount % 3)) }
+          : { what: 'bid' },
       driver: lengthBy(hand),
       unit: 'ft',
       low: '',
