@@ -8,6 +8,7 @@ import { percentOf } from '../estimate/markup.ts';
 import { priceAlternates } from './alternates.ts';
 import { type LineAt, findLine, nameOfLine, unitOfLine } from '../estimate/lineSources.ts';
 import { countedInSection } from '../estimate/lines.ts';
+import { type Split, splitBid } from './splitBid.ts';
 import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Logo } from '../job/records/logo.ts';
@@ -17,7 +18,7 @@ import type { Settings } from '../job/records/settings.ts';
  * How much of the split the client sees: `lines` lists all of them and prices their sections, `items` prices each. The
  * total is the same in each.
  */
-export const BID_DETAILS = ['total', 'sections', 'scopes', 'lines', 'items'] as const;
+export const BID_DETAILS = ['total', 'sections', 'scopes', 'lines', 'items', 'zones', 'levels'] as const;
 export type BidDetail = (typeof BID_DETAILS)[number];
 
 export interface BidRow {
@@ -96,6 +97,8 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
     notes: settings.notesInBid === true ? notesOfJob(figures) : [],
   };
   if (detail === 'total') return { ...common, rows: [] };
+  if (detail === 'zones' || detail === 'levels')
+    return { ...common, rows: placeRows(figures, detail === 'zones' ? 'zone' : 'level') };
   const sections = topSections(job)
     .map((section) => ({ ...section, cost: valueOf(figures, sectionNode(section.id, 'cost')) }))
     .filter(({ cost }) => cost !== 0);
@@ -159,6 +162,15 @@ function topSections(
   const own = inOrder(job.section.values()).filter(({ parentId }) => parentId === null);
   return [...own, { id: NO_SECTION, code: '', name: 'Other work' }];
 }
+
+/** The bid by where the work is. */
+const placeRows = (figures: Figures, by: Split): BidReport['rows'] =>
+  splitBid(figures, by).map(({ name, price }) => ({
+    code: '',
+    name: name === '' ? 'Work in the whole job' : name,
+    amount: price,
+    inner: [],
+  }));
 
 /** Allowances that are in the bid, by their share of it. */
 function allowancesOf(figures: Figures): BidReport['allowances'] {

@@ -2,6 +2,7 @@ import { assemblies } from './assemblies.ts';
 import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
 import { frame } from './frame.ts';
+import { help } from './help.ts';
 import { measure } from './measure.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
@@ -9,4 +10,15 @@ import { sheets } from './sheets.ts';
 import { word } from './word.ts';
 
 /** What is written otherwise in the United Kingdom; the rest is as in the US. */
-export const enGB = { assemblies, estimate, failure, frame, measure, prices, problem, sheets, word } as const;
+export const enGB = {
+  assemblies,
+  estimate,
+  failure,
+  frame,
+  help,
+  measure,
+  prices,
+  problem,
+  sheets,
+  word,
+} as const;

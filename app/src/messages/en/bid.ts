@@ -3,6 +3,8 @@ export const bid = {
   sections: 'Sections',
   sectionsAndWhatWasMeasured: 'Sections and what was measured',
   allLinesPricedBySection: 'All lines, priced by section',
+  byZone: 'Zones',
+  byLevel: 'Levels',
   everyLinePriced: 'Every line with its price',
   allowances: 'Allowances in the total',
   workbookForClient: 'XLSX for the client',

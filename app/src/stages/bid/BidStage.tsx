@@ -31,6 +31,8 @@ const DETAIL_WORDS: Readonly<Record<BidDetail, string>> = {
   scopes: t('bid.sectionsAndWhatWasMeasured'),
   lines: t('bid.allLinesPricedBySection'),
   items: t('bid.everyLinePriced'),
+  zones: t('bid.byZone'),
+  levels: t('bid.byLevel'),
 };
 
 const DETAIL: z.ZodType<BidDetail> = z.enum(BID_DETAILS);

@@ -15,10 +15,12 @@ import { inOrder } from '@zest/core/job/job';
 import { COST_KINDS } from '@zest/core/job/records/assembly';
 import { formatMoney, formatMoneyShort } from '@zest/core/pricing/money';
 import { type CraftHours, hoursByCraft } from '@zest/core/reports/hoursByCraft';
+import { SPLITS, type Split, splitBid } from '@zest/core/reports/splitBid';
 import { formatNumber } from '@zest/core/units/numberFormat';
 import { COST_WORDS } from '../../messages/words.ts';
 import { useFormats, useOpenJob } from '../../stores/context.tsx';
 import { CHART_FONT, type ChartColors, useChartColors } from './chartColors.ts';
+import { styles } from './styles.ts';
 import { t } from '../../messages/t.ts';
 import type { Figures } from '@zest/core/calculate/figures';
 import { Empty } from '../../parts/Empty.tsx';
@@ -80,7 +82,53 @@ export function CostCharts() {
         writeAxis={writeAxis}
       />
       <HoursByCraft crafts={crafts} writeHours={writeHours} colors={colors} />
+      {SPLITS.map((by) => (
+        <Places key={by} by={by} figures={figures} writeMoney={writeMoney} writeHours={writeHours} />
+      ))}
     </>
+  );
+}
+
+interface PlacesProps {
+  readonly by: Split;
+  readonly figures: Figures;
+  readonly writeMoney: (minor: number) => string;
+  readonly writeHours: (hours: number) => string;
+}
+
+const SPLIT_WORDS: Readonly<Record<Split, string>> = {
+  zone: t('estimate.byZone'),
+  level: t('estimate.byLevel'),
+};
+
+/** What each zone or level costs, brings and takes, as its marks lie in it; nothing where the job has none. */
+function Places({ by, figures, writeMoney, writeHours }: PlacesProps) {
+  const parts = splitBid(figures, by);
+  if (!parts.some(({ id }) => id !== '')) return null;
+  return (
+    <section aria-label={SPLIT_WORDS[by]}>
+      <h2>{SPLIT_WORDS[by]}</h2>
+      <table className={styles.places}>
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">{t('estimate.directCost')}</th>
+            <th scope="col">{t('estimate.priceToTheClient')}</th>
+            <th scope="col">{t('estimate.hours')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.map(({ id, name, cost, price, hours }) => (
+            <tr key={id}>
+              <th scope="row">{name === '' ? t('estimate.inNoPlace') : name}</th>
+              <td>{writeMoney(cost)}</td>
+              <td>{writeMoney(price)}</td>
+              <td>{writeHours(hours)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 

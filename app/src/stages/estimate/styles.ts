@@ -2,6 +2,14 @@ import { classes } from '../../theme/classes.ts';
 
 /** What stands around the estimate: markups, alternates, yardsticks, quotes, snapshots, charts. */
 export const styles = classes({
+  places: {
+    width: '100%',
+    fontVariantNumeric: 'tabular-nums',
+    '& td, & th': { textAlign: 'right', padding: '4px 10px', fontWeight: 400 },
+    '& th[scope=row]': { textAlign: 'left' },
+    '& thead th': { color: 'fg.muted' },
+    '& tr': { borderBottom: '1px solid', borderBottomColor: 'border' },
+  },
   fold: { width: '18px', height: '18px', marginLeft: '-6px', verticalAlign: 'middle' },
   summary: {
     bg: 'bg.panel',
