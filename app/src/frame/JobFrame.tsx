@@ -22,6 +22,7 @@ import { settingsOf } from '@zest/core/job/job';
 import { useJobId, useOfJob } from '../stores/jobHooks.ts';
 import { nameOfRaw } from '../storage/storedJob.ts';
 import { Modal } from '../parts/Modal.tsx';
+import { BigChangeBanner } from './BigChangeBanner.tsx';
 import { WithBeside } from './Beside.tsx';
 import { useExportJob } from './useExportJob.ts';
 import { Head } from './Head.tsx';
@@ -90,6 +91,7 @@ function FrameOfStages() {
       <main className={styles.work}>
         <SaveBanner />
         <DriftBanner />
+        <BigChangeBanner />
         <AsideBanner />
         <CopiesBanner />
         <div className={styles.workSplit}>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { sizesInText, tellingWords, withoutSizes } from './sizesInText.ts';
+import { sizesInText, withoutSizes } from './sizesInText.ts';
 
 describe('sizes in a text', () => {
   it('are read in both systems, with fractions, as people write them', () => {
@@ -22,8 +22,4 @@ describe('sizes in a text', () => {
     expect(withoutSizes('Door 900 x 2100, oak')).toBe(withoutSizes('Door 800 x 2100, oak'));
     expect(withoutSizes('Pipe 4 in')).not.toBe(withoutSizes('Duct 4 in'));
   });
-});
-
-it('telling words leave out short ones and plurals', () => {
-  expect(tellingWords('Walls of the new boards')).toEqual(['wall', 'board']);
 });

@@ -1,3 +1,5 @@
+import { perText } from '../pricing/tellingWords.ts';
+
 /** What a text says of sizes: `2x6`, and lengths in meters. */
 export interface SizesInText {
   readonly nominal: readonly string[];
@@ -24,23 +26,8 @@ const METERS: Readonly<Record<string, number>> = {
 
 const figure = (text: string | undefined): number => Number((text ?? '0').replace(',', '.'));
 
-/** Names are asked for again at every look; so many are kept, which is more than a large job has. */
-const KEPT = 50_000;
-
-function kept<Value>(read: (text: string) => Value): (text: string) => Value {
-  const known = new Map<string, Value>();
-  return (text) => {
-    const had = known.get(text);
-    if (had !== undefined) return had;
-    if (known.size >= KEPT) known.clear();
-    const value = read(text);
-    known.set(text, value);
-    return value;
-  };
-}
-
 /** Sizes as people write them into names: `Stud 2x4, 92-5/8 in` says 2x4 and 2.353 m. */
-export const sizesInText = kept((text: string): SizesInText => {
+export const sizesInText = perText((text: string): SizesInText => {
   // `12-0 x 10-0` is feet with no inches.
   const plain = text.replace(/(?<=\d)-0(?!\d|[ -]?\d\/)/g, '');
   const nominal = [...plain.matchAll(NOMINAL)].map(([, ...parts]) =>
@@ -65,16 +52,11 @@ export const isSameLength = (a: number, b: number): boolean =>
   Math.abs(a - b) <= LITTLE * Math.max(Math.abs(a), Math.abs(b));
 
 /** The text with its sizes taken out: two that are left alike are the same thing in two sizes. */
-export const withoutSizes = kept((text: string): string =>
+export const withoutSizes = perText((text: string): string =>
   text
     .replace(NOMINAL, ' ')
     .replace(LENGTH, ' ')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim(),
-);
-
-/** Words that say which thing is meant: of four letters or more, without the ending of a plural. */
-export const tellingWords = kept((text: string): readonly string[] =>
-  (text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).map((word) => word.replace(/(?<=\p{L}{3})e?s$/u, '')),
 );

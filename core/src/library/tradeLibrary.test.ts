@@ -6,7 +6,7 @@ import { TYPICAL, apply, gable, points, strokes } from '../testing/applied.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';
 import { inMetric } from './metricBook.ts';
 import { PRICE_BOOK } from './priceBook.ts';
-import { applyFromLibrary, findAssemblies, tradeLibrary } from './tradeLibrary.ts';
+import { proposeAssemblies, applyFromLibrary, findAssemblies, tradeLibrary } from './tradeLibrary.ts';
 
 describe.each(['us', 'metric'] as const)('the trade library, %s', (system) => {
   const library = tradeLibrary(system);
@@ -529,5 +529,23 @@ describe('finding and applying', () => {
     const after = applyDiff(job, once.value);
     const twice = applyFromLibrary(conduit, [scope.id], test.makeId)(after);
     expect(twice.ok && twice.value.added.map(({ type }) => type)).toEqual(['use']);
+  });
+});
+
+describe('what a schedule asks for', () => {
+  const library = tradeLibrary('us');
+  const first = (kind: 'count' | 'run' | 'area', text: string): string | undefined =>
+    proposeAssemblies(library, kind, text)[0]?.name;
+
+  it('is proposed by the words of its title and rows', () => {
+    expect(first('count', 'LIGHT FIXTURE SCHEDULE F1 Strip 4 ft')).toBe('Light fixture');
+    expect(first('count', 'Receptacle schedule')).toBe('Receptacles');
+  });
+
+  it('is nothing where no word is shared, and never of another kind', () => {
+    expect(proposeAssemblies(library, 'count', 'xyz qqq')).toEqual([]);
+    expect(
+      proposeAssemblies(library, 'run', 'light fixture').some(({ measures }) => measures !== 'run'),
+    ).toBe(false);
   });
 });

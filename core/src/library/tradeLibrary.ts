@@ -5,6 +5,7 @@ import { type Job, orderAfter } from '../job/job.ts';
 import type { JobRecord, RecordOf } from '../job/record.ts';
 import type { MarkKind } from '../job/markKinds.ts';
 import type { UnitSystem } from '../units/format.ts';
+import { tellingWords } from '../pricing/tellingWords.ts';
 import type { LibraryAssembly, MadeAssembly, Maker } from './build.ts';
 import { hasSamples, samplePrice, sampleWage } from './samples.ts';
 import { inMetric } from './metricBook.ts';
@@ -67,6 +68,26 @@ export function findAssemblies(
     .map((each) => ({ each, rank: rank(each) }))
     .filter((found) => found.each.measures === kind && found.rank >= 0)
     .sort((a, b) => b.rank - a.rank)
+    .map(({ each }) => each);
+}
+
+/**
+ * Assemblies that would price what a text speaks of, as the rows of a schedule do: those that share most words with
+ * it, by their name before their tags. None where no word is shared.
+ */
+export function proposeAssemblies(
+  library: readonly LibraryAssembly[],
+  kind: MarkKind,
+  text: string,
+): readonly LibraryAssembly[] {
+  const said = new Set(tellingWords(text));
+  const score = ({ name, tags = '', trade }: LibraryAssembly): number =>
+    3 * tellingWords(name).filter((word) => said.has(word)).length +
+    tellingWords(`${tags} ${trade}`).filter((word) => said.has(word)).length;
+  return library
+    .map((each) => ({ each, score: score(each) }))
+    .filter((found) => found.each.measures === kind && found.score > 0)
+    .sort((a, b) => b.score - a.score)
     .map(({ each }) => each);
 }
 

@@ -1,4 +1,7 @@
 export const measure = {
+  pricedBy: 'priced by',
+  assemblyThatPricesThem: 'Assembly that prices them',
+  noAssemblyYet: 'no assembly yet',
   roofSlopes: 'roof slopes',
   inThisJob: 'in this job',
   apply: 'apply {{chosen}}',

@@ -1,25 +1,17 @@
-import { type Job, orderAfter } from '@zest/core/job/job';
-import type { Services } from '../../platform/services.ts';
 import { Button } from '@chakra-ui/react';
 import { Plus, TableCellsMerge, TableColumnsSplit, X } from 'lucide-react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
 import { type Command, put, remove } from '@zest/core/job/change';
 import type { Schedule } from '@zest/core/job/records/schedule';
-import { COLOR_COUNT, type Scope } from '@zest/core/job/records/scope';
-import { MARK_KINDS, type MarkKind } from '@zest/core/job/markKinds';
 import { mergeColumns, splitColumn } from '@zest/core/takeoff/editSchedule';
-import { type RowScope, scopesOfRows } from '@zest/core/takeoff/scheduleScopes';
 import { Modal } from '../../parts/Modal.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
-import { KIND_WORDS } from '../../messages/words.ts';
-import { useFormats, useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
-import { keyFor } from '@zest/core/job/keyFor';
-import { takenKeys } from './newScope.ts';
+import { useJobActions, useOpenJob } from '../../stores/context.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
-import { Select, TextInput } from '../../parts/fields.tsx';
-import { listWith } from '../../messages/lists.ts';
+import { TextInput } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { MakeScopes } from './MakeScopes.tsx';
 import { styles } from './styles.ts';
 import { Refusal } from '../../parts/Refusal.tsx';
 
@@ -227,119 +219,4 @@ function ScheduleButtons({ known, settle, draft, schedule, onClose }: ScheduleBu
       </Button>
     </>
   );
-}
-
-interface MakeScopesProps {
-  readonly draft: Schedule;
-  readonly settle: (label: string, command: Command) => boolean;
-  readonly onMade: () => void;
-}
-
-/** One scope a row, with the row's lengths as its properties, in one step. */
-function MakeScopes({ draft, settle, onMade }: MakeScopesProps) {
-  const { job } = useOpenJob();
-  const { numbers, display } = useFormats();
-  const { makeId } = useServices();
-  const [chosen, setKind] = useState<MarkKind | undefined>();
-  const [nameColumn, setNameColumn] = useState(0);
-  const names = new Set([...job.scope.values()].map(({ name }) => name));
-  const wanted = scopesOfRows(draft, nameColumn, numbers, display.system).filter(
-    ({ name }) => !names.has(name),
-  );
-  // Rows that say how many there are are things to count.
-  const kind = chosen ?? (wanted.some(({ expected }) => expected !== undefined) ? 'count' : 'run');
-  const make = (): void => {
-    const scopes = scopesFrom(job, wanted, kind, makeId);
-    if (
-      settle(
-        t('measure.from', { scopes: t('count.scope', { count: scopes.length }), title: draft.title }),
-        put(draft, ...scopes),
-      )
-    )
-      onMade();
-  };
-  const [first] = wanted;
-  return (
-    <div className={`${layout.box} ${styles.scheduleScopes}`}>
-      <span>{t('measure.makeAScopeOfEachRow')} </span>
-      <Select
-        aria-label={t('measure.kindOfTheScopes')}
-        value={kind}
-        onChange={(event) => setKind(event.target.value as MarkKind)}
-      >
-        {MARK_KINDS.map((each) => (
-          <option key={each} value={each}>
-            {KIND_WORDS[each].forMany}
-          </option>
-        ))}
-      </Select>
-      <span>{t('measure.namedBy')}</span>
-      <Select
-        aria-label={t('measure.columnThatNamesThem')}
-        value={nameColumn}
-        onChange={(event) => setNameColumn(Number(event.target.value))}
-      >
-        {draft.columns.map((name, index) => (
-          <option key={index} value={index}>
-            {name}
-          </option>
-        ))}
-      </Select>
-      <Button size="xs" disabled={wanted.length === 0} onClick={make}>
-        {wanted.length === 0
-          ? t('measure.allAreThere')
-          : t('measure.make', { scopes: t('count.scope', { count: wanted.length }) })}
-      </Button>
-      {first === undefined ? null : <TakenAlong first={first} wanted={wanted} />}
-    </div>
-  );
-}
-
-interface TakenAlongProps {
-  readonly first: RowScope;
-  readonly wanted: readonly RowScope[];
-}
-
-/** What of the rows the scopes will carry. */
-function TakenAlong({ first, wanted }: TakenAlongProps) {
-  const carried = [
-    ...first.properties.map(({ name }) => name.toLowerCase()),
-    ...(wanted.some(({ expected }) => expected !== undefined) ? [t('measure.theNumberExpected')] : []),
-    ...(wanted.some(({ location }) => location !== '') ? [t('measure.theirLocation')] : []),
-  ];
-  return carried.length === 0 ? null : (
-    <span className="soft">
-      {t('measure.with')} {listWith('and', carried)}
-    </span>
-  );
-}
-
-/** A scope for each row, with a key and a color of its own. */
-function scopesFrom(
-  job: Job,
-  wanted: ReturnType<typeof scopesOfRows>,
-  kind: MarkKind,
-  makeId: Services['makeId'],
-): readonly Scope[] {
-  const keys = new Set(takenKeys(job));
-  let order = orderAfter(job.scope.values());
-  return wanted.map(({ name, properties, expected, location }, index): Scope => {
-    const key = keyFor(name, keys);
-    keys.add(key);
-    order += 1;
-    const color = (job.scope.size + index) % COLOR_COUNT;
-    return {
-      type: 'scope',
-      id: makeId('scope'),
-      key,
-      name,
-      kind,
-      color,
-      sectionId: null,
-      order: order - 1,
-      properties,
-      ...(expected === undefined ? {} : { expected }),
-      ...(location === '' ? {} : { location: location.slice(0, 200) }),
-    };
-  });
 }

@@ -3,7 +3,7 @@ import { countsOnSheet, recordsOf } from '../../job/belongs.ts';
 import { scaleOfMark } from '../../job/scaleAt.ts';
 import { placeOfSeat } from '../../takeoff/seat.ts';
 import { defineRule } from '../rule.ts';
-import { tellingWords } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** A sign of a count this near to an opening is taken for the same thing. */
 const NEAR_M = 1.2;

@@ -1,6 +1,6 @@
 import { listLines } from '../../estimate/lines.ts';
 import { defineRule } from '../rule.ts';
-import { tellingWords } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** What the bid says is included, and is only in an option that is not, or was taken out by one that is. */
 export const inclusionNotIn = defineRule(

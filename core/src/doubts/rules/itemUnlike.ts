@@ -2,7 +2,8 @@ import type { Item } from '../../job/records/item.ts';
 import type { Line } from '../../job/records/line.ts';
 import { aboutLine } from '../aboutLine.ts';
 import { defineRule } from '../rule.ts';
-import { isSameLength, sizesInText, tellingWords } from '../sizesInText.ts';
+import { isSameLength, sizesInText } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** Typed lines whose item is of another size, or of another thing, than the line says. */
 export const itemUnlike = defineRule('item-unlike', 'lines', (context) =>

@@ -1,6 +1,6 @@
 import { settingsOf } from '../../job/job.ts';
 import { defineRule } from '../rule.ts';
-import { tellingWords } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** The job is in a region that the price book knows, and prices for another place, or for none, are used. */
 export const regionNotApplied = defineRule('region-not-applied', 'regions', ({ job }) => {

@@ -1,7 +1,7 @@
 import { sectionsAround } from '../../estimate/places.ts';
 import { inOrder, settingsOf } from '../../job/job.ts';
 import { defineRule } from '../rule.ts';
-import { tellingWords } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** So many sections with work in them, and the job is more than one trade's. */
 const SEVERAL = 3;

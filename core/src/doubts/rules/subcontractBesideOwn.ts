@@ -3,7 +3,7 @@ import type { LineAt } from '../../estimate/lineSources.ts';
 import { groupBy } from '../../job/groupBy.ts';
 import { aboutLine } from '../aboutLine.ts';
 import { defineRule } from '../rule.ts';
-import { tellingWords } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** A line for a subcontractor, and the same work by our own hands beside it in the section. */
 export const subcontractBesideOwn = defineRule('subcontract-beside-own', 'lines', (context) => {

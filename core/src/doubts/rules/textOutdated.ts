@@ -2,7 +2,8 @@ import { propertyNode } from '../../calculate/graph/nodes.ts';
 import { LENGTH, sameDimension } from '../../units/dimension.ts';
 import { findUnit } from '../../units/unit.ts';
 import { defineRule } from '../rule.ts';
-import { isSameLength, sizesInText, tellingWords } from '../sizesInText.ts';
+import { isSameLength, sizesInText } from '../sizesInText.ts';
+import { tellingWords } from '../../pricing/tellingWords.ts';
 
 /** Texts of the bid that name a height or a size of something measured, which is another now. */
 export const textOutdated = defineRule('text-outdated', 'texts', ({ job, texts, figures, known }) => {
