@@ -105,4 +105,22 @@ async function takeAll(page: Page): Promise<void> {
   await goTo(page, 'Job');
   await expect(page.getByRole('heading', { name: 'Job settings' })).toBeVisible();
   await take('settings');
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Quay steps');
+  await page.getByRole('button', { name: 'Create the job' }).click();
+  await goTo(page, 'Next');
+  await expect(page.getByRole('list', { name: 'Steps' })).toBeVisible();
+  await take('next');
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await page.getByRole('button', { name: 'Company', exact: true }).click();
+  await page.getByLabel('Company name').fill('Quillfeather Builders');
+  await page.getByRole('button', { name: 'Set up the company' }).click();
+  await page.getByRole('button', { name: 'Add a markup' }).click();
+  await page.getByLabel('Name of the markup').fill('Overhead');
+  await page.getByLabel('Name of the markup').press('Enter');
+  await page.getByLabel('Company address').fill('220 Ropewalk Road\nSaltmere');
+  await page.getByLabel('Company address').blur();
+  await expect(page.locator('[data-saved="saved"]')).toBeVisible();
+  await take('company');
 }

@@ -22,6 +22,15 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'New job' }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
   },
+  'the company': async (page) => {
+    await page.goto('/jobs');
+    await page.getByRole('button', { name: 'Company', exact: true }).click();
+    await page.getByLabel('Company name').fill('Alder Works');
+    await page.getByRole('button', { name: 'Set up the company' }).click();
+    await page.getByRole('button', { name: 'Add a markup' }).click();
+    await page.getByRole('button', { name: 'Add text' }).click();
+    await expect(page.getByLabel('Name of the text')).toBeVisible();
+  },
   sheets: openDemo,
   'sheets as a table': async (page) => {
     await openDemo(page);
@@ -120,7 +129,7 @@ for (const theme of ['light', 'dark'] as const)
     await page.addInitScript((kept) => localStorage.setItem('zest-theme', kept), theme);
     await openDemo(page);
     const job = page.url().replace(/\/sheets.*/, '');
-    for (const path of ['wages', 'quotes', 'compare', 'charts', 'look']) {
+    for (const path of ['wages', 'quotes', 'compare', 'charts', 'look', 'next', 'settings']) {
       await page.goto(`${job}/${path}`);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expectAccessible(page, path);

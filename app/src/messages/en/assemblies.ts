@@ -1,4 +1,7 @@
 export const assemblies = {
+  doesNotChangeThePrice: '(does not change the price)',
+  keepTheUsualAnswers: 'Keep the usual answers',
+  keepTheUsualAnswers2: 'keep the usual answers',
   applyTo: 'apply {{name}} to {{scopes}}',
   applyTo2: 'Apply {{name}} to',
   applyTo3: 'Apply to {{scopes}}',

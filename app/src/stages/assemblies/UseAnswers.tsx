@@ -1,3 +1,4 @@
+import { pricingInputs } from '@zest/core/assemblies/pricingInputs';
 import { own } from '@zest/core/job/own';
 import { frameOf } from '@zest/core/assemblies/frames';
 import { answerOf } from '@zest/core/calculate/lines/use';
@@ -50,12 +51,31 @@ export function UseAnswers({ use }: { readonly use: Use }) {
             ))}
         </fieldset>
       ))}
+      <KeepUsual use={use} questions={asked.length} />
       {notesOf(figures, use, display).map((parts, index) => (
         <p key={index} className={styles.note}>
           <NoteText parts={parts} />
         </p>
       ))}
     </div>
+  );
+}
+
+/** Says once that the usual answers were read and are meant; second look asks until somebody does. */
+function KeepUsual({ use, questions }: { readonly use: Use; readonly questions: number }) {
+  const settle = useSettle();
+  if (questions === 0 || use.usualKept === true || Object.keys(use.answers).length > 0) return null;
+  return (
+    <TextButton
+      onClick={() =>
+        void settle(
+          t('assemblies.keepTheUsualAnswers2'),
+          update(use, (now) => ({ ...now, usualKept: true })),
+        )
+      }
+    >
+      {t('assemblies.keepTheUsualAnswers')}
+    </TextButton>
   );
 }
 
@@ -78,6 +98,7 @@ function Answer({ use, input }: { readonly use: Use; readonly input: AssemblyInp
     <div>
       <div className="soft" style={{ fontSize: 12 }}>
         {input.question} {flows && text === input.key ? t('assemblies.fromTheScope') : input.hint}{' '}
+        {pricingInputs(frame.assembly).has(input.key) ? null : t('assemblies.doesNotChangeThePrice')}{' '}
         {flows ? null : (
           <TextButton
             title={t('assemblies.backTo', { value: input.value, unit: input.unit })}
