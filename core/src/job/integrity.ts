@@ -47,7 +47,9 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'crew':
       return record.members.map(({ craftId }) => craftId);
     case 'settings':
-      return present([record.regionId ?? null]);
+      return present([record.regionId ?? null, ...(record.difficulty ?? [])]);
+    case 'zone':
+      return record.difficulty ?? [];
     case 'mark':
       return present([record.scopeId, record.sheetId, record.zoneId ?? null]);
     case 'opening':

@@ -5,3 +5,4 @@ import { query } from './query.ts';
 export const currencyOf = query((job) => settingsOf(job).currency);
 export const regionOf = query((job) => settingsOf(job).regionId);
 export const linesByOf = query((job) => settingsOf(job).linesBy);
+export const difficultyOfSettings = query((job) => settingsOf(job).difficulty);

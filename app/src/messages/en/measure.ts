@@ -1,4 +1,6 @@
 export const measure = {
+  difficultyIn: 'Difficulty in {{name}}',
+  difficultyOfAZone: 'difficulty of a zone',
   pricedBy: 'priced by',
   assemblyThatPricesThem: 'Assembly that prices them',
   noAssemblyYet: 'no assembly yet',

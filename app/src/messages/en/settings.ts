@@ -35,6 +35,7 @@ export const settings = {
   datesAsLanguage: 'As the language writes them',
   datesInNumbers: 'In numbers',
   datesIso: 'Year, month, day: 2026-11-24',
+  difficultyOfTheJob: 'Difficulty of the whole job, on all hours',
   region: 'Region',
   noRegion: 'No region: prices as they are in the book',
   regionsAreUnderPrices: 'What a region changes is set under Prices.',

@@ -97,7 +97,9 @@ function useOtherJobs(): readonly JobSummary[] | undefined {
   const [jobs, setJobs] = useState<readonly JobSummary[] | undefined>();
   useEffect(() => {
     void services.storage.listJobs().then((all) => {
-      const others = all.filter(({ id, deletedAt }) => id !== jobId && deletedAt === null);
+      const others = all.filter(
+        ({ id, deletedAt, company }) => id !== jobId && deletedAt === null && company === undefined,
+      );
       setJobs(others.sort((a, b) => b.changedAt - a.changedAt));
     });
   }, [services, jobId]);

@@ -74,7 +74,7 @@ export function JobsPage() {
         {deleted.map((job) => (
           <DeletedJob key={job.id} job={job} refresh={refresh} />
         ))}
-        {jobs === undefined ? null : <WhereKept jobs={kept} />}
+        {jobs === undefined ? null : <WhereKept jobs={company === undefined ? kept : [...kept, company]} />}
       </main>
       {twice === undefined ? null : <ImportedDialog {...twice} onChoose={(choice) => void answer(choice)} />}
       <Asking asking={asking} company={company} templates={templates} onClose={() => setAsking(undefined)} />

@@ -6,6 +6,7 @@ import { CommitInput } from '../../parts/CommitInput.tsx';
 import { TimesInput } from '../../parts/TimesInput.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { DifficultyChoice } from './DifficultyChoice.tsx';
 import { ShownCheck } from './ShownCheck.tsx';
 import { IconButton } from '../../parts/buttons.tsx';
 import { Select } from '../../parts/fields.tsx';
@@ -96,6 +97,18 @@ function ZoneRow({ zone }: ZoneRowProps) {
       >
         <X size={13} />
       </IconButton>
+      <div style={{ gridColumn: '1 / -1' }}>
+        <DifficultyChoice
+          label={t('measure.difficultyIn', { name: zone.name })}
+          chosen={zone.difficulty ?? []}
+          onChange={(difficulty) =>
+            settle(
+              t('measure.difficultyOfAZone'),
+              update(zone, (now) => ({ ...now, difficulty })),
+            )
+          }
+        />
+      </div>
     </div>
   );
 }

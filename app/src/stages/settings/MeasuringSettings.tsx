@@ -16,6 +16,7 @@ import { inOrder } from '@zest/core/job/job';
 import { useTable } from '../../stores/jobHooks.ts';
 import { useFormats, useJobNow } from '../../stores/context.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
+import { DifficultyChoice } from '../measure/DifficultyChoice.tsx';
 import { styles } from './styles.ts';
 import { type ChangeSettings, useChangeSettings } from './useSettings.ts';
 
@@ -57,6 +58,16 @@ export function MeasuringSettings({ settings }: SettingsProps) {
         )}
       </Labeled>
       <RegionField settings={settings} set={set} />
+      {settings.ofCompany === true ? null : (
+        <div>
+          <span className="soft">{t('settings.difficultyOfTheJob')}</span>
+          <DifficultyChoice
+            label={t('measure.difficulty')}
+            chosen={settings.difficulty ?? []}
+            onChange={(difficulty) => set({ difficulty: difficulty.length === 0 ? undefined : difficulty })}
+          />
+        </div>
+      )}
       <Example />
     </section>
   );

@@ -20,6 +20,7 @@ import { minorDigits, toMinor } from '../../pricing/money.ts';
 import { unitOrLabel } from '../../pricing/quantity.ts';
 import type { Define, Definitions } from '../define.ts';
 import { lineNode, pinnedNode, typedNode } from '../graph/nodes.ts';
+import { difficultyOfJob } from '../queries/difficulty.ts';
 import { jobNames } from '../queries/jobNames.ts';
 import { type Names, compileValue, ruleOf } from '../queries/names.ts';
 import { type PriceFactors, type Amounted, definePrice, factorOf } from './price.ts';
@@ -32,7 +33,7 @@ export function priceFactorsOn(
   job: Job,
   { key, sectionId }: Pick<LineAt, 'key' | 'sectionId'>,
   pricing: Pricing | undefined,
-  difficulty = 1,
+  difficulty = difficultyOfJob(job),
 ): PriceFactors {
   const regionId = regionOf(job);
   return {

@@ -4,8 +4,6 @@ import { placeComponent } from '../../estimate/lineSources.ts';
 import type { Id } from '../../job/id.ts';
 import type { Job } from '../../job/job.ts';
 import { overrideOf } from '../../job/overrides.ts';
-import { query } from '../../job/query.ts';
-import type { Use } from '../../job/records/use.ts';
 import { unitOrLabel } from '../../pricing/quantity.ts';
 import { NUMBER } from '../../units/dimension.ts';
 import type { Define, Definitions } from '../define.ts';
@@ -13,6 +11,7 @@ import { leastNetNode, lineNode, measuredNode, netNode } from '../graph/nodes.ts
 import { jobNames } from '../queries/jobNames.ts';
 import { type Names, compileValue, ruleOf } from '../queries/names.ts';
 import { priceFactorsOn, definePriced, pinnedOf, purchaseOfComponent } from './line.ts';
+import { difficultyOf } from '../queries/difficulty.ts';
 import type { PriceFactors } from './price.ts';
 import { pricingOfComponent } from './pricing.ts';
 import { type Pinned, defineLeast, defineQuantity, workedNode } from './quantity.ts';
@@ -33,16 +32,6 @@ function hoursFactorOf({ key, component }: PlacedComponent, names: Names): Defin
   const node = lineNode(key, 'hours-factor');
   return [[node, ruleOf(node, compileValue(hoursFactor, '', names, NUMBER), names)]];
 }
-
-const difficultiesOf = query((job, scopeId) => job.scope.get(scopeId as Id<'scope'>)?.difficulty ?? []);
-const factorOf = query((job, id): number => job.difficulty.get(id as Id<'difficulty'>)?.factor ?? 1);
-
-/** What the hours of a use are taken times: the difficulties of its scope and its own, multiplied. */
-export const difficultyOf = (job: Job, { scopeId, difficulty = [] }: Use): number =>
-  [...new Set([...difficultiesOf(job, scopeId), ...difficulty])].reduce(
-    (product, id) => product * factorOf(job, id),
-    1,
-  );
 
 /** What acts on the price of a component's line. */
 export const priceFactorsOnComponent = (

@@ -89,13 +89,18 @@ export const removeNamed =
     return sequence(ensureUnused({ type, key }, name, new Set([id])), remove(id))(job);
   };
 
-/** A difficulty goes while no scope and no use is said to be so. */
+/** A difficulty goes while nothing is said to be so: no scope, no use, no zone, and not the job. */
 export const removeDifficulty =
   (id: Id<'difficulty'>): Command =>
   (job) => {
     const has = ({ difficulty }: { readonly difficulty?: readonly string[] | undefined }): boolean =>
       difficulty?.includes(id) === true;
-    const count = [...job.scope.values(), ...job.use.values()].filter(has).length;
+    const count = [
+      ...job.scope.values(),
+      ...job.use.values(),
+      ...job.zone.values(),
+      ...job.settings.values(),
+    ].filter(has).length;
     const name = findRecord(job, id)?.name ?? '';
     if (count > 0) return refuse({ kind: 'difficulty-in-use', name, count });
     return remove(id)(job);

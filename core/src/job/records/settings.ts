@@ -44,6 +44,8 @@ export const settingsSchema = z
     bidStep: decimalField.optional(),
     bidRounding: z.enum(['nearest', 'up', 'down']).optional(),
     regionId: idOf('region').optional(),
+    /** How hard the job as a whole is to work in: factors on all hours. */
+    difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
     /** Lines of assemblies stand in the section their cost code belongs to, not under what was measured. */
     linesBy: z.literal('code').optional(),
     /** Of the document, as the office counts its bids. */

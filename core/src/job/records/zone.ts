@@ -9,6 +9,8 @@ export const zoneSchema = z
     id: idOf('zone'),
     name: nameField,
     order: orderField,
+    /** How hard it is to work in, for what is drawn there. */
+    difficulty: z.array(idOf('difficulty')).max(20).readonly().optional(),
     repeat: z.number().int().min(1).max(REPEAT_LIMIT),
   })
   .readonly();

@@ -100,7 +100,7 @@ export const placeEdits: readonly RandomEdit[] = [
         answers: {},
       });
   },
-  ({ bench, job, at, amount }) => {
+  ({ bench, job, at, amount, settings }) => {
     const scope = at(job.scope.values());
     if (scope === undefined) return;
     const hard = {
@@ -112,5 +112,8 @@ export const placeEdits: readonly RandomEdit[] = [
     } as const;
     bench.attempt(hard);
     bench.attempt({ ...scope, difficulty: [hard.id] });
+    const zone = at(job.zone.values());
+    if (zone !== undefined && amount % 2 === 0) bench.attempt({ ...zone, difficulty: [hard.id] });
+    if (settings !== undefined && amount % 5 === 0) bench.attempt({ ...settings, difficulty: [hard.id] });
   },
 ];
