@@ -62,9 +62,12 @@ export function useSelection<Row>(props: GridProps<Row>, { scroller, showRow }: 
       next.delete(key);
       const left = rows.findIndex((each) => next.has(keyOf(each)));
       setAt({ anchor: { ...cell, row: left }, focus: { ...cell, row: left } });
+      const first = rows[left];
+      if (first !== undefined) onSelect?.(first);
     } else {
       next.add(key);
       setAt({ anchor: cell, focus: cell });
+      onSelect?.(row);
     }
     setPicked(next);
   };

@@ -45,7 +45,7 @@ export function BidStage() {
   const unpriced = listUnpriced(figures).length;
   return (
     <div className={layout.stage}>
-      <div className={layout.bar}>
+      <div className={`${layout.bar} wraps`}>
         <h1>{t('bid.bid')}</h1>
         <label className="soft">
           {t('bid.theClientSees')}{' '}

@@ -20,6 +20,7 @@ export const styles = classes({
     borderLeft: '3px solid',
     borderLeftColor: 'pomelo',
     fontSize: '13px',
+    '@media (max-width: 900px)': { gridTemplateColumns: '150px minmax(0, 1fr) minmax(90px, 160px)' },
   },
   doubtName: {
     textAlign: 'left',
@@ -29,6 +30,7 @@ export const styles = classes({
     display: 'flex',
     gap: '6px',
     justifyContent: 'flex-end',
-    minWidth: '150px',
+    flexWrap: 'wrap',
+    '@media (min-width: 901px)': { minWidth: '150px' },
   },
 });
