@@ -5,7 +5,8 @@ import { runAction, useActions } from './useActions.ts';
 import { TextInput } from '../parts/fields.tsx';
 import { listLines } from '@zest/core/estimate/lines';
 import { nameOfLine } from '@zest/core/estimate/lineSources';
-import { inOrder } from '@zest/core/job/job';
+import { type Job, inOrder } from '@zest/core/job/job';
+import type { LineKey } from '@zest/core/job/lineKey';
 import { useSheetSearch } from '../stages/sheets/useSheetSearch.ts';
 import { HELP } from './helpWords.ts';
 import { OptionList, comboboxOf, useOptionPlace } from '../parts/options.tsx';
@@ -31,6 +32,11 @@ export function Finder() {
   return open ? <FinderBox /> : null;
 }
 
+const holds = ({ label, words = '' }: Found, wanted: readonly string[]): boolean => {
+  const plain = `${label} ${words}`.toLowerCase();
+  return wanted.every((word) => plain.includes(word));
+};
+
 const LIST = 'finder-list';
 
 function FinderBox() {
@@ -41,10 +47,7 @@ function FinderBox() {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const named = all.filter(({ label, words: more = '' }) => {
-    const plain = `${label} ${more}`.toLowerCase();
-    return words.every((word) => plain.includes(word));
-  });
+  const named = all.filter((each) => holds(each, words));
   const found = [...named.slice(0, LIMIT), ...useOnSheets(text)].slice(0, LIMIT);
   const options = found.map((each) => ({ id: each.id, content: <FoundContent found={each} /> }));
   const { at, goTo, step } = useOptionPlace(found.length);
@@ -103,6 +106,24 @@ const FoundContent = ({ found: { label, kind, key } }: { readonly found: Found }
     {key === undefined ? null : <Kbd>{key}</Kbd>}
   </>
 );
+
+/** Places by what people ask for. */
+const helpful = (go: (path: string) => () => void): readonly Found[] =>
+  HELP.map(({ label, words, path }) => ({
+    id: `help ${label}`,
+    label,
+    words,
+    kind: t('frame.kindGoTo'),
+    run: go(path),
+  }));
+
+const linesOf = (job: Job, open: (key: LineKey) => void): readonly Found[] =>
+  [...listLines(job)].map((line) => ({
+    id: `line ${line.key}`,
+    label: nameOfLine(line),
+    kind: t('frame.kindLine'),
+    run: () => open(line.key),
+  }));
 
 /** So many letters before the sheets are read: one or two are on every sheet. */
 const LETTERS = 3;
@@ -163,23 +184,12 @@ function useFindable(): readonly Found[] {
         kind: t('frame.kindAssembly'),
         run: go(`assemblies/${encodeURIComponent(assembly.id)}`),
       })),
-      ...[...listLines(job)].map((line) => ({
-        id: `line ${line.key}`,
-        label: nameOfLine(line),
-        kind: t('frame.kindLine'),
-        run: () => {
-          jobActions.select({ type: 'line', key: line.key });
-          setView({ estimateSide: 'line' });
-          go('estimate')();
-        },
-      })),
-      ...HELP.map(({ label, words, path }) => ({
-        id: `help ${label}`,
-        label,
-        words,
-        kind: t('frame.kindGoTo'),
-        run: go(path),
-      })),
+      ...linesOf(job, (key) => {
+        jobActions.select({ type: 'line', key });
+        setView({ estimateSide: 'line' });
+        go('estimate')();
+      }),
+      ...helpful(go),
       ...[...job.item.values()].map((item) => ({
         id: item.id,
         label: `${item.code} ${item.description}`,

@@ -9,9 +9,10 @@ import type { JobProblem } from './problem.ts';
 import { remember } from './remember.ts';
 import type { JobRecord, RecordOf } from './record.ts';
 
+const present = (ids: readonly (Id | null)[]): readonly Id[] => ids.filter((id) => id !== null);
+
 /** The records a record points at; each must exist for the job to make sense. */
 export function referencesOf(record: JobRecord): readonly Id[] {
-  const present = (ids: readonly (Id | null)[]): readonly Id[] => ids.filter((id) => id !== null);
   switch (record.type) {
     case 'sheet':
       return present([
