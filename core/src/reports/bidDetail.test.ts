@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { bidNode } from '../calculate/graph/nodes.ts';
 import { clientWorkbook } from '../formats/workbook/clientWorkbook.ts';
+import type { RecordOf } from '../job/record.ts';
 import { createBench } from '../testing/priced.ts';
 import { makeMarkup } from '../testing/records.ts';
 import { BID_DETAILS, bidReport } from './bidReport.ts';
@@ -24,6 +25,34 @@ describe('the detail of a bid', () => {
     ]);
     const [items] = bidReport(figures, 'items').rows;
     expect(items?.inner.map(({ amount }) => amount)).toEqual([4000, 300]);
+  });
+});
+
+describe('sections inside a phase', () => {
+  it('stand on the bid by sections too, and add up to their phase with what is in it directly', () => {
+    const bench = createBench();
+    const phase = bench.sectionId('03');
+    const inside: RecordOf<'section'> = {
+      type: 'section',
+      id: bench.makeId('section'),
+      code: '',
+      name: 'Footings',
+      parentId: phase,
+      order: 1,
+    };
+    bench.change(
+      inside,
+      bench.line({ sectionId: inside.id, ...costs('30') }),
+      bench.line({ sectionId: phase, ...costs('12') }),
+    );
+    const [row] = bidReport(bench.calculation.figures, 'sections').rows;
+    expect([row?.amount, row?.inner]).toEqual([
+      4200,
+      [
+        { name: 'Footings', amount: 3000 },
+        { name: 'Concrete', amount: 1200 },
+      ],
+    ]);
   });
 });
 

@@ -112,7 +112,10 @@ export function bidReport(figures: Figures, detail: BidDetail): BidReport {
       code,
       name,
       amount,
-      inner: detail === 'sections' ? [] : innerRows(figures, prices, id, amount, detail),
+      inner:
+        detail === 'sections'
+          ? sectionRows(job, prices, { id, name }, amount)
+          : innerRows(figures, prices, id, amount, detail),
     };
   });
   return { ...common, rows };
@@ -181,6 +184,22 @@ function allowancesOf(figures: Figures): BidReport['allowances'] {
     const amount = prices.ofLine(id) ?? 0;
     return amount === 0 ? [] : [{ name: description, amount }];
   });
+}
+
+/** The sections inside one, as a phase has them, and what stands in it directly under its own name; none where it has none. */
+function sectionRows(
+  job: Job,
+  prices: LinePrices,
+  outer: { readonly id: string; readonly name: string },
+  amount: number,
+): BidRow['inner'] {
+  const inner = inOrder(job.section.values())
+    .filter(({ parentId }) => parentId === outer.id)
+    .map(({ id, name }) => ({ name, amount: prices.ofSection(id) }))
+    .filter((row) => row.amount !== 0);
+  if (inner.length === 0) return [];
+  const rest = amount - inner.reduce((sum, row) => sum + row.amount, 0);
+  return rest === 0 ? inner : [...inner, { name: outer.name, amount: rest }];
 }
 
 /** What a section is made of: what was measured and other lines by their shares, or every line by itself. */
