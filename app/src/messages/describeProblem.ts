@@ -25,6 +25,8 @@ export type AppProblem =
   | StoredProblem
   | { readonly kind: 'drawings-lost'; readonly name: string }
   | { readonly kind: 'read-only' }
+  /** A job that is not the one at work would be changed, and is open elsewhere. */
+  | { readonly kind: 'open-elsewhere'; readonly name: string }
   /** Changes made here, or in the other tab, that a take-over would leave behind. */
   | { readonly kind: 'takeover-own'; readonly count: number }
   | { readonly kind: 'takeover-theirs'; readonly count: number }
@@ -176,6 +178,7 @@ const OTHER_WORDS: {
   'drawings-lost': (problem) =>
     t('problem.theDrawingsArentInThisBrowserRemove', { name: quote(problem.name) }),
   'read-only': () => t('problem.thisJobIsOpenInAnotherTab'),
+  'open-elsewhere': ({ name }) => t('problem.isOpenInAnotherTab', { name: quote(name) }),
   'takeover-own': (problem) => t('problem.takeoverOwn', { count: problem.count }),
   'takeover-theirs': (problem) => t('problem.takeoverTheirs', { count: problem.count }),
   'save-lost': (problem) =>

@@ -79,6 +79,17 @@ describe('the company', () => {
   });
 });
 
+it('a company that is open in another tab is named, and nothing is given', async () => {
+  const kept = await withCompany();
+  const job = await load(kept.services, await startIn(kept, 'Barn'));
+  const [section] = job.section.keys();
+  const busy = { ...kept.services, locks: { take: () => Promise.resolve(undefined) } } as unknown as Services;
+  expect(await giveToCompany(busy, kept.company.id, job, [section ?? ''])).toEqual({
+    ok: false,
+    problem: { kind: 'open-elsewhere', name: 'Alder Works' },
+  });
+});
+
 describe('a job of a file', () => {
   const listed = async ({ storage }: Services) =>
     (await storage.listJobs())

@@ -157,7 +157,10 @@ export async function changeKept(
   command: Command,
 ): Done<string> {
   const release = await services.locks.take(`job ${jobId}`, false, () => undefined);
-  if (release === undefined) return refuse({ kind: 'read-only' });
+  if (release === undefined) {
+    const summary = await services.storage.getSummary(jobId);
+    return refuse({ kind: 'open-elsewhere', name: summary?.name ?? '' });
+  }
   try {
     const generation = await services.storage.claim(jobId);
     const read = await services.storage.readJob(jobId);

@@ -134,6 +134,7 @@ export const problem = {
     'This job isn’t in this browser. It may have been deleted. To get it back, import its .zestjob file.',
   theDrawingsArentInThisBrowserRemove:
     'The drawings {{name}} aren’t in this browser. Remove their sheets or add the drawings again, then export.',
+  isOpenInAnotherTab: '{{name}} is open in another tab. Close it there, then try again.',
   thisJobIsOpenInAnotherTab:
     'This job is open in another tab. You can follow it here; to make changes, choose Edit here.',
   thisJobWasRemovedFromThisBrowser:

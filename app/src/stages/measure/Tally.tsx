@@ -235,6 +235,7 @@ function SheetChoice() {
   const missing = useOfJob(({ job }) => [...unscaledSheets(job).keys()]);
   const write = (sheet: Sheet): string =>
     `${sheet.number} ${sheet.title}${missing.includes(sheet) ? t('measure.noScale') : ''}`;
+  if (sheets.size === 0) return null;
   return (
     <Select
       style={{ width: 176, fontWeight: 400 }}

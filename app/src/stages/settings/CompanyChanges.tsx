@@ -103,6 +103,12 @@ function Differences({ title, none, button, differences, isAsked, onDo }: Differ
   const meant = differences.filter(isMeant).map(({ record }) => record.id);
   const turn = (id: string): void =>
     setTurned((now) => new Set(now.has(id) ? [...now].filter((each) => each !== id) : [...now, id]));
+  const act = async (): Promise<void> => {
+    const said = await onDo(meant);
+    setRefusal(said);
+    // What was refused stays chosen, to be tried again.
+    if (said === undefined) setTurned(new Set());
+  };
   return (
     <div role="group" aria-label={title}>
       <b>{t('settings.titleWithCount', { title, count: differences.length })}</b>
@@ -116,11 +122,7 @@ function Differences({ title, none, button, differences, isAsked, onDo }: Differ
           />
         ))}
       </div>
-      <Button
-        size="xs"
-        disabled={meant.length === 0}
-        onClick={() => void onDo(meant).then((said) => (setRefusal(said), setTurned(new Set())))}
-      >
+      <Button size="xs" disabled={meant.length === 0} onClick={() => void act()}>
         {t('settings.doWithCount', { button, count: meant.length })}
       </Button>
       <Refusal>{refusal}</Refusal>
