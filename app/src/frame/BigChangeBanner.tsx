@@ -1,10 +1,11 @@
 import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
-import { applyDiff, invertDiff, listRecords } from '@zest/core/job/job';
+import { applyDiff, invertDiff } from '@zest/core/job/job';
 import { formatMoney } from '@zest/core/pricing/money';
 import { t } from '../messages/t.ts';
 import { tell, tellProblem } from '../parts/toaster.tsx';
+import { keepSnapshot } from '../storage/snapshots.ts';
 import { useFormats, useJobState, useOpenNow, useServices } from '../stores/context.tsx';
 import { layout } from '../theme/layout.ts';
 
@@ -55,18 +56,9 @@ function useKeepBefore(): (label: string, totalMinor: number) => Promise<void> {
     const step = history.done.at(-1);
     if (step === undefined) return;
     const before = applyDiff(job, invertDiff(step.diff));
-    try {
-      await services.storage.saveSnapshot({
-        jobId,
-        id: services.makeId('settings').replace('settings:', 'snapshot-'),
-        name: t('frame.before', { label }).slice(0, 200),
-        at: services.now(),
-        totalMinor,
-        records: [...listRecords(before)],
-      });
-      tell(t('frame.snapshotKept', { label }));
-    } catch {
-      tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
-    }
+    const name = t('frame.before', { label });
+    const id = await keepSnapshot(services, { jobId, job: before, name, totalMinor });
+    if (id === undefined) tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
+    else tell(t('frame.snapshotKept', { label }));
   };
 }

@@ -5,6 +5,7 @@ import { itemCodeOfLine, nameOfLine } from '../estimate/lineSources.ts';
 import type { LineAt } from '../estimate/lineSources.ts';
 import { type PricedLine, pricedLine, pricingItem } from '../calculate/samples.ts';
 import { lineNode } from '../calculate/graph/nodes.ts';
+import { paragraphs } from '../job/paragraphs.ts';
 import type { Failure } from '../job/failure.ts';
 import { type Job, settingsOf } from '../job/job.ts';
 import type { Item } from '../job/records/item.ts';
@@ -94,9 +95,6 @@ function failingLines(figures: Figures, lines: readonly LineAt[]): readonly (rea
     return failure === undefined ? [] : [[line, failure]];
   });
 }
-
-const paragraphs = (text: string): readonly string[] =>
-  text.split('\n').flatMap((each) => (each.trim() === '' ? [] : [each.trim()]));
 
 /** Whole days from one ISO date to another; undefined where either is none. */
 export function daysBetween(from: string, to: string): number | undefined {

@@ -12,6 +12,7 @@ import { type Split, splitBid } from './splitBid.ts';
 import { NO_SECTION } from '../job/lineKey.ts';
 import { type Job, inOrder, settingsOf } from '../job/job.ts';
 import type { Logo } from '../job/records/logo.ts';
+import { paragraphs } from '../job/paragraphs.ts';
 import type { Settings } from '../job/records/settings.ts';
 
 /**
@@ -67,12 +68,6 @@ export interface BidReport {
   /** How it was figured, scope by scope; empty where the bid does not tell. */
   readonly notes: readonly string[];
 }
-
-const paragraphs = (text: string): readonly string[] =>
-  text
-    .split('\n')
-    .map((each) => each.trim())
-    .filter((each) => each !== '');
 
 const valueOf = (figures: Figures, node: NodeId): number => knownValue(figures.figure(node)) ?? 0;
 

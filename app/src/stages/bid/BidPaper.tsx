@@ -40,8 +40,8 @@ export function BidPaper({ model }: { readonly model: BidModel }) {
           ))}
         </tbody>
       </table>
-      <Allowances allowances={model.allowances} />
-      <Options options={model.options} />
+      <TitledTable {...model.allowances} />
+      <TitledTable {...model.options} />
       {model.lists.map(({ title, items }) => (
         <section key={title}>
           <Box as="h3" fontSize="13px" fontWeight={600} mt="10px" mb="2px">
@@ -75,28 +75,13 @@ const Warning = ({ words }: { readonly words: string }) =>
     </Box>
   );
 
-function Allowances({ allowances: { title, rows } }: Pick<BidModel, 'allowances'>) {
-  if (rows.length === 0) return null;
-  return (
-    <section aria-label={title}>
-      <Box as="h3" fontSize="13px" fontWeight={600} mt="10px" mb="2px">
-        {title}
-      </Box>
-      <table>
-        <tbody>
-          {rows.map(({ name, amount }, at) => (
-            <tr key={`${at} ${name}`}>
-              <td>{name}</td>
-              <td className="right">{amount}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
+interface TitledTableProps {
+  readonly title: string;
+  readonly rows: readonly { readonly name: string; readonly words?: string; readonly amount: string }[];
 }
 
-function Options({ options: { title, rows } }: Pick<BidModel, 'options'>) {
+/** What stands below the price: allowances, and options with what each does. Nothing where there is none. */
+function TitledTable({ title, rows }: TitledTableProps) {
   if (rows.length === 0) return null;
   return (
     <section aria-label={title}>

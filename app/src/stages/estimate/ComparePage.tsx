@@ -13,13 +13,14 @@ import {
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Figures } from '@zest/core/calculate/figures';
-import { type Job, createJob, inOrder, listRecords } from '@zest/core/job/job';
+import { type Job, createJob, inOrder } from '@zest/core/job/job';
 import { restoreJob } from '@zest/core/job/commands/restore';
 import { formatMoney } from '@zest/core/pricing/money';
 import { withAlternates } from '@zest/core/reports/alternates';
 import type { Id } from '@zest/core/job/id';
 import { BRIDGE_CAUSES, type Bridge, bridgeOf } from '@zest/core/reports/bridge';
 import { IconAction } from '../../parts/IconAction.tsx';
+import { keepSnapshot } from '../../storage/snapshots.ts';
 import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import type { StoredSnapshot } from '../../storage/database.ts';
@@ -152,20 +153,13 @@ function useSnapshots() {
     snapshots,
     /** Gives the id of what was saved, or undefined where the disk refused. */
     save: async (name: string): Promise<string | undefined> => {
-      const id = services.makeId('settings').replace('settings:', 'snapshot-');
-      try {
-        await services.storage.saveSnapshot({
-          jobId,
-          id,
-          name: name.trim() || t('estimate.state', { place: snapshots.length + 1 }),
-          at: services.now(),
-          totalMinor: bidTotal(figures),
-          records: [...listRecords(job)],
-        });
-      } catch {
-        tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
-        return undefined;
-      }
+      const id = await keepSnapshot(services, {
+        jobId,
+        job,
+        name: name.trim() || t('estimate.state', { place: snapshots.length + 1 }),
+        totalMinor: bidTotal(figures),
+      });
+      if (id === undefined) tellProblem(t('estimate.theSnapshotCouldntBeSavedTheDisk'));
       await refresh();
       return id;
     },

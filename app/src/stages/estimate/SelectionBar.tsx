@@ -18,6 +18,7 @@ import { useFormats, useJobNow, useServices, useSetView } from '../../stores/con
 import { useOfJob } from '../../stores/jobHooks.ts';
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
+import { newYardstick } from './newYardstick.ts';
 import { styles } from './styles.ts';
 import type { Id } from '@zest/core/job/id';
 import type { Section } from '@zest/core/job/records/section';
@@ -103,18 +104,7 @@ function YardstickOn({ keys, estimate }: YardstickOnProps) {
     estimate.tellRefused(
       estimate.settle(
         t('estimate.addAYardstick'),
-        put({
-          type: 'yardstick',
-          id: makeId('yardstick'),
-          name: t('estimate.newYardstick'),
-          of: 'cost',
-          on: { what: 'lines', lines: keys },
-          driver: '1',
-          unit: '',
-          low: '',
-          high: '',
-          order: orderAfter(jobNow().yardstick.values()),
-        }),
+        put(newYardstick(jobNow(), { what: 'lines', lines: keys }, makeId)),
       ),
     );
     setView({ estimateSide: 'yardsticks' });

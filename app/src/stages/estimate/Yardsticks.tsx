@@ -4,7 +4,7 @@ import { type YardstickReading, readYardsticks } from '@zest/core/calculate/tota
 import { plainToLocal } from '@zest/core/formula/localize';
 import { put, remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
-import { type Job, inOrder, orderAfter } from '@zest/core/job/job';
+import { type Job, inOrder } from '@zest/core/job/job';
 import type { Yardstick } from '@zest/core/job/records/yardstick';
 import { formatUnitCost } from '@zest/core/pricing/money';
 import { formatNumber } from '@zest/core/units/numberFormat';
@@ -18,6 +18,7 @@ import { useFormats, useJobState, useOpenJob, useServices } from '../../stores/c
 import { Select } from '../../parts/fields.tsx';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { newYardstick } from './newYardstick.ts';
 import { styles } from './styles.ts';
 
 const OF_WORDS: Readonly<Record<Yardstick['of'], string>> = {
@@ -41,21 +42,7 @@ export function Yardsticks() {
         : selection?.type === 'section' && job.section.has(selection.id as Id<'section'>)
           ? { what: 'section', sectionId: selection.id as Id<'section'> }
           : { what: 'bid' };
-    const refused = settle(
-      t('estimate.addAYardstick'),
-      put({
-        type: 'yardstick',
-        id: services.makeId('yardstick'),
-        name: t('estimate.newYardstick'),
-        of: on.what === 'bid' ? 'price' : 'cost',
-        on,
-        driver: '1',
-        unit: '',
-        low: '',
-        high: '',
-        order: orderAfter(job.yardstick.values()),
-      }),
-    );
+    const refused = settle(t('estimate.addAYardstick'), put(newYardstick(job, on, services.makeId)));
     if (refused !== undefined) tellProblem(refused);
   };
   return (

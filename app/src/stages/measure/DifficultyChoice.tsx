@@ -46,7 +46,7 @@ export function DifficultyChoice({ label, chosen, onChange }: DifficultyChoicePr
           </Chip>
         ))}
       <Select small aria-label={label} value="" onChange={(event) => add(event.target.value)}>
-        <option value="">+ {label.toLowerCase()}</option>
+        <option value="">+ {t('measure.difficulty').toLowerCase()}</option>
         {others.map(({ id, name, factor }) => (
           <option key={id} value={id}>
             {t('measure.hours', { name, figure: formatNumber(factor, 2, numbers, true) })}
