@@ -150,6 +150,7 @@ export const RECORD_WORDS: Readonly<Record<RecordType, string>> = {
   textBlock: t('word.textBlock'),
   logo: t('word.logo'),
   companyCopy: t('word.companyCopy'),
+  report: t('word.report'),
 };
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>

@@ -68,6 +68,11 @@ export class Figures {
     return figureAside(this.#source, this.job, node);
   }
 
+  /** The owners of figures that are others now than they were; undefined where it cannot be told. */
+  changedSince(earlier: Figures): ReadonlySet<string> | undefined {
+    return earlier.#source.changedUntil(this.#source);
+  }
+
   /** Whole minor units as an amount of the job's money. */
   toMajor(minor: number): number {
     return minor / 10 ** minorDigits(currencyOf(this.job));

@@ -31,6 +31,7 @@ export type RecordType =
   | 'textBlock'
   | 'logo'
   | 'companyCopy'
+  | 'report'
   | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;

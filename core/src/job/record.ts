@@ -22,6 +22,7 @@ import { pieceSchema } from './records/piece.ts';
 import { quantitySchema } from './records/quantity.ts';
 import { packageSchema, quoteSchema } from './records/quote.ts';
 import { regionSchema } from './records/region.ts';
+import { reportSchema } from './records/report.ts';
 import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
@@ -64,6 +65,7 @@ export const RECORD_SCHEMAS = {
   textBlock: textBlockSchema,
   logo: logoSchema,
   companyCopy: companyCopySchema,
+  report: reportSchema,
   acceptance: acceptanceSchema,
 } as const;
 

@@ -70,6 +70,26 @@ export function changeTable<Key, Value>(
   return new LayeredTable(layered?.base ?? table, layer, size);
 }
 
+/** Keys of what differs between two tables, the later one made of the earlier by changes: few where both share their bulk. */
+export function* changedKeys<Key, Value>(
+  before: ReadonlyMap<Key, Value>,
+  after: ReadonlyMap<Key, Value>,
+): Generator<Key> {
+  if (before === after) return;
+  const shared = baseOf(after);
+  const keys =
+    shared === baseOf(before)
+      ? new Set([...layerOf(before), ...layerOf(after)])
+      : new Set([...before.keys(), ...after.keys()]);
+  for (const key of keys) if (before.get(key) !== after.get(key)) yield key;
+}
+
+const baseOf = <Key, Value>(table: ReadonlyMap<Key, Value>): ReadonlyMap<Key, Value> =>
+  table instanceof LayeredTable ? (table as LayeredTable<Key, Value>).base : table;
+
+const layerOf = <Key, Value>(table: ReadonlyMap<Key, Value>): Iterable<Key> =>
+  table instanceof LayeredTable ? (table as LayeredTable<Key, Value>).layer.keys() : [];
+
 function copyTable<Key, Value>(
   table: ReadonlyMap<Key, Value>,
   changes: ReadonlyMap<Key, Value | undefined>,

@@ -19,6 +19,7 @@ export const COMPANY_TYPES = [
   'assembly',
   'textBlock',
   'logo',
+  'report',
 ] as const satisfies readonly RecordType[];
 type CompanyType = (typeof COMPANY_TYPES)[number];
 type CompanyRecord = RecordOf<CompanyType>;

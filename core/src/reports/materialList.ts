@@ -13,9 +13,13 @@ export interface MaterialPart {
   /** What is bought, in `unit`: with waste, spares and rounding. */
   readonly quantity: number;
   readonly unit: string;
+  /** What the work needs of it, before waste, spares and rounding. */
+  readonly needed: number;
   /** Whole minor units. */
   readonly material: number;
   readonly lines: number;
+  /** The lines it comes from. */
+  readonly keys: readonly string[];
 }
 
 /**
@@ -39,8 +43,11 @@ export function materialList(figures: Figures): readonly MaterialPart[] {
       supplier: known?.supplier ?? item?.supplier ?? '',
       quantity: roundTo((known?.quantity ?? 0) + quantity, 8),
       unit,
+      // What is rounded up over the job is needed by nobody.
+      needed: roundTo((known?.needed ?? 0) + (row.type === 'purchase' ? 0 : (line.worked ?? quantity)), 8),
       material: (known?.material ?? 0) + material,
       lines: (known?.lines ?? 0) + 1,
+      keys: [...(known?.keys ?? []), row.key],
     });
   }
   const order = ({ partNumber, code, description }: MaterialPart): string =>

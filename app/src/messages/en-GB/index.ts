@@ -1,6 +1,7 @@
 import { assemblies } from './assemblies.ts';
 import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
+import { field } from './field.ts';
 import { frame } from './frame.ts';
 import { help } from './help.ts';
 import { measure } from './measure.ts';
@@ -14,6 +15,7 @@ export const enGB = {
   assemblies,
   estimate,
   failure,
+  field,
   frame,
   help,
   measure,

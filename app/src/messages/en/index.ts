@@ -5,6 +5,7 @@ import { count } from './count.ts';
 import { doubt } from './doubt.ts';
 import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
+import { field } from './field.ts';
 import { formula } from './formula.ts';
 import { frame } from './frame.ts';
 import { help } from './help.ts';
@@ -29,6 +30,7 @@ export const en = {
   doubt,
   estimate,
   failure,
+  field,
   formula,
   frame,
   help,

@@ -93,6 +93,7 @@ export const word = {
   textBlock: 'text block',
   logo: 'logo',
   companyCopy: 'what was taken from the company',
+  report: 'report',
   gB: 'GB',
   mB: 'MB',
   kB: 'kB',

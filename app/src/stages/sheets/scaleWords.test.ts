@@ -3,7 +3,8 @@ import { point } from '@zest/core/geometry/point';
 import { createTestJob } from '@zest/core/testing/job';
 import { METERS_PER_POINT, scaleOfRatio } from '@zest/core/takeoff/scale';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
-import { checkError, describeScaleDoubt, writeError, writeScale } from './scaleWords.ts';
+import { checkError } from '@zest/core/takeoff/checkError';
+import { describeScaleDoubt, writeError, writeScale } from './scaleWords.ts';
 
 const { sheet } = createTestJob();
 const known = { a: point(0, 0), b: point(720, 0), text: '24.384 m' };

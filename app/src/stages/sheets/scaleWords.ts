@@ -1,16 +1,11 @@
 import { findPaperSlip } from '@zest/core/takeoff/paper';
-import { evaluateEntry } from '@zest/core/formula/evaluateEntry';
 import type { Sheet } from '@zest/core/job/records/sheet';
-import { worldDistance } from '@zest/core/geometry/ground';
-import { METERS_PER_POINT, ratioOfScale, scaleError } from '@zest/core/takeoff/scale';
-import { scaleAt } from '@zest/core/job/scaleAt';
+import { METERS_PER_POINT, ratioOfScale } from '@zest/core/takeoff/scale';
 import type { ScaleDoubt } from '@zest/core/takeoff/scaleDoubt';
 import { type Display, formatQuantity, joinFigure } from '@zest/core/units/format';
 import { LENGTH } from '@zest/core/units/dimension';
-import { POINT_FORMAT, type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
+import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
 import { t } from '../../messages/t.ts';
-
-const KEPT = { ...POINT_FORMAT, group: '' } as const;
 
 /** How a sheet's scale reads: as it was set, or the ratio that two points gave. */
 export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
@@ -26,17 +21,6 @@ export function writeScale(sheet: Sheet, numbers: NumberFormat): string {
     });
   }
   return t('sheets.n1TwoPoints', { figure: formatNumber(ratioOfScale(scale), 1, numbers, true) });
-}
-
-/** How far off a known dimension measures back, as a share; undefined when it was not checked. */
-export function checkError(sheet: Sheet): number | undefined {
-  const { check } = sheet;
-  const scale = check === null ? undefined : scaleAt(sheet, check.a);
-  if (scale === undefined || check === null) return undefined;
-  const known = evaluateEntry(check.text, LENGTH, undefined, KEPT);
-  return known.ok && known.value > 0
-    ? scaleError(worldDistance(check.a, check.b, scale), known.value)
-    : undefined;
 }
 
 /** Below this share, an error of scale is written as none: half of the last place that is shown. */

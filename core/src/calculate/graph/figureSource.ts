@@ -10,6 +10,7 @@ export interface FigureSource {
   readonly has: (node: NodeId) => boolean;
   readonly inputsOf: (node: NodeId) => readonly NodeId[];
   readonly failures: () => Iterable<readonly [node: NodeId, failure: Failure]>;
+  readonly changedUntil: (later: FigureSource) => ReadonlySet<string> | undefined;
 }
 
 /**
@@ -68,6 +69,15 @@ export class Moment implements FigureSource {
       }
     for (const entry of this.#graph.failures())
       if (!seen.has(this.#graph.numberOf(entry[0]) ?? -1)) yield entry;
+  }
+
+  /** Owners of the figures that were replaced between here and a later moment; undefined where that is not later. */
+  changedUntil(later: FigureSource): ReadonlySet<string> | undefined {
+    const owners = new Set<string>();
+    let at: Moment | undefined = this;
+    for (; at !== undefined && at !== later; at = at.#next)
+      for (const number of at.#before?.keys() ?? []) owners.add(this.#graph.idOf(number).owner);
+    return at === later ? owners : undefined;
   }
 
   /** What each change since then replaced, the first change first. */

@@ -6,10 +6,20 @@ import { money } from './004-money.ts';
 import { waste } from './005-waste.ts';
 import { samples } from './006-samples.ts';
 import { company } from './007-company.ts';
+import { reports } from './008-reports.ts';
 import type { Migration, RawRecord } from './migration.ts';
 
 /** One for each version there was, in their order. */
-export const MIGRATIONS: readonly Migration[] = [openings, zones, quantities, money, waste, samples, company];
+export const MIGRATIONS: readonly Migration[] = [
+  openings,
+  zones,
+  quantities,
+  money,
+  waste,
+  samples,
+  company,
+  reports,
+];
 
 /** The version that is written now. */
 export const JOB_VERSION = MIGRATIONS.length + 1;
