@@ -12,8 +12,8 @@ const LAYERS = [
   ['formats', 'library'],
   ['testing', 'checks'],
 ];
-/** Where a folder needs one beside it, one way only: the library is written in the format of assemblies. */
-const BESIDE = { library: ['formats'], checks: ['testing'] };
+/** Where a folder needs one beside it, one way only: the library is written in the format of assemblies, a report lists doubts. */
+const BESIDE = { library: ['formats'], checks: ['testing'], reports: ['doubts'] };
 
 const layerRules = LAYERS.flatMap((layer, at) =>
   layer.map((folder) => {

@@ -19,6 +19,13 @@ const EstimateStage = lazy(() =>
   import('../stages/estimate/EstimateStage.tsx').then((m) => ({ default: m.EstimateStage })),
 );
 
+const ReportPane = lazy(() =>
+  import('../stages/reports/ReportPane.tsx').then((m) => ({ default: m.ReportPane })),
+);
+
+/** The report a person sees first beside a sheet; another is chosen there. */
+const PIECES = 'tape-by-sheet';
+
 /** Stages that something can stand beside. */
 const STAGES_WITH_ROOM = /\/(measure|estimate)(\/|$)/;
 
@@ -28,7 +35,7 @@ const keyOf = (what: BesideWhat | undefined): string =>
 const readKey = (key: string): BesideWhat | undefined => {
   const [is = '', id = ''] = key.split(' ');
   if (is === 'estimate') return { is };
-  return is === 'sheet' || is === 'schedule' ? { is, id } : undefined;
+  return is === 'sheet' || is === 'schedule' || is === 'report' ? { is, id } : undefined;
 };
 
 type Shown = Pick<Job, 'sheet' | 'schedule'>;
@@ -37,6 +44,7 @@ function Options({ job }: { readonly job: Shown }) {
   return (
     <>
       <option value="estimate">{t('frame.estimate')}</option>
+      <option value={`report ${PIECES}`}>{t('frame.aReport')}</option>
       {job.schedule.size === 0 ? null : (
         <optgroup label={t('frame.schedules')}>
           {inOrder(job.schedule.values()).map(({ id, title }) => (
@@ -124,6 +132,7 @@ function Beside() {
 
 function Content({ what, job }: { readonly what: BesideWhat; readonly job: Shown }) {
   if (what.is === 'estimate') return <EstimateStage />;
+  if (what.is === 'report') return <ReportPane />;
   if (what.is === 'sheet') {
     const sheet = job.sheet.get(what.id as Id<'sheet'>);
     return sheet === undefined ? <Gone /> : <SheetPane key={sheet.id} sheet={sheet} />;

@@ -35,6 +35,8 @@ export type AppProblem =
   | { readonly kind: 'file-too-large'; readonly bytes: number; readonly limit: number }
   /** A file that was being read beside the page: too much of it, stopped by the person, or the worker died. */
   | { readonly kind: 'reading-ended'; readonly why: 'too-long' | 'canceled' | 'died' }
+  /** A file that was being written beside the page. */
+  | { readonly kind: 'writing-ended'; readonly why: 'too-long' | 'canceled' | 'died' }
   /** A mistake of the program while figures followed a change, which was not made. */
   | { readonly kind: 'not-figured'; readonly label: string; readonly reason: string }
   | { readonly kind: 'clipboard' }
@@ -196,6 +198,8 @@ const OTHER_WORDS: {
     problem.why === 'canceled'
       ? t('problem.readingWasStoppedNothingWasImported')
       : t(problem.why === 'too-long' ? 'problem.readingTookTooLong' : 'problem.readingAskedTooMuch'),
+  'writing-ended': (problem) =>
+    t(problem.why === 'too-long' ? 'problem.writingTookTooLong' : 'problem.writingDied'),
   'not-figured': (problem) =>
     t('problem.somethingWentWrongWithSoNothingWas', {
       label: short(problem.label, 80),

@@ -10,6 +10,13 @@ export const styles = classes({
     maxHeight: '320px',
     overflow: 'auto',
   },
+  listFolder: {
+    fontSize: '12px',
+    fontWeight: 600,
+    color: 'fg.muted',
+    padding: '10px 14px 3px',
+    margin: 0,
+  },
   iconWord: {
     marginLeft: '5px',
     fontSize: '12.5px',

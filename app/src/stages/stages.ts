@@ -5,6 +5,7 @@ import { stage as look } from './look/stage.ts';
 import { stage as measure } from './measure/stage.ts';
 import { stage as next } from './next/stage.ts';
 import { stage as prices } from './prices/stage.ts';
+import { stage as reports } from './reports/stage.ts';
 import { stage as settings } from './settings/stage.ts';
 import { stage as sheets } from './sheets/stage.ts';
 import type { Stage } from './stage.ts';
@@ -18,6 +19,7 @@ export const STAGES: readonly Stage[] = [
   prices,
   estimate,
   bid,
+  reports,
   look,
   settings,
 ];

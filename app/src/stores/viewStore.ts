@@ -32,6 +32,7 @@ export type SheetGroup = (typeof SHEET_GROUPS)[number];
 export type Beside =
   | { readonly is: 'sheet'; readonly id: string }
   | { readonly is: 'schedule'; readonly id: string }
+  | { readonly is: 'report'; readonly id: string }
   | { readonly is: 'estimate' };
 
 export type EstimateSide = 'bid' | 'line' | 'alternates' | 'yardsticks';

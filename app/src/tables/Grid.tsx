@@ -1,6 +1,7 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { type Virtualizer, useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type ReactNode, useCallback, useEffect, useRef } from 'react';
 import { CellEditor } from './CellEditor.tsx';
+import { GridFoot } from './GridFoot.tsx';
 import { GridHead } from './GridHead.tsx';
 import { GridRows } from './GridRows.tsx';
 import { RowDrag } from './GridRow.tsx';
@@ -24,7 +25,7 @@ const HEAD_PX = 28;
 export function Grid<Row>(given: GridProps<Row>) {
   const table = useGridTable(given);
   const props: GridProps<Row> = { ...given, rows: table.rows };
-  const { label, rows, columns } = props;
+  const { label, rows } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -41,7 +42,6 @@ export function Grid<Row>(given: GridProps<Row>) {
   // Every row the same width, or a long text in one would push its figures out of line.
   const minWidth = table.frame.reduce((sum, { width }) => sum + leastOf(width), 0);
   const handlers = useHandlers({ props, table, selection, editor, scroller });
-  const hand = useHand(props, selection, editor);
   return (
     <RowDrag onDrop={props.onMove === undefined ? undefined : dropOf(props, selection)}>
       <div
@@ -57,20 +57,16 @@ export function Grid<Row>(given: GridProps<Row>) {
           currentTarget.toggleAttribute('data-aside', currentTarget.scrollLeft > 0)
         }
       >
-        <GridHead columns={columns} table={table} template={template} minWidth={minWidth} />
-        <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative', minWidth }}>
-          <GridRows
-            props={props}
-            shown={virtual.getVirtualItems()}
-            frame={table.frame}
-            template={template}
-            selection={selection}
-            editing={editor.editing !== undefined}
-            held={editor.held}
-            editorOf={(row) => editorOf(props, row, focus, editor)}
-            {...hand}
-          />
-        </div>
+        <GridBody
+          props={props}
+          table={table}
+          template={template}
+          minWidth={minWidth}
+          virtual={virtual}
+          selection={selection}
+          editor={editor}
+        />
+        <GridFoot props={props} frame={table.frame} template={template} minWidth={minWidth} />
       </div>
       {editor.refusal === undefined ? null : (
         <div className={`${layout.banner} bad`} role="alert">
@@ -80,6 +76,55 @@ export function Grid<Row>(given: GridProps<Row>) {
     </RowDrag>
   );
 }
+
+interface GridBodyProps<Row> {
+  readonly props: GridProps<Row>;
+  readonly table: GridTable<Row>;
+  readonly template: string;
+  readonly minWidth: number;
+  readonly virtual: Virtualizer<HTMLDivElement, Element>;
+  readonly selection: Selection;
+  readonly editor: Editing;
+}
+
+/** The heads, and the rows that are in sight. */
+function GridBody<Row>(given: GridBodyProps<Row>) {
+  const { props, table, template, minWidth, virtual, selection, editor } = given;
+  const hand = useHand(props, selection, editor);
+  const { focus } = selection.at;
+  return (
+    <>
+      <GridHead
+        columns={props.columns}
+        table={table}
+        template={template}
+        minWidth={minWidth}
+        {...headOf(props)}
+      />
+      <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative', minWidth }}>
+        <GridRows
+          props={props}
+          shown={virtual.getVirtualItems()}
+          frame={table.frame}
+          template={template}
+          selection={selection}
+          editing={editor.editing !== undefined}
+          held={editor.held}
+          editorOf={(row) => editorOf(props, row, focus, editor)}
+          {...hand}
+        />
+      </div>
+    </>
+  );
+}
+
+const headOf = <Row,>({
+  sorting,
+  headKind,
+}: GridProps<Row>): Pick<GridProps<Row>, 'sorting' | 'headKind'> => ({
+  ...(sorting === undefined ? {} : { sorting }),
+  ...(headKind === undefined ? {} : { headKind }),
+});
 
 const leastOf = (width: string): number => pixelsOf(width) ?? Number(/\d+/.exec(width)?.[0] ?? 0);
 

@@ -1,12 +1,12 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type PointerEvent, memo, useEffect, useRef, useState } from 'react';
-import type { GridColumn } from './gridProps.ts';
+import type { GridColumn, GridProps } from './gridProps.ts';
 import { stayClass } from './stay.ts';
 import { styles } from './styles.ts';
 import type { ColumnFrame, GridTable } from './useGridTable.ts';
 import { t } from '../messages/t.ts';
 
-interface GridHeadProps<Row> {
+interface GridHeadProps<Row> extends Pick<GridProps<Row>, 'sorting' | 'headKind'> {
   readonly columns: readonly GridColumn<Row>[];
   readonly table: GridTable<Row>;
   readonly template: string;
@@ -14,15 +14,19 @@ interface GridHeadProps<Row> {
 }
 
 /** The heads of the columns: a click sorts where rows can be sorted, the right edge is dragged to another width. */
-export function GridHead<Row>({ columns, table, template, minWidth }: GridHeadProps<Row>) {
-  const latest = useRef(table);
+export function GridHead<Row>(given: GridHeadProps<Row>) {
+  const { columns, table, template, minWidth, sorting, headKind } = given;
+  const latest = useRef({ table, sorting });
   useEffect(() => {
-    latest.current = table;
+    latest.current = { table, sorting };
   });
   const [hand] = useState((): HeadHand => {
     return {
-      sort: (id) => latest.current.sort(id),
-      resize: (id, px) => latest.current.resize(id, px),
+      sort: (id) =>
+        latest.current.sorting === undefined
+          ? latest.current.table.sort(id)
+          : latest.current.sorting.onSort(id),
+      resize: (id, px) => latest.current.table.resize(id, px),
     };
   });
   return (
@@ -36,7 +40,9 @@ export function GridHead<Row>({ columns, table, template, minWidth }: GridHeadPr
             frame={frame}
             title={column.title}
             hint={column.hint}
-            sorts={column.sortBy !== undefined}
+            sorts={sorting !== undefined || column.sortBy !== undefined}
+            sorted={sorting === undefined ? frame.sorted : sorting.by[frame.id]}
+            headKind={headKind}
             hand={hand}
           />
         );
@@ -52,23 +58,30 @@ interface ColumnHeadProps {
   readonly title: string;
   readonly hint: string | undefined;
   readonly sorts: boolean;
+  readonly sorted: ColumnFrame['sorted'];
+  readonly headKind: string | undefined;
   readonly hand: HeadHand;
 }
 
 /** The columns are made anew with the figures they read, at every edit; their heads stay as they are. */
-const ColumnHead = memo(function ColumnHead({ frame, title, hint, sorts, hand }: ColumnHeadProps) {
+const ColumnHead = memo(function ColumnHead(props: ColumnHeadProps) {
+  const { frame, title, hint, sorts, sorted, headKind, hand } = props;
   return (
     <div
       role="columnheader"
-      aria-sort={sorts ? (frame.sorted ?? 'none') : undefined}
+      aria-sort={sorts ? (sorted ?? 'none') : undefined}
       className={`${styles.gridCell} ${frame.align ?? 'left'} ${stayClass(frame)} ${sorts ? 'sorts' : ''}`}
       style={frame.left === undefined ? undefined : { left: frame.left }}
       title={hint ?? (sorts ? t('common.clickToSort') : undefined)}
       onClick={sorts ? () => hand.sort(frame.id) : undefined}
+      draggable={headKind !== undefined}
+      onDragStart={
+        headKind === undefined ? undefined : (event) => event.dataTransfer.setData(headKind, frame.id)
+      }
     >
       <span className="cut">{title}</span>
-      {frame.sorted === 'ascending' ? <ArrowUp size={10} aria-hidden="true" /> : null}
-      {frame.sorted === 'descending' ? <ArrowDown size={10} aria-hidden="true" /> : null}
+      {sorted === 'ascending' ? <ArrowUp size={10} aria-hidden="true" /> : null}
+      {sorted === 'descending' ? <ArrowDown size={10} aria-hidden="true" /> : null}
       <ColumnEdge id={frame.id} onResize={hand.resize} />
     </div>
   );

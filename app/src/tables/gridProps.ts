@@ -50,6 +50,15 @@ export interface GridProps<Row> {
   readonly isMovable?: (row: Row) => boolean;
   /** Collapses or expands what stands inside a row, with Alt and the arrow sideways; true where it has an inside. */
   readonly onFold?: (row: Row, isFolded: boolean) => boolean;
+  /** A last row that stays in sight, with the totals of the others; it is not among the rows. */
+  readonly foot?: Row | undefined;
+  /** Whoever gives the rows sorts them: told of a head that was pressed, and by what they are sorted now. */
+  readonly sorting?: {
+    readonly by: Readonly<Record<string, 'ascending' | 'descending'>>;
+    readonly onSort: (column: string) => void;
+  };
+  /** Heads can be dragged to where they mean something, with this kind of data. */
+  readonly headKind?: string;
   /** Shown in place of the plain editor where a column needs its own. */
   readonly editorOf?: (
     row: Row,

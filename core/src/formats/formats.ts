@@ -2,8 +2,10 @@ import { ASSEMBLIES } from './assemblies/descriptor.ts';
 import type { FormatDescriptor, FormatTarget } from './format.ts';
 import { IMAGE, LOGO } from './image/descriptor.ts';
 import { DXF, GEOJSON } from './marks/descriptor.ts';
+import { OWN_WORKBOOK } from './ownWorkbook/descriptor.ts';
 import { PDF } from './pdf/descriptor.ts';
 import { PRICE_LIST } from './prices/descriptor.ts';
+import { REPORT_HTML, REPORT_PRESET, REPORT_XML } from './report/descriptor.ts';
 import { TABLE } from './table/descriptor.ts';
 import { WORKBOOK } from './workbook/descriptor.ts';
 import { ZESTJOB_FORMAT } from './zestjob/descriptor.ts';
@@ -20,6 +22,10 @@ export const FORMATS: readonly FormatDescriptor[] = [
   DXF,
   GEOJSON,
   WORKBOOK,
+  OWN_WORKBOOK,
+  REPORT_PRESET,
+  REPORT_HTML,
+  REPORT_XML,
 ];
 
 /** The kinds of file that are taken in at one place. */

@@ -30,6 +30,9 @@ export const LIMITS = {
   prices: { bytes: 300 * MB, rows: 1_048_576, columns: 400, items: 100_000 },
   assemblies: { bytes: 20 * MB },
   table: { bytes: 20 * MB },
+  preset: { bytes: MB },
+  /** Unpacked and filled on the page. */
+  ownWorkbook: { bytes: 60 * MB },
 } as const;
 
 /** How long a worker may take with what it is asked, in milliseconds; then it is ended, and said so. */
@@ -38,4 +41,5 @@ export const BUDGETS_MS = {
   job: 180_000,
   prices: 120_000,
   assemblies: 60_000,
+  report: 180_000,
 } as const;

@@ -28,8 +28,10 @@ import {
  */
 export function followReport(before: OpenReport, context: ReportContext): OpenReport {
   const { figures } = context;
-  if (figures === before.context.figures) return before;
-  const rows = changedRows(before, figures);
+  if (figures === before.context.figures && context.within === before.context.within) return before;
+  // Another choice of marks is another choice of rows.
+  const isSame = context.within === before.context.within && context.earlier === before.context.earlier;
+  const rows = isSame ? changedRows(before, figures) : undefined;
   if (rows === undefined) return openReport(before.spec, context);
   const { columns, kept, spec, source } = before;
   const placing = placingColumns(before);

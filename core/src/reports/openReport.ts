@@ -56,7 +56,7 @@ export const UNREAD = Symbol('unread');
 export function openReport(spec: ReportSpec, context: ReportContext): OpenReport {
   const source = sourceOf(spec.source);
   const { columns, problems } = readyColumns(withFilterColumns(spec, context), context);
-  const rows = [...source.rows(context)];
+  const rows = source.rows(context).filter((row) => isWithin(source, row, context));
   const { currency, unitSystem } = settingsOf(context.figures.job);
   const kept: Kept = {
     rows,
@@ -68,6 +68,16 @@ export function openReport(spec: ReportSpec, context: ReportContext): OpenReport
     ),
   };
   return arranged({ spec, context, columns, problems, source, kept });
+}
+
+/** Whether a row is of what the report is narrowed to; rows that are of no scope always are. */
+function isWithin(source: AnySource, row: unknown, context: ReportContext): boolean {
+  const { within } = context;
+  if (within === undefined) return true;
+  const tape = source.owners.mark?.(row, context);
+  if (tape?.by === 'mark') return within.marks.has(tape.mark.id);
+  const scope = source.owners.scope?.(row, context);
+  return source.owners.scope === undefined || (scope !== undefined && within.scopes.has(scope.id));
 }
 
 /** What is only filtered by is read as a hidden column. */

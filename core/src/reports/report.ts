@@ -79,7 +79,7 @@ const WIDTHS: Readonly<Record<CellKind, number>> = {
   text: 170,
   number: 80,
   quantity: 100,
-  money: 110,
+  money: 104,
   rate: 100,
   percent: 76,
   date: 90,

@@ -7,6 +7,7 @@ import { help } from './help.ts';
 import { measure } from './measure.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
+import { report } from './report.ts';
 import { sheets } from './sheets.ts';
 import { word } from './word.ts';
 
@@ -21,6 +22,7 @@ export const enGB = {
   measure,
   prices,
   problem,
+  report,
   sheets,
   word,
 } as const;

@@ -89,6 +89,7 @@ export const frame = {
   estimate: 'Estimate',
   schedules: 'Schedules',
   sheets: 'Sheets',
+  aReport: 'Report',
   splitView: 'Split view',
   splitViewOff: 'Split view: off',
   beside: 'Beside',

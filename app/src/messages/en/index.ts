@@ -15,6 +15,7 @@ import { measure } from './measure.ts';
 import { next } from './next.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
+import { report } from './report.ts';
 import { settings } from './settings.ts';
 import { sheets } from './sheets.ts';
 import { table } from './table.ts';
@@ -40,6 +41,7 @@ export const en = {
   next,
   prices,
   problem,
+  report,
   settings,
   sheets,
   table,

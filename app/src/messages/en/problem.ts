@@ -197,6 +197,9 @@ export const problem = {
     'This job could not be opened: its settings are missing. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.',
   jobWithManySettings:
     'This job could not be opened: its settings are there more than once. What is stored of it was left as it is. Open the last file you saved of it, or a copy from your backup folder.',
+  writingTookTooLong:
+    'The file took too long to write, so it was stopped. Nothing was changed. Filter the report to fewer rows, then try again.',
+  writingDied: 'The file couldn’t be written. Nothing was changed. Try again.',
   readingTookTooLong:
     'Reading took too long and was stopped. Nothing was imported. Split the file, or save it in a simpler format.',
   readingAskedTooMuch:

@@ -15,7 +15,7 @@ import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx
 import { ApplyDialog } from './ApplyDialog.tsx';
 import { AssemblyEditor } from './AssemblyEditor.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
-import { FolderList } from './FolderList.tsx';
+import { FolderList } from '../../parts/FolderList.tsx';
 import { LaterVersion, laterVersion } from './LaterVersion.tsx';
 import { type ChangeShelf, useShelf } from './useShelf.ts';
 import { TextInput } from '../../parts/fields.tsx';

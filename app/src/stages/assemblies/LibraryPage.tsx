@@ -21,7 +21,7 @@ import { describeProblem } from '../../messages/describeProblem.ts';
 import { KIND_WORDS } from '../../messages/words.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { AssemblyTabs } from './AssemblyTabs.tsx';
-import { FolderList } from './FolderList.tsx';
+import { FolderList } from '../../parts/FolderList.tsx';
 import { readAssemblyFile } from './assemblyFiles.ts';
 import { type ChangeShelf, useShelf } from './useShelf.ts';
 import { TextButton } from '../../parts/buttons.tsx';

@@ -100,13 +100,6 @@ export const styles = classes({
     minWidth: 0,
     '& legend': { fontWeight: 600, fontSize: '12px', padding: '4px 0 2px' },
   },
-  listFolder: {
-    fontSize: '12px',
-    fontWeight: 600,
-    color: 'fg.muted',
-    padding: '10px 14px 3px',
-    margin: 0,
-  },
   offerHead: {
     display: 'flex',
     gap: '8px',

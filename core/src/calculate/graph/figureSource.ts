@@ -74,10 +74,15 @@ export class Moment implements FigureSource {
   /** Owners of the figures that were replaced between here and a later moment; undefined where that is not later. */
   changedUntil(later: FigureSource): ReadonlySet<string> | undefined {
     const owners = new Set<string>();
-    let at: Moment | undefined = this;
-    for (; at !== undefined && at !== later; at = at.#next)
-      for (const number of at.#before?.keys() ?? []) owners.add(this.#graph.idOf(number).owner);
-    return at === later ? owners : undefined;
+    if (later === this) return owners;
+    this.#noteReplaced(owners);
+    let at = this.#next;
+    for (; at !== undefined && at !== later; at = at.#next) at.#noteReplaced(owners);
+    return at === undefined ? undefined : owners;
+  }
+
+  #noteReplaced(owners: Set<string>): void {
+    for (const number of this.#before?.keys() ?? []) owners.add(this.#graph.idOf(number).owner);
   }
 
   /** What each change since then replaced, the first change first. */

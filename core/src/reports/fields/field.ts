@@ -55,6 +55,14 @@ export interface ReportContext {
   readonly today: string;
   /** The figures that changes are told from, such as those of a snapshot. */
   readonly earlier?: Figures | undefined;
+  /** Only what is of these marks, or of their scopes: what is selected on the sheet. */
+  readonly within?: Within | undefined;
+}
+
+/** Marks that a report is narrowed to. */
+export interface Within {
+  readonly marks: ReadonlySet<string>;
+  readonly scopes: ReadonlySet<string>;
 }
 
 /** One thing that can be known of an owner. */

@@ -1,6 +1,6 @@
 import { groupBy } from '@zest/core/job/groupBy';
-import { ListButton } from '../../parts/buttons.tsx';
-import { layout } from '../../theme/layout.ts';
+import { ListButton } from './buttons.tsx';
+import { layout } from '../theme/layout.ts';
 import { styles } from './styles.ts';
 
 export interface FolderItem {
@@ -18,10 +18,10 @@ interface FolderListProps {
   readonly onChoose: (key: string) => void;
 }
 
-/** Assemblies in their folders; those in none come first. */
+/** Things in their folders; those in none come first. */
 export function FolderList({ label, items, current, nothing, onChoose }: FolderListProps) {
   const folders = [...groupBy(items, ({ folder }) => folder)];
-  // Folders stand in the order they come in, which is the order of the trades in the library.
+  // Folders stand in the order they come in.
   const sorted = [
     ...folders.filter(([folder]) => folder === ''),
     ...folders.filter(([folder]) => folder !== ''),
@@ -34,7 +34,7 @@ export function FolderList({ label, items, current, nothing, onChoose }: FolderL
           {inFolder.map(({ key, name, about }) => (
             <ListButton key={key} aria-current={key === current} onClick={() => onChoose(key)}>
               {name}
-              <small>{about}</small>
+              {about === '' ? null : <small>{about}</small>}
             </ListButton>
           ))}
         </div>

@@ -1,0 +1,121 @@
+import { Button } from '@chakra-ui/react';
+import { Columns3, Filter } from 'lucide-react';
+import { useState } from 'react';
+import type { OpenReport } from '@zest/core/reports/openReport';
+import { CommitInput } from '../../parts/CommitInput.tsx';
+import { MoreMenu } from '../../parts/MoreMenu.tsx';
+import { tellProblem } from '../../parts/toaster.tsx';
+import { useServices } from '../../stores/context.tsx';
+import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { ColumnsDialog } from './ColumnsDialog.tsx';
+import { ExportMenu } from './ExportMenu.tsx';
+import { FilterDialog } from './FilterDialog.tsx';
+import { FilterLine } from './FilterLine.tsx';
+import { GroupLine } from './GroupLine.tsx';
+import { OwnWorkbookDialog } from './OwnWorkbookDialog.tsx';
+import { PageDialog } from './PageDialog.tsx';
+import { ReportProblems } from './ReportProblems.tsx';
+import { ReportTable } from './ReportTable.tsx';
+import { SnapshotChoice, useEarlier } from './SnapshotChoice.tsx';
+import { useOpenReport } from './useOpenReport.ts';
+import type { ListedReport, useReportChanges } from './useReports.ts';
+import { SOURCE_WORDS } from './sourceWords.ts';
+import { writeSpec } from './specFile.ts';
+
+type Changes = ReturnType<typeof useReportChanges>;
+
+interface ReportViewProps {
+  readonly report: ListedReport;
+  readonly changes: Changes;
+}
+
+type Asking = 'columns' | 'filter' | 'page' | 'own' | undefined;
+
+/** One report: what it is of, how it is grouped and filtered, and its rows. */
+export function ReportView({ report, changes }: ReportViewProps) {
+  const earlier = useEarlier(report.spec.source === 'changes');
+  const open = useOpenReport(report.spec, earlier.figures);
+  const [asking, setAsking] = useState<Asking>();
+  const close = (): void => setAsking(undefined);
+  return (
+    <div className={layout.stage}>
+      <ReportBar report={report} open={open} changes={changes} onAsk={setAsking} />
+      {report.spec.source === 'changes' ? <SnapshotChoice earlier={earlier} /> : null}
+      <GroupLine open={open} change={changes.change} />
+      <FilterLine open={open} onAsk={() => setAsking('filter')} />
+      <ReportProblems problems={open.problems} />
+      <ReportTable open={open} change={changes.change} isOwn={report.id !== undefined} />
+      {asking === 'columns' ? <ColumnsDialog open={open} change={changes.change} onClose={close} /> : null}
+      {asking === 'filter' ? <FilterDialog open={open} change={changes.change} onClose={close} /> : null}
+      {asking === 'own' ? <OwnWorkbookDialog open={open} onClose={close} /> : null}
+      {asking === 'page' ? <PageDialog open={open} change={changes.change} onClose={close} /> : null}
+    </div>
+  );
+}
+
+interface ReportBarProps extends ReportViewProps {
+  readonly open: OpenReport;
+  readonly onAsk: (asking: Asking) => void;
+}
+
+function ReportBar({ report, open, changes, onAsk }: ReportBarProps) {
+  const { change, add, drop } = changes;
+  const services = useServices();
+  const { name } = report.spec;
+  const said = (refused: string | undefined): void => {
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <div className={`${layout.bar} wraps`}>
+      {report.id === undefined ? (
+        <h1>{name}</h1>
+      ) : (
+        <CommitInput
+          label={t('report.nameOfTheReport')}
+          look="bare"
+          style={{ fontWeight: 600, width: 240 }}
+          value={name}
+          onCommit={(text) =>
+            change(t('report.renameTo', { name: text }), (spec) => ({ ...spec, name: text }))
+          }
+        />
+      )}
+      <span className="soft" role="status">
+        {t('report.rowsOf', {
+          rows: t('count.row', { count: open.order.length }),
+          what: SOURCE_WORDS[report.spec.source],
+        })}
+      </span>
+      <span className="grow" />
+      <Button size="sm" variant="outline" onClick={() => onAsk('columns')}>
+        <Columns3 size={14} /> {t('report.columns')}
+      </Button>
+      <Button size="sm" variant="outline" onClick={() => onAsk('filter')}>
+        <Filter size={14} /> {t('report.filter')}
+      </Button>
+      <Button size="sm" variant="outline" onClick={() => onAsk('page')}>
+        {t('report.pageAndPrint')}
+      </Button>
+      <ExportMenu open={open} onOwn={() => onAsk('own')} />
+      <MoreMenu
+        label={t('report.moreWithThisReport')}
+        entries={[
+          [
+            t('report.duplicate'),
+            () =>
+              said(
+                add(t('report.duplicateNamed', { name }), {
+                  ...report.spec,
+                  folder: '',
+                  name: t('report.copyOf', { name: name.slice(0, 180) }),
+                }),
+              ),
+          ],
+          [t('report.shareAsFile'), () => writeSpec(services, report.spec)],
+          ...(report.id === undefined ? [] : [[t('report.delete'), drop] as const]),
+        ]}
+      />
+    </div>
+  );
+}

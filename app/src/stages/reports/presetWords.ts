@@ -1,0 +1,50 @@
+import { type PresetFolder, type PresetId } from '@zest/core/library/reportPresets';
+import { t } from '../../messages/t.ts';
+
+/** What the reports that ship are called. */
+export const PRESET_WORDS: Readonly<Record<PresetId, string>> = {
+  'measured-all': t('report.everythingMeasured'),
+  areas: t('report.areas'),
+  runs: t('report.runs'),
+  counts: t('report.counts'),
+  'tape-by-sheet': t('report.piecesBySheet'),
+  'tape-by-level': t('report.piecesByLevel'),
+  openings: t('report.openings'),
+  'roof-edges': t('report.roofEdges'),
+  'estimate-in-full': t('report.estimateInFull'),
+  'by-section': t('report.costAndPriceBySection'),
+  'by-cost-code': t('report.costByCode'),
+  'by-level-and-zone': t('report.costByLevelAndZone'),
+  'by-kind-of-cost': t('report.costByKind'),
+  'unit-costs': t('report.unitCosts'),
+  'markup-by-line': t('report.markupByLine'),
+  alternates: t('report.alternates'),
+  allowances: t('report.allowances'),
+  'materials-by-part': t('report.materialsByPart'),
+  'materials-by-supplier': t('report.materialsBySupplier'),
+  'cut-list': t('report.cutList'),
+  concrete: t('report.concreteByMix'),
+  forms: t('report.forms'),
+  bars: t('report.barsBySize'),
+  'price-book': t('report.priceBook'),
+  'hours-by-craft': t('report.hoursByCraft'),
+  'hours-by-section': t('report.hoursBySection'),
+  equipment: t('report.equipment'),
+  subcontracts: t('report.subcontracts'),
+  quotes: t('report.quotes'),
+  'without-price': t('report.linesWithoutPrice'),
+  'sample-prices': t('report.samplePrices'),
+  'typed-over': t('report.typedOver'),
+  'old-prices': t('report.oldPrices'),
+  changes: t('report.changesSinceSnapshot'),
+  doubts: t('report.doubtsWithReasons'),
+  'drawing-list': t('report.drawingList'),
+};
+
+export const FOLDER_WORDS: Readonly<Record<PresetFolder, string>> = {
+  measured: t('report.folderMeasured'),
+  estimate: t('report.folderEstimate'),
+  materials: t('report.folderMaterials'),
+  labor: t('report.folderLabor'),
+  checks: t('report.folderChecks'),
+};

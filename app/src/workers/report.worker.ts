@@ -1,0 +1,56 @@
+import { expose } from 'comlink';
+import { reportRows } from '@zest/core/formats/report/csv';
+import { reportHtml } from '@zest/core/formats/report/html';
+import { type PrintedReport, paperWordsOf, writingOf } from '@zest/core/formats/report/printed';
+import { reportSheet } from '@zest/core/formats/report/sheet';
+import { reportXml } from '@zest/core/formats/report/xml';
+import type { LaidPages } from '@zest/core/reports/pages/page';
+import { layoutReport } from '@zest/core/reports/pages/layoutReport';
+import { csvBlob, csvText } from '../platform/csvText.ts';
+import { createMeasure, loadFonts } from './fonts.ts';
+import type { OnWritten, ReportFile, ReportWorker } from './reportProtocol.ts';
+import { writePages } from './writePages.ts';
+
+async function layOut(printed: PrintedReport): Promise<LaidPages> {
+  const fonts = await loadFonts();
+  return layoutReport(printed.report, {
+    measure: createMeasure(fonts),
+    writing: writingOf(printed),
+    words: paperWordsOf(printed),
+    paper: printed.paper,
+    logoRatio: printed.logo?.ratio,
+  });
+}
+
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+
+const WRITERS: Readonly<Record<ReportFile, (printed: PrintedReport, onWritten: OnWritten) => Promise<Blob>>> =
+  {
+    pdf: async (printed, onWritten) => {
+      const laid = await layOut(printed);
+      const { pages } = laid;
+      const { report, words, language, logo } = printed;
+      const info = { title: report.name, author: words.company, language, logo };
+      const bytes = await writePages(laid, await loadFonts(), info, (done) => onWritten(done, pages.length));
+      return new Blob([bytes as BlobPart], { type: 'application/pdf' });
+    },
+    xlsx: async (printed, onWritten) => {
+      const sheet = reportSheet(printed);
+      const { writeSheets } = await import('./writeSheets.ts');
+      const bytes = await writeSheets([sheet], (done) => onWritten(done, sheet.rows.length));
+      return new Blob([bytes], { type: XLSX });
+    },
+    csv: (printed) => Promise.resolve(csvBlob(csvText(reportRows(printed)))),
+    html: (printed) => Promise.resolve(new Blob([reportHtml(printed)], { type: 'text/html;charset=utf-8' })),
+    xml: (printed) => Promise.resolve(new Blob([reportXml(printed)], { type: 'application/xml' })),
+  };
+
+const worker: ReportWorker = {
+  write: (printed, as, onWritten) => WRITERS[as](printed, (done, of) => void onWritten(done, of)),
+  layOut: async (printed, most) => {
+    const laid = await layOut(printed);
+    return { ...laid, pages: laid.pages.slice(0, most), count: laid.pages.length };
+  },
+};
+
+expose(worker);

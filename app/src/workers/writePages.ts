@@ -1,0 +1,178 @@
+import fontkit from '@cantoo/fontkit';
+import {
+  type PDFFont,
+  type PDFHexString,
+  type PDFImage,
+  type PDFOperator,
+  type PDFPage,
+  PDFDocument,
+  PDFName,
+  PDFString,
+  beginText,
+  endText,
+  rgb,
+  setFillingRgbColor,
+  setFontAndSize,
+  setTextMatrix,
+  showText,
+} from '@cantoo/pdf-lib';
+import type { LaidPages, PageItem, TextLook, Tint } from '@zest/core/reports/pages/page';
+import { type DocumentFonts, UNKNOWN_LETTER, inFont, partOf } from './fonts.ts';
+
+type Color = readonly [number, number, number];
+const INK: Color = [0.094, 0.129, 0.11];
+const SOFT: Color = [0.337, 0.38, 0.353];
+const TINTS: Readonly<Record<Tint, Color>> = { heading: [0.937, 0.918, 0.863], group: [0.969, 0.957, 0.925] };
+const RULE = rgb(0.851, 0.827, 0.761);
+const HEAVY = rgb(0.094, 0.129, 0.11);
+const COLORS: Readonly<Record<TextLook, Color>> = { plain: INK, bold: INK, soft: SOFT };
+
+/** What a document says of itself. */
+export interface DocumentInfo {
+  readonly title: string;
+  readonly author: string;
+  readonly language: string;
+  readonly logo?: { readonly mediaType: 'image/png' | 'image/jpeg'; readonly data: string } | undefined;
+}
+
+/** A piece of text in one part of a font. */
+interface Run {
+  readonly font: PDFFont;
+  readonly hex: PDFHexString;
+  /** At one point. */
+  readonly width: number;
+}
+
+interface Drawing {
+  readonly runsOf: (text: string, bold: boolean) => readonly Run[];
+  readonly logo: PDFImage | undefined;
+  readonly heightPt: number;
+}
+
+/** Laid pages as PDF. It has no clock: equal pages are equal files. */
+export async function writePages(
+  { pages, widthPt, heightPt }: LaidPages,
+  fonts: DocumentFonts,
+  info: DocumentInfo,
+  onWritten: (done: number) => void,
+): Promise<Uint8Array> {
+  const document = await PDFDocument.create({ updateMetadata: false });
+  document.registerFontkit(fontkit);
+  document.setTitle(info.title, { showInWindowTitleBar: true });
+  document.setAuthor(info.author);
+  document.setProducer('Zest Line');
+  document.setCreationDate(new Date(0));
+  document.setModificationDate(new Date(0));
+  document.catalog.set(PDFName.of('Lang'), PDFString.of(info.language));
+  const logo = await embedLogo(document, info.logo);
+  const drawing: Drawing = { runsOf: await createRuns(document, fonts), logo, heightPt };
+  pages.forEach(({ items }, at) => {
+    drawPage(document.addPage([widthPt, heightPt]), items, drawing);
+    if (at % 10 === 9) onWritten(at + 1);
+  });
+  return document.save();
+}
+
+const embedLogo = async (document: PDFDocument, logo: DocumentInfo['logo']): Promise<PDFImage | undefined> =>
+  logo === undefined
+    ? undefined
+    : logo.mediaType === 'image/png'
+      ? document.embedPng(logo.data)
+      : document.embedJpg(logo.data);
+
+/** Texts as the fonts write them. A report says the same words over and over: each is worked out once. */
+async function createRuns(document: PDFDocument, fonts: DocumentFonts): Promise<Drawing['runsOf']> {
+  const embed = async (parts: DocumentFonts['plain']): Promise<readonly PDFFont[]> =>
+    Promise.all(parts.map(({ bytes }) => document.embedFont(bytes, { subset: true })));
+  const embedded = { plain: await embed(fonts.plain), bold: await embed(fonts.bold) };
+  const known = { plain: new Map<string, readonly Run[]>(), bold: new Map<string, readonly Run[]>() };
+  const makeRuns = (text: string, look: 'plain' | 'bold'): readonly Run[] => {
+    const pieces: { text: string; part: number }[] = [];
+    for (const letter of text) {
+      const shown = inFont(letter);
+      const found = partOf(fonts[look], shown);
+      const part = found === undefined ? 0 : fonts[look].indexOf(found);
+      const last = pieces.at(-1);
+      const own = found === undefined ? UNKNOWN_LETTER : shown;
+      if (last?.part === part) last.text += own;
+      else pieces.push({ text: own, part });
+    }
+    return pieces.flatMap(({ text: own, part }): readonly Run[] => {
+      const font = embedded[look][part];
+      if (font === undefined) return [];
+      return [{ font, hex: font.encodeText(own), width: font.widthOfTextAtSize(own, 1) }];
+    });
+  };
+  return (text, bold) => {
+    const look = bold ? 'bold' : 'plain';
+    const had = known[look].get(text);
+    if (had !== undefined) return had;
+    const runs = makeRuns(text, look);
+    if (known[look].size < 50_000) known[look].set(text, runs);
+    return runs;
+  };
+}
+
+function drawPage(page: PDFPage, items: readonly PageItem[], drawing: Drawing): void {
+  const { heightPt, logo } = drawing;
+  // What lies below is drawn first.
+  for (const item of items)
+    if (item.kind === 'fill') {
+      const { x, y, width, height, tint } = item;
+      const [red, green, blue] = TINTS[tint];
+      page.drawRectangle({ x, y: heightPt - y - height, width, height, color: rgb(red, green, blue) });
+    }
+  for (const item of items) {
+    if (item.kind === 'rule') {
+      const { x, y, width, heavy } = item;
+      const at = heightPt - y;
+      page.drawLine({
+        start: { x, y: at },
+        end: { x: x + width, y: at },
+        thickness: heavy ? 0.8 : 0.4,
+        color: heavy ? HEAVY : RULE,
+      });
+    }
+    if (item.kind === 'picture' && logo !== undefined) {
+      const { x, y, width, height } = item;
+      const scale = Math.min(width / logo.width, height / logo.height);
+      page.drawImage(logo, {
+        x: x + width - logo.width * scale,
+        y: heightPt - y - logo.height * scale,
+        width: logo.width * scale,
+        height: logo.height * scale,
+      });
+    }
+  }
+  page.pushOperators(...textOperators(page, items, drawing));
+}
+
+/** All texts of a page between one beginning and one end: a page of a report has hundreds. */
+function textOperators(
+  page: PDFPage,
+  items: readonly PageItem[],
+  { runsOf, heightPt }: Drawing,
+): PDFOperator[] {
+  const operators: PDFOperator[] = [beginText()];
+  const names = new Map<PDFFont, PDFName>();
+  const nameOf = (font: PDFFont): PDFName => {
+    const name = names.get(font) ?? page.node.newFontDictionary(font.name, font.ref);
+    names.set(font, name);
+    return name;
+  };
+  for (const item of items) {
+    if (item.kind !== 'text') continue;
+    const { text, size, look } = item;
+    let { x } = item;
+    operators.push(setFillingRgbColor(...(COLORS[look] as [number, number, number])));
+    for (const { font, hex, width } of runsOf(text, look === 'bold')) {
+      operators.push(
+        setFontAndSize(nameOf(font), size),
+        setTextMatrix(1, 0, 0, 1, x, heightPt - item.y),
+        showText(hex),
+      );
+      x += width * size;
+    }
+  }
+  return [...operators, endText()];
+}
