@@ -76,6 +76,10 @@ async function takeAll(page: Page): Promise<void> {
   await page.getByRole('img', { name: /^Section of/ }).scrollIntoViewIfNeeded();
   await expect(page.locator('[data-drawn="sharp"]')).toHaveCount(1);
   await take('derive');
+  await goTo(page, 'Reports');
+  await page.getByRole('button', { name: 'Cost and price by section', exact: true }).click();
+  await expect(page.locator('[data-foot]')).toBeVisible();
+  await take('reports');
   await goTo(page, 'Estimate');
   await page.getByRole('grid', { name: 'Estimate' }).hover();
   await page.mouse.wheel(0, -40000);

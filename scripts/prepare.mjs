@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 export const CHROMIUM = '/usr/bin/chromium';
+const XMLLINT = '/usr/bin/xmllint';
 
 /** Runs a command with its output shown; stops everything when it fails. */
 export function run(title, command, args, options = {}) {
@@ -126,8 +127,9 @@ export function build() {
 }
 
 /** Chromium for the interface tests, by apt where it may. */
+/** What the interface tests need of the system: a browser, and a validator for the XML of reports. */
 export function installChromium() {
-  if (existsSync(CHROMIUM)) return;
+  if (existsSync(CHROMIUM) && existsSync(XMLLINT)) return;
   const isRoot = process.getuid?.() === 0;
   const sudo = isRoot ? [] : ['sudo', '-n'];
   const apt = (...args) =>
@@ -135,9 +137,9 @@ export function installChromium() {
       stdio: 'inherit',
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
-  console.log('\nInstalling Chromium by apt');
+  console.log('\nInstalling Chromium and xmllint by apt');
   apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium', 'libxml2-utils');
   if (existsSync(CHROMIUM)) return;
   console.error(
     `The interface tests need Chromium at ${CHROMIUM}, and it could not be installed from here. Install it as root with: apt-get install chromium`,

@@ -7,10 +7,15 @@ import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
 import { measureScaleRate, measureSnapRates } from './snapRates.ts';
+import { measureReportFiles } from './reportFiles.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
 
 interface Recalc {
   readonly measureRecalculation: () => readonly BenchFigure[];
+}
+
+interface Reports {
+  readonly measureReports: () => readonly BenchFigure[];
 }
 
 interface Part {
@@ -22,6 +27,14 @@ interface Part {
 const PARTS: readonly Part[] = [
   { names: ['recalc.'], measure: async () => (await importBundled<Recalc>('recalc')).measureRecalculation() },
   { names: ['book.search'], measure: async () => measureSearch() },
+  {
+    names: ['report.rows'],
+    measure: async () => (await importBundled<Reports>('reportRows')).measureReports(),
+  },
+  {
+    names: ['report.open', 'report.edit', 'report.xlsx', 'report.pdf'],
+    measure: async (bench) => measureReportFiles(await bench()),
+  },
   { names: ['look.'], measure: async () => measureLook() },
   { names: ['book.open', 'edit.cell', 'scroll.lines'], measure: async (bench) => measureBook(await bench()) },
   { names: ['library.'], measure: async () => measureLibrary() },

@@ -22,6 +22,25 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'New job' }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
   },
+  'a report': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Reports');
+    await page.getByRole('button', { name: 'Estimate in full', exact: true }).click();
+    await expect(page.getByRole('grid', { name: 'Estimate in full' })).toBeVisible();
+  },
+  'the columns of a report': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Reports');
+    await page.getByRole('button', { name: 'One line a section', exact: true }).click();
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+  },
+  'the pages of a report': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Reports');
+    await page.getByRole('button', { name: 'Page and print' }).click();
+    await expect(page.getByRole('img', { name: 'Page 1' })).toBeVisible();
+  },
   'the company': async (page) => {
     await page.goto('/jobs');
     await page.getByRole('button', { name: 'Company', exact: true }).click();

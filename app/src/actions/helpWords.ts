@@ -10,9 +10,9 @@ export interface HelpEntry {
 
 /** Places by what one would ask for: 'material list', 'supplier', 'hours'. */
 export const HELP: readonly HelpEntry[] = [
-  { label: t('help.materialList'), words: t('help.materialListWords'), path: 'bid' },
+  { label: t('help.materialList'), words: t('help.materialListWords'), path: 'reports/materials-by-part' },
   { label: t('help.supplier'), words: t('help.supplierWords'), path: 'prices' },
-  { label: t('help.hours'), words: t('help.hoursWords'), path: 'charts' },
+  { label: t('help.hours'), words: t('help.hoursWords'), path: 'reports/hours-by-craft' },
   { label: t('help.wages'), words: t('help.wagesWords'), path: 'wages' },
   { label: t('help.markup'), words: t('help.markupWords'), path: 'estimate' },
   { label: t('help.tax'), words: t('help.taxWords'), path: 'settings' },

@@ -14,7 +14,12 @@ interface GridFootProps<Row> {
 export function GridFoot<Row>({ props: { foot, columns }, frame, template, minWidth }: GridFootProps<Row>) {
   if (foot === undefined) return null;
   return (
-    <div className={styles.gridFoot} role="row" style={{ gridTemplateColumns: template, minWidth }}>
+    <div
+      data-foot="all"
+      className={styles.gridFoot}
+      role="row"
+      style={{ gridTemplateColumns: template, minWidth }}
+    >
       {frame.map((column, at) => (
         <div
           key={column.id}

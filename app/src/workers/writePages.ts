@@ -1,11 +1,11 @@
 import fontkit from '@cantoo/fontkit';
 import {
   type PDFFont,
-  type PDFHexString,
   type PDFImage,
   type PDFOperator,
   type PDFPage,
   PDFDocument,
+  PDFHexString,
   PDFName,
   PDFString,
   beginText,
@@ -80,36 +80,50 @@ const embedLogo = async (document: PDFDocument, logo: DocumentInfo['logo']): Pro
       ? document.embedPng(logo.data)
       : document.embedJpg(logo.data);
 
-/** Texts as the fonts write them. A report says the same words over and over: each is worked out once. */
+/** A letter as a part of the font writes it. */
+interface Letter {
+  readonly part: number;
+  readonly hex: string;
+  readonly width: number;
+}
+
+/**
+ * Texts as the fonts write them, letter by letter: a report has few letters and many texts, and laying each text out by
+ * itself would take longer than all the rest.
+ */
 async function createRuns(document: PDFDocument, fonts: DocumentFonts): Promise<Drawing['runsOf']> {
   const embed = async (parts: DocumentFonts['plain']): Promise<readonly PDFFont[]> =>
     Promise.all(parts.map(({ bytes }) => document.embedFont(bytes, { subset: true })));
   const embedded = { plain: await embed(fonts.plain), bold: await embed(fonts.bold) };
-  const known = { plain: new Map<string, readonly Run[]>(), bold: new Map<string, readonly Run[]>() };
-  const makeRuns = (text: string, look: 'plain' | 'bold'): readonly Run[] => {
-    const pieces: { text: string; part: number }[] = [];
-    for (const letter of text) {
-      const shown = inFont(letter);
-      const found = partOf(fonts[look], shown);
-      const part = found === undefined ? 0 : fonts[look].indexOf(found);
-      const last = pieces.at(-1);
-      const own = found === undefined ? UNKNOWN_LETTER : shown;
-      if (last?.part === part) last.text += own;
-      else pieces.push({ text: own, part });
-    }
-    return pieces.flatMap(({ text: own, part }): readonly Run[] => {
-      const font = embedded[look][part];
-      if (font === undefined) return [];
-      return [{ font, hex: font.encodeText(own), width: font.widthOfTextAtSize(own, 1) }];
-    });
+  const known = { plain: new Map<string, Letter>(), bold: new Map<string, Letter>() };
+  const letterOf = (letter: string, look: 'plain' | 'bold'): Letter => {
+    const had = known[look].get(letter);
+    if (had !== undefined) return had;
+    const shown = inFont(letter);
+    const found = partOf(fonts[look], shown);
+    const own = found === undefined ? UNKNOWN_LETTER : shown;
+    const part = found === undefined ? 0 : fonts[look].indexOf(found);
+    const made = {
+      part,
+      hex: embedded[look][part]?.encodeText(own).asString() ?? '',
+      width: fonts[look][part]?.advanceOf(own.codePointAt(0) ?? 0) ?? 0.5,
+    };
+    known[look].set(letter, made);
+    return made;
   };
   return (text, bold) => {
     const look = bold ? 'bold' : 'plain';
-    const had = known[look].get(text);
-    if (had !== undefined) return had;
-    const runs = makeRuns(text, look);
-    if (known[look].size < 50_000) known[look].set(text, runs);
-    return runs;
+    const runs: { font: PDFFont; hex: string; width: number; part: number }[] = [];
+    for (const each of text) {
+      const { part, hex, width } = letterOf(each, look);
+      const last = runs.at(-1);
+      const font = embedded[look][part];
+      if (last?.part === part) {
+        last.hex += hex;
+        last.width += width;
+      } else if (font !== undefined) runs.push({ font, hex, width, part });
+    }
+    return runs.map(({ font, hex, width }) => ({ font, hex: PDFHexString.of(hex), width }));
   };
 }
 

@@ -1,5 +1,5 @@
 import { type Id, createIdMaker } from '@zest/core/job/id';
-import type { Job } from '@zest/core/job/job';
+import { type Job, createJob, listRecords } from '@zest/core/job/job';
 import type { RecordOf } from '@zest/core/job/record';
 import { startJob } from '@zest/core/library/startJob';
 import { disciplineOf } from '@zest/core/takeoff/discipline';
@@ -27,6 +27,7 @@ import {
   addUpperFloor,
 } from './jobTrades.ts';
 import { priceJob } from './pricing.ts';
+import { BOATHOUSE_REPORTS } from './reports.ts';
 import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
 import { PLAN_SCALE } from './plan.ts';
@@ -94,7 +95,11 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     unit: 'ft²',
     order: 1,
   });
-  return priceJob(withOwnPrices(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId)), makeId);
+  const priced = priceJob(
+    withOwnPrices(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId)),
+    makeId,
+  );
+  return createJob([...listRecords(priced), ...BOATHOUSE_REPORTS]);
 }
 
 const PARTIES = {

@@ -1,3 +1,4 @@
+import { OFFICE_REPORTS } from '../boathouse/reports.ts';
 import { type Id, createIdMaker } from '@zest/core/job/id';
 import { type Job, settingsOf } from '@zest/core/job/job';
 import { put } from '@zest/core/job/change';
@@ -94,6 +95,7 @@ export function createHeronJob(): Job {
     ...content,
   });
   const job = finishJob([
+    ...OFFICE_REPORTS,
     ...started.map((record) =>
       record.type === 'settings'
         ? {

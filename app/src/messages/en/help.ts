@@ -4,7 +4,7 @@ export const help = {
   materialListWords: 'materials purchase buy order take-off list shopping cut list',
   supplier: 'Supplier of an item, in the price book',
   supplierWords: 'vendor merchant price list import prices',
-  hours: 'Hours by craft and section, as charts',
+  hours: 'Hours by craft and crew',
   hoursWords: 'labor hours man-hours work crew time',
   wages: 'Wages, crews and regions',
   wagesWords: 'labor rate burden payroll location factor',

@@ -16,14 +16,15 @@ const FILE_WORDS: Readonly<Record<ReportFile, string>> = {
 };
 
 interface ExportMenuProps {
-  readonly open: OpenReport;
+  /** The report as it is when it is asked for. */
+  readonly getOpen: () => OpenReport;
   /** Somebody's own workbook is to be filled. */
   readonly onOwn: () => void;
 }
 
 /** A report as a file: one button, and how far it is while it is written. */
-export function ExportMenu({ open, onOwn }: ExportMenuProps) {
-  const { writing, save, stop } = useWriter(open);
+export function ExportMenu({ getOpen, onOwn }: ExportMenuProps) {
+  const { writing, save, stop } = useWriter(getOpen);
   if (writing !== undefined)
     return (
       <span role="status" style={{ display: 'inline-flex', gap: 8, alignItems: 'center', minWidth: 200 }}>

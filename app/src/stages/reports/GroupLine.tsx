@@ -7,7 +7,7 @@ import {
   ChevronsUpDown,
   X,
 } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { ReportGroupSpec } from '@zest/core/job/records/report';
 import type { OpenReport } from '@zest/core/reports/openReport';
 import { headingOf } from '@zest/core/reports/report';
@@ -25,7 +25,7 @@ interface GroupLineProps {
 }
 
 /** What a report is grouped by, one inside the other. Headings are dragged here, or chosen. */
-export function GroupLine({ open, change }: GroupLineProps) {
+export const GroupLine = memo(function GroupLine({ open, change }: GroupLineProps) {
   const [over, setOver] = useState(false);
   const { groups } = open.spec;
   const set = (label: string, next: readonly ReportGroupSpec[]): void =>
@@ -74,6 +74,18 @@ export function GroupLine({ open, change }: GroupLineProps) {
           ))}
       </Select>
     </div>
+  );
+}, isMadeAlike);
+
+/** Neither what it is made of nor what its columns are called is another; figures do not stand there. */
+export function isMadeAlike(
+  a: { readonly open: OpenReport; readonly change?: unknown },
+  b: { readonly open: OpenReport; readonly change?: unknown },
+): boolean {
+  return (
+    a.open.spec === b.open.spec &&
+    a.change === b.change &&
+    a.open.context.figures.job.scope === b.open.context.figures.job.scope
   );
 }
 

@@ -23,7 +23,7 @@ const SHOWN_PAGES = 12;
 
 /** How a report is printed, with its pages as they will be. */
 export function PageDialog({ open, change, onClose }: PageDialogProps) {
-  const writer = useWriter(open);
+  const writer = useWriter(() => open);
   const laid = useLaidPages(open, writer.worker);
   const print = async (): Promise<void> => {
     const blob = await writer.write('pdf');

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Selection } from '@zest/core/calculate/explain/throughLine';
 import type { OpenReport } from '@zest/core/reports/openReport';
 import type { RowLink } from '@zest/core/reports/sources';
@@ -13,7 +13,7 @@ import { t } from '../../messages/t.ts';
 import { cellWritingOf } from './cellWords.ts';
 import { fieldOfColumn, reportColumns } from './reportColumns.tsx';
 import { readReportEdits } from './reportEdits.ts';
-import { type Folded, type ShownRow, shownRows } from './reportRows.ts';
+import { type Folded, type ShownRow, WHOLE, groupAt, shownRows } from './reportRows.ts';
 import type { ChangeSpec } from './useReports.ts';
 
 /** What a dragged heading carries. */
@@ -39,11 +39,12 @@ export function ReportTable({ open, change, isOwn, onRow }: ReportTableProps) {
     (key: string, isFolded: boolean) => setFolded((now) => new Map([...now, [key, isFolded]])),
     [],
   );
-  const rows = useMemo(() => shownRows(open, folded), [open, folded]);
+  const rows = useRows(open, folded);
+  const foot = useFoot(open);
   const columns = useMemo(() => {
     const writing = cellWritingOf(open.context.figures.job, formats);
-    return reportColumns({ open, writing, onFold });
-  }, [open, formats, onFold]);
+    return reportColumns({ open, writing, onFold, foot });
+  }, [open, formats, onFold, foot]);
   const edit = useEdits(open);
   if (open.order.length === 0)
     return (
@@ -69,10 +70,10 @@ export function ReportTable({ open, change, isOwn, onRow }: ReportTableProps) {
         onSort: (column) =>
           void change(t('report.sortARe'), (spec) => ({ ...spec, sorts: nextSorts(spec.sorts, column) })),
       }}
-      foot={hasTotals(open) ? { type: 'foot', key: 'all', group: open.root, isFolded: false } : undefined}
+      foot={foot}
       onEdit={edit}
       onFold={(row, isFolded) => {
-        if (row.type === 'group') onFold(row.group.key, isFolded);
+        if (row.type === 'group') onFold(groupAt(open, row.path).key, isFolded);
         return row.type === 'group';
       }}
       onSelect={(row) => {
@@ -102,6 +103,38 @@ function useWidths(isOwn: boolean, change: ChangeSpec): readonly [Arrangement, (
         }),
       })),
   ];
+}
+
+/** The rows: the same for as long as no row comes, goes or moves, whatever their figures become. */
+function useRows(open: OpenReport, folded: Folded): readonly ShownRow[] {
+  const { order, spec } = open;
+  return useMemo(
+    () => shownRows(open, folded),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the report is another with every figure
+    [order, spec, folded],
+  );
+}
+
+/** Rows from which on the totals of all are figured once the first rows are on the screen. */
+const MANY_ROWS = 3_000;
+
+/** The totals of all rows: of a long report a moment after its first rows. */
+function useFoot(open: OpenReport): ShownRow | undefined {
+  const isLong = open.order.length > MANY_ROWS;
+  const [isReady, setReady] = useState(!isLong);
+  useEffect(() => {
+    if (isReady) return;
+    // Behind what is drawn now, and no longer: a timer comes after the frame.
+    const frame = requestAnimationFrame(() => setTimeout(() => setReady(true)));
+    return () => cancelAnimationFrame(frame);
+  }, [isReady]);
+  return useMemo(
+    () =>
+      hasTotals(open) && (isReady || !isLong)
+        ? { type: 'foot', key: 'all', path: WHOLE, depth: 0, isFolded: false }
+        : undefined,
+    [open, isReady, isLong],
+  );
 }
 
 const hasTotals = ({ spec }: OpenReport): boolean => spec.columns.some(({ total }) => total !== undefined);

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Columns3, Filter } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { OpenReport } from '@zest/core/reports/openReport';
 import { CommitInput } from '../../parts/CommitInput.tsx';
 import { MoreMenu } from '../../parts/MoreMenu.tsx';
@@ -38,9 +38,16 @@ export function ReportView({ report, changes }: ReportViewProps) {
   const open = useOpenReport(report.spec, earlier.figures);
   const [asking, setAsking] = useState<Asking>();
   const close = (): void => setAsking(undefined);
+  const getOpen = useLatest(open);
   return (
     <div className={layout.stage}>
-      <ReportBar report={report} open={open} changes={changes} onAsk={setAsking} />
+      <ReportBar
+        report={report}
+        rows={open.order.length}
+        getOpen={getOpen}
+        changes={changes}
+        onAsk={setAsking}
+      />
       {report.spec.source === 'changes' ? <SnapshotChoice earlier={earlier} /> : null}
       <GroupLine open={open} change={changes.change} />
       <FilterLine open={open} onAsk={() => setAsking('filter')} />
@@ -54,18 +61,25 @@ export function ReportView({ report, changes }: ReportViewProps) {
   );
 }
 
+/** Gives the latest value when it is asked for; what has it need not be drawn with every figure. */
+function useLatest<Value>(value: Value): () => Value {
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  });
+  return useCallback(() => latest.current, []);
+}
+
 interface ReportBarProps extends ReportViewProps {
-  readonly open: OpenReport;
+  readonly rows: number;
+  readonly getOpen: () => OpenReport;
   readonly onAsk: (asking: Asking) => void;
 }
 
-function ReportBar({ report, open, changes, onAsk }: ReportBarProps) {
-  const { change, add, drop } = changes;
-  const services = useServices();
+const ReportBar = memo(function ReportBar(props: ReportBarProps) {
+  const { report, rows, getOpen, changes, onAsk } = props;
+  const { change } = changes;
   const { name } = report.spec;
-  const said = (refused: string | undefined): void => {
-    if (refused !== undefined) tellProblem(refused);
-  };
   return (
     <div className={`${layout.bar} wraps`}>
       {report.id === undefined ? (
@@ -83,7 +97,7 @@ function ReportBar({ report, open, changes, onAsk }: ReportBarProps) {
       )}
       <span className="soft" role="status">
         {t('report.rowsOf', {
-          rows: t('count.row', { count: open.order.length }),
+          rows: t('count.row', { count: rows }),
           what: SOURCE_WORDS[report.spec.source],
         })}
       </span>
@@ -97,25 +111,38 @@ function ReportBar({ report, open, changes, onAsk }: ReportBarProps) {
       <Button size="sm" variant="outline" onClick={() => onAsk('page')}>
         {t('report.pageAndPrint')}
       </Button>
-      <ExportMenu open={open} onOwn={() => onAsk('own')} />
-      <MoreMenu
-        label={t('report.moreWithThisReport')}
-        entries={[
-          [
-            t('report.duplicate'),
-            () =>
-              said(
-                add(t('report.duplicateNamed', { name }), {
-                  ...report.spec,
-                  folder: '',
-                  name: t('report.copyOf', { name: name.slice(0, 180) }),
-                }),
-              ),
-          ],
-          [t('report.shareAsFile'), () => writeSpec(services, report.spec)],
-          ...(report.id === undefined ? [] : [[t('report.delete'), drop] as const]),
-        ]}
-      />
+      <ExportMenu getOpen={getOpen} onOwn={() => onAsk('own')} />
+      <MoreWithReport report={report} changes={changes} />
     </div>
+  );
+});
+
+/** What is done with a report less often: a copy, a file to share, its end. */
+function MoreWithReport({ report, changes }: ReportViewProps) {
+  const { add, drop } = changes;
+  const services = useServices();
+  const { name } = report.spec;
+  const said = (refused: string | undefined): void => {
+    if (refused !== undefined) tellProblem(refused);
+  };
+  return (
+    <MoreMenu
+      label={t('report.moreWithThisReport')}
+      entries={[
+        [
+          t('report.duplicate'),
+          () =>
+            said(
+              add(t('report.duplicateNamed', { name }), {
+                ...report.spec,
+                folder: '',
+                name: t('report.copyOf', { name: name.slice(0, 180) }),
+              }),
+            ),
+        ],
+        [t('report.shareAsFile'), () => writeSpec(services, report.spec)],
+        ...(report.id === undefined ? [] : [[t('report.delete'), drop] as const]),
+      ]}
+    />
   );
 }

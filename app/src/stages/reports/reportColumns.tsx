@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import type { Cell } from '@zest/core/reports/cell';
+import type { Group } from '@zest/core/reports/arrange';
+import { type Cell, isFigureKind } from '@zest/core/reports/cell';
 import type { OpenReport } from '@zest/core/reports/openReport';
 import { alignOf, headingOf, shownColumns, widthOf } from '@zest/core/reports/report';
 import { type CellWriting, joinCellText, writeCell } from '@zest/core/reports/writeCell';
@@ -11,21 +12,27 @@ import type { GridColumn } from '../../tables/gridProps.ts';
 import { t } from '../../messages/t.ts';
 import { failureWords } from './cellWords.ts';
 import { canEdit } from './reportEdits.ts';
-import type { ShownRow } from './reportRows.ts';
+import { type ShownRow, groupAt } from './reportRows.ts';
 import { styles } from './styles.ts';
 
 const GROUP_PX = 190;
+/** A bold digit of the table. */
+const FIGURE_PX = 7.6;
 
 interface ColumnMeans {
   readonly open: OpenReport;
   readonly writing: CellWriting;
   readonly onFold: (key: string, isFolded: boolean) => void;
+  /** The totals of all, once they are there. */
+  readonly foot: ShownRow | undefined;
 }
 
 /** The columns of a report as the table takes them. */
-export function reportColumns({ open, writing, onFold }: ColumnMeans): readonly GridColumn<ShownRow>[] {
+export function reportColumns({ open, writing, onFold, foot }: ColumnMeans): readonly GridColumn<ShownRow>[] {
   const { job } = open.context.figures;
   const heading = (field: string): string => headingOfField(field, job);
+  // Names of groups stand in the first column.
+  const isGrouped = open.spec.groups.length > 0;
   return shownColumns(open).flatMap((at, place): readonly GridColumn<ShownRow>[] => {
     const column = open.columns[at];
     if (column === undefined) return [];
@@ -33,18 +40,21 @@ export function reportColumns({ open, writing, onFold }: ColumnMeans): readonly 
     const cellOf = (row: ShownRow): Cell =>
       row.type === 'row'
         ? open.cellOf(row.at, at)
-        : row.type === 'foot' || row.isFolded || row.group.depth === 0
-          ? open.totalsOf(row.group).totals[at]
+        : row.type === 'foot' || row.isFolded || row.depth === 0
+          ? open.totalsOf(groupAt(open, row.path)).totals[at]
           : undefined;
     const text = (row: ShownRow): string => joinCellText(writeCell(cellOf(row), spec.places, writing));
     const field = 'field' in spec.of ? spec.of.field : undefined;
+    // Neither a figure nor a heading is cut: the largest figure stands at the foot.
+    const title = headingOf(column, heading);
+    const footPx = foot === undefined || !isFigureKind(column.kind) ? 0 : text(foot).length * FIGURE_PX + 18;
+    const leastPx = Math.max(footPx, title.length * FIGURE_PX + 18, place === 0 && isGrouped ? GROUP_PX : 0);
     return [
       {
         id: spec.key,
-        title: headingOf(column, heading),
+        title,
         ...hintOf(spec.of),
-        // Names of groups stand in the first column.
-        width: `${place === 0 && open.spec.groups.length > 0 ? Math.max(GROUP_PX, widthOf(column)) : widthOf(column)}px`,
+        width: `${Math.max(widthOf(column), leastPx)}px`,
         align: alignOf(column),
         stays: place === 0,
         text,
@@ -96,7 +106,7 @@ function CellView({ cell, places, writing, open }: CellViewProps) {
 }
 
 interface GroupLabelProps {
-  readonly row: Extract<ShownRow, { readonly group: unknown }>;
+  readonly row: Extract<ShownRow, { readonly path: unknown }>;
   readonly open: OpenReport;
   readonly writing: CellWriting;
   readonly onFold: (key: string, isFolded: boolean) => void;
@@ -106,10 +116,11 @@ interface GroupLabelProps {
 
 /** What a group is called, in the place of its first column. */
 function GroupLabel({ row, open, writing, onFold, total }: GroupLabelProps) {
-  const { group, isFolded } = row;
+  const { isFolded, path } = row;
+  const group = groupAt(open, path);
   const own = joinCellText(writeCell(total, undefined, writing));
   if (group.depth === 0) return <span>{[t('report.total'), own].filter(Boolean).join(' ')}</span>;
-  const name = groupName(open, row, writing);
+  const name = groupName(open, group, writing);
   const indent = { paddingLeft: (group.depth - 1) * 14 };
   if (row.type === 'foot')
     return (
@@ -135,11 +146,7 @@ function GroupLabel({ row, open, writing, onFold, total }: GroupLabelProps) {
 }
 
 /** What a group is alike in; where that says nothing, what it says nothing of. */
-export function groupName(
-  open: OpenReport,
-  { group }: Pick<GroupLabelProps['row'], 'group'>,
-  writing: CellWriting,
-): string {
+export function groupName(open: OpenReport, group: Group, writing: CellWriting): string {
   const column = group.column === undefined ? undefined : open.columns[group.column];
   const name = joinCellText(writeCell(group.label, column?.spec.places, writing));
   if (name !== '' || column === undefined) return name;

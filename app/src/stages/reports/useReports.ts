@@ -87,11 +87,11 @@ export function useReportChanges(current: ListedReport | undefined) {
     },
     [current, settle, add],
   );
-  const drop = (): void => {
+  const drop = useCallback((): void => {
     if (current?.id === undefined) return;
     const refused = settle(t('report.deleteNamed', { name: current.spec.name }), remove(current.id));
     if (refused !== undefined) tellProblem(refused);
     else go('');
-  };
-  return { add, change, drop, go, reportId };
+  }, [current, settle, go]);
+  return useMemo(() => ({ add, change, drop, go, reportId }), [add, change, drop, go, reportId]);
 }

@@ -33,7 +33,7 @@ export interface Writing {
 }
 
 /** Writes a report as a file of the person's; long work shows how far it is, and is stopped when asked. */
-export function useWriter(open: OpenReport) {
+export function useWriter(getOpen: () => OpenReport) {
   const worker = useReportWorker();
   const { download } = useServices();
   const [writing, setWriting] = useState<Writing | undefined>();
@@ -44,7 +44,7 @@ export function useWriter(open: OpenReport) {
       stop.current = controller;
       setWriting({ as, done: 0, of: 1 });
       try {
-        const printed = printReport(open);
+        const printed = printReport(getOpen());
         const onWritten = proxy((done: number, of: number) => setWriting({ as, done, of }));
         return await worker.ask(
           (remote) => remote.write(printed, as, onWritten),
@@ -64,11 +64,11 @@ export function useWriter(open: OpenReport) {
         setWriting(undefined);
       }
     },
-    [open, worker],
+    [getOpen, worker],
   );
   const save = async (as: ReportFile): Promise<void> => {
     const blob = await write(as);
-    if (blob !== undefined) download(fileName(open.spec.name, `.${as}`), blob);
+    if (blob !== undefined) download(fileName(getOpen().spec.name, `.${as}`), blob);
   };
   return { writing, write, save, stop: () => stop.current?.abort(), worker };
 }

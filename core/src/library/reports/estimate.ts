@@ -19,7 +19,7 @@ export const ESTIMATE = [
       sum('line.on_top'),
       sum('line.price'),
     ],
-    { groups: [by('phase'), by('section', { collapsed: true })] },
+    { groups: [by('section', { collapsed: true })] },
   ),
   preset(
     'by-cost-code',
