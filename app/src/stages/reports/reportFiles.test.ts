@@ -95,7 +95,7 @@ describe('a report as XLSX', () => {
   it('folds its groups, keeps its heading in sight and writes units as formats', async () => {
     const workbook = new ExcelJS.Workbook();
     await workbook.xlsx.load(
-      await writeSheets([reportSheet(printed(specOf('by-section')))], () => undefined),
+      await writeSheets([reportSheet(printed(specOf('by-level-and-zone')))], () => undefined),
     );
     const sheet = workbook.worksheets[0];
     expect(sheet?.views[0]).toMatchObject({ state: 'frozen' });
