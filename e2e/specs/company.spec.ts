@@ -12,7 +12,7 @@ test('the company is set up once, a new job takes its copy, tells what changed t
   await expect(page.getByRole('heading', { name: 'Company', exact: true })).toBeVisible();
   // No sheets, no estimate, no bid: those are of jobs.
   const spine = page.getByRole('navigation', { name: 'Stages' });
-  await expect(spine.getByRole('link')).toHaveText(['', 'Assemblies', 'Prices', 'Company']);
+  await expect(spine.getByRole('link')).toHaveText(['', 'Assemblies', 'Prices', 'Reports', 'Company']);
   await page.getByLabel('Company address').fill('4 Alder Lane\nPort Reeve');
   await page.getByLabel('Tax number').fill('TX 44');
   await page.getByLabel('Tax number').press('Enter');

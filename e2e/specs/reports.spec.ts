@@ -193,3 +193,43 @@ test('a report is shared as a file, and one that is no report is refused by name
   await input.setInputFiles(path);
   await expect(list(page).getByRole('button', { name: 'What the bid rests on' })).toBeVisible();
 });
+
+test('groups in the order of their cost, a folder of one’s own, and several reports in one workbook', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openReport(page, 'One line a section');
+  await page.getByLabel('Order of Section').selectOption('by Cost');
+  await page.getByRole('button', { name: 'Section: last to first' }).click();
+  const costs = async (): Promise<readonly number[]> => {
+    const texts = await page.locator('.group [role=gridcell]:nth-child(3)').allInnerTexts();
+    return texts.map((text) => Number(text.replace(/[^\d.]/g, '')));
+  };
+  await expect
+    .poll(async () => {
+      const shown = await costs();
+      return shown.length > 5 && shown.every((cost, at) => at === 0 || cost <= (shown[at - 1] ?? 0));
+    })
+    .toBe(true);
+
+  await page.getByRole('button', { name: 'More with this report' }).click();
+  await page.getByRole('menuitem', { name: 'Put into a folder' }).click();
+  await page.getByRole('dialog').getByLabel('Folder').fill('For the office');
+  await page.keyboard.press('Enter');
+  await expect(list(page).getByRole('heading', { name: 'For the office' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'More with this report' }).click();
+  await page.getByRole('menuitem', { name: 'Several reports in one XLSX' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Several reports in one workbook' });
+  await dialog.getByRole('checkbox', { name: 'Drawing list and scales' }).check({ force: true });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Save the workbook' }).click(),
+  ]);
+  const workbook = new ExcelJS.Workbook();
+  await workbook.xlsx.readFile(await download.path());
+  expect(workbook.worksheets.map(({ name }) => name)).toEqual([
+    'One line a section',
+    'Drawing list and scales',
+  ]);
+});

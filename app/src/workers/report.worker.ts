@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { reportRows } from '@zest/core/formats/report/csv';
 import { reportHtml } from '@zest/core/formats/report/html';
 import { type PrintedReport, paperWordsOf, writingOf } from '@zest/core/formats/report/printed';
-import { reportSheet } from '@zest/core/formats/report/sheet';
+import { reportSheet, withOwnNames } from '@zest/core/formats/report/sheet';
 import { reportXml } from '@zest/core/formats/report/xml';
 import type { LaidPages } from '@zest/core/reports/pages/page';
 import { layoutReport } from '@zest/core/reports/pages/layoutReport';
@@ -24,6 +24,13 @@ async function layOut(printed: PrintedReport): Promise<LaidPages> {
 
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 
+async function writeWorkbook(all: readonly PrintedReport[], onWritten: OnWritten): Promise<Blob> {
+  const sheets = withOwnNames(all.map(reportSheet));
+  const rows = sheets.reduce((sum, { rows: own }) => sum + own.length, 0);
+  const { writeSheets } = await import('./writeSheets.ts');
+  return new Blob([await writeSheets(sheets, (done) => onWritten(done, rows))], { type: XLSX });
+}
+
 const WRITERS: Readonly<Record<ReportFile, (printed: PrintedReport, onWritten: OnWritten) => Promise<Blob>>> =
   {
     pdf: async (printed, onWritten) => {
@@ -34,12 +41,7 @@ const WRITERS: Readonly<Record<ReportFile, (printed: PrintedReport, onWritten: O
       const bytes = await writePages(laid, await loadFonts(), info, (done) => onWritten(done, pages.length));
       return new Blob([bytes as BlobPart], { type: 'application/pdf' });
     },
-    xlsx: async (printed, onWritten) => {
-      const sheet = reportSheet(printed);
-      const { writeSheets } = await import('./writeSheets.ts');
-      const bytes = await writeSheets([sheet], (done) => onWritten(done, sheet.rows.length));
-      return new Blob([bytes], { type: XLSX });
-    },
+    xlsx: (printed, onWritten) => writeWorkbook([printed], onWritten),
     csv: (printed) => Promise.resolve(csvBlob(csvText(reportRows(printed)))),
     html: (printed) => Promise.resolve(new Blob([reportHtml(printed)], { type: 'text/html;charset=utf-8' })),
     xml: (printed) => Promise.resolve(new Blob([reportXml(printed)], { type: 'application/xml' })),
@@ -47,6 +49,7 @@ const WRITERS: Readonly<Record<ReportFile, (printed: PrintedReport, onWritten: O
 
 const worker: ReportWorker = {
   write: (printed, as, onWritten) => WRITERS[as](printed, (done, of) => void onWritten(done, of)),
+  writeWorkbook: (all, onWritten) => writeWorkbook(all, (done, of) => void onWritten(done, of)),
   layOut: async (printed, most) => {
     const laid = await layOut(printed);
     return { ...laid, pages: laid.pages.slice(0, most), count: laid.pages.length };

@@ -1,22 +1,13 @@
 import { Button } from '@chakra-ui/react';
 import { type Dispatch, type SetStateAction, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { type Doubt, type DoubtRule, factsOfDoubt } from '@zest/core/doubts/doubt';
 import type { Subject } from '@zest/core/doubts/subjects';
 import { listWith } from '../../messages/lists.ts';
-import type { DoubtPlace } from '@zest/core/doubts/place';
 import { put, remove } from '@zest/core/job/change';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { describeDoubt, headOfRule } from '../../messages/describeDoubt.ts';
-import {
-  useFormats,
-  useJobActions,
-  useLook,
-  useOpenJob,
-  useServices,
-  useSetView,
-} from '../../stores/context.tsx';
+import { useFormats, useLook, useOpenJob, useServices } from '../../stores/context.tsx';
 import { useOfJob } from '../../stores/jobHooks.ts';
 import { dayOf } from '../../platform/days.ts';
 import { TextButton } from '../../parts/buttons.tsx';
@@ -25,6 +16,7 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { remedyOf } from './remedies.ts';
 import { styles } from './styles.ts';
+import { useGoToPlace } from './useGoToPlace.ts';
 import { Empty } from '../../parts/Empty.tsx';
 
 /** What a careful colleague would ask before the bid goes out. */
@@ -129,64 +121,12 @@ function RuleGroup({ rule, doubts }: { readonly rule: DoubtRule; readonly doubts
   );
 }
 
-/** Where one looks at it, on its own stage with the thing in hand. */
-function useGo(): (place: DoubtPlace) => void {
-  const navigate = useNavigate();
-  const { job, jobId } = useOpenJob();
-  const actions = useJobActions();
-  const setView = useSetView();
-  return (place) => {
-    const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
-    switch (place.at) {
-      case 'sheet':
-        setView({ tool: 'scale' });
-        return to(`measure/${encodeURIComponent(place.id)}`);
-      case 'scope': {
-        actions.select({ type: 'scope', id: place.id });
-        const mark = [...job.mark.values()].find(({ scopeId }) => scopeId === place.id);
-        setView({ penScope: place.id, tool: 'select' });
-        return to(mark === undefined ? 'measure' : `measure/${encodeURIComponent(mark.sheetId)}`);
-      }
-      case 'marks':
-        setView({ selectedMarks: new Set(place.ids), tool: 'select' });
-        if (place.ids[0] !== undefined) actions.select({ type: 'mark', id: place.ids[0] });
-        return to(`measure/${encodeURIComponent(place.sheetId)}`);
-      case 'line':
-        actions.select({ type: 'line', key: place.key });
-        setView({ estimateSide: 'line' });
-        return to('estimate');
-      case 'section':
-        actions.select({ type: 'section', id: place.id });
-        return to('estimate');
-      case 'package':
-        return to(`quotes?package=${encodeURIComponent(place.id)}`);
-      case 'yardstick':
-        setView({ estimateSide: 'yardsticks' });
-        return to('estimate');
-      case 'prices':
-        return to('prices');
-      case 'alternates':
-        setView({ estimateSide: 'alternates' });
-        return to('estimate');
-      case 'summary':
-        setView({ estimateSide: 'bid' });
-        return to('estimate');
-      case 'bid':
-        return to('bid');
-      case 'measure':
-        return to('measure');
-      case 'figures':
-        return to('figures');
-    }
-  };
-}
-
 function DoubtRow({ doubt }: { readonly doubt: Doubt }) {
   const { job } = useOpenJob();
   const services = useServices();
   const settle = useSettle();
   const formats = useFormats();
-  const go = useGo();
+  const go = useGoToPlace();
   const [reason, setReason] = useState<string | undefined>();
   const remedy = remedyOf(doubt, job, services.makeId);
   const tell = (refused: string | undefined): void => {

@@ -52,6 +52,7 @@ export function ColumnsDialog({ open, change, onClose }: ColumnsDialogProps) {
         <span>{t('report.heading')}</span>
         <span>{t('report.atTheFoot')}</span>
         <span>{t('report.decimals')}</span>
+        <span>{t('report.align')}</span>
         <span>{t('report.shown')}</span>
       </div>
       <DragList
@@ -150,6 +151,7 @@ function ColumnRow({ open, columnKey, set }: ColumnRowProps) {
       />
       <TotalChoice open={open} spec={spec} put={put} />
       <Places spec={spec} name={name} put={put} />
+      <AlignChoice spec={spec} name={name} put={put} />
       <Checkbox
         checked={spec.hidden !== true}
         aria-label={t('report.showColumn', { name })}
@@ -292,6 +294,26 @@ function Places({ spec, name, put }: PlacesProps) {
           {each}
         </option>
       ))}
+    </Select>
+  );
+}
+
+function AlignChoice({ spec, name, put }: PlacesProps) {
+  const { align, ...bare } = spec;
+  return (
+    <Select
+      small
+      aria-label={t('report.alignOf', { name })}
+      value={align ?? ''}
+      onChange={({ target }) =>
+        void put(
+          target.value === 'left' || target.value === 'right' ? { ...bare, align: target.value } : bare,
+        )
+      }
+    >
+      <option value="">{t('report.usual')}</option>
+      <option value="left">{t('report.left')}</option>
+      <option value="right">{t('report.right')}</option>
     </Select>
   );
 }

@@ -122,6 +122,7 @@ function GroupChip({ open, at, set }: GroupChipProps) {
       <b className="cut" title={name}>
         {name}
       </b>
+      <GroupOrder open={open} group={group} onOrder={(next) => set(label, changed(next))} />
       {at > 0 ? (
         <IconAction
           label={t('report.groupOutward', { name })}
@@ -157,5 +158,35 @@ function GroupChip({ open, at, set }: GroupChipProps) {
         }
       />
     </span>
+  );
+}
+
+interface GroupOrderProps {
+  readonly open: OpenReport;
+  readonly group: ReportGroupSpec;
+  readonly onOrder: (group: ReportGroupSpec) => void;
+}
+
+/** What puts the groups in order: what they are called, or a total of theirs. */
+function GroupOrder({ open, group, onOrder }: GroupOrderProps) {
+  const totaled = open.spec.columns.filter(({ total }) => total !== undefined);
+  if (totaled.length === 0) return null;
+  const name = nameOfColumn(open, group.column);
+  const { sortBy, ...byName } = group;
+  return (
+    <Select
+      small
+      aria-label={t('report.groupOrder', { name })}
+      style={{ width: 96 }}
+      value={sortBy ?? ''}
+      onChange={({ target }) => onOrder(target.value === '' ? byName : { ...byName, sortBy: target.value })}
+    >
+      <option value="">{t('report.byName')}</option>
+      {totaled.map(({ key }) => (
+        <option key={key} value={key}>
+          {t('report.byTotal', { name: nameOfColumn(open, key) })}
+        </option>
+      ))}
+    </Select>
   );
 }

@@ -5,6 +5,7 @@ import type { OpenReport } from '@zest/core/reports/openReport';
 import type { LaidPages } from '@zest/core/reports/pages/page';
 import { Modal } from '../../parts/Modal.tsx';
 import { t } from '../../messages/t.ts';
+import { addressOfLogo } from '../settings/readLogo.ts';
 import { PageFields } from './PageFields.tsx';
 import { PageView } from './PageView.tsx';
 import { printFile } from '../../platform/printFile.ts';
@@ -60,31 +61,50 @@ export function PageDialog({ open, change, onClose }: PageDialogProps) {
     >
       <div className={styles.pageForm}>
         <PageFields open={open} change={change} />
-        <div>
-          <p className="soft" role="status">
-            {laid === undefined
-              ? t('report.layingOut')
-              : `${t('count.page', { count: laid.count })}${
-                  laid.count > laid.pages.length ? t('report.firstShown', { number: laid.pages.length }) : ''
-                }`}
-          </p>
-          <div className={styles.preview} tabIndex={0} role="region" aria-label={t('report.pages')}>
-            {laid?.pages.map((page, at) => (
-              <PageView key={at} page={page} laid={laid} label={t('report.pageNumber', { number: at + 1 })} />
-            ))}
-          </div>
-        </div>
+        <Preview open={open} laid={laid} />
       </div>
     </Modal>
   );
 }
 
+interface PreviewProps {
+  readonly open: OpenReport;
+  readonly laid: Laid | undefined;
+}
+
+/** The first pages, as they will be. */
+function Preview({ open, laid }: PreviewProps) {
+  const [ofJob] = open.context.figures.job.logo.values();
+  const logo = ofJob === undefined ? undefined : addressOfLogo(ofJob);
+  return (
+    <div>
+      <p className="soft" role="status">
+        {laid === undefined
+          ? t('report.layingOut')
+          : `${t('count.page', { count: laid.count })}${
+              laid.count > laid.pages.length ? t('report.firstShown', { number: laid.pages.length }) : ''
+            }`}
+      </p>
+      <div className={styles.preview} tabIndex={0} role="region" aria-label={t('report.pages')}>
+        {laid?.pages.map((page, at) => (
+          <PageView
+            key={at}
+            page={page}
+            laid={laid}
+            label={t('report.pageNumber', { number: at + 1 })}
+            logo={logo}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+type Laid = LaidPages & { readonly count: number };
+
 /** The pages as they will be printed, laid out beside the page and again with every change. */
-function useLaidPages(
-  open: OpenReport,
-  worker: ReportWriter,
-): (LaidPages & { readonly count: number }) | undefined {
-  const [laid, setLaid] = useState<(LaidPages & { readonly count: number }) | undefined>();
+function useLaidPages(open: OpenReport, worker: ReportWriter): Laid | undefined {
+  const [laid, setLaid] = useState<Laid | undefined>();
   useEffect(() => {
     let current = true;
     worker

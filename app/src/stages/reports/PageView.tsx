@@ -4,6 +4,8 @@ interface PageViewProps {
   readonly page: LaidPage;
   readonly laid: Pick<LaidPages, 'widthPt' | 'heightPt'>;
   readonly label: string;
+  /** The logo as something a page can show. */
+  readonly logo: string | undefined;
 }
 
 /** On paper, whatever the theme of the screen. */
@@ -11,22 +13,22 @@ const INK = { plain: '#18211c', bold: '#18211c', soft: '#56615a' } as const;
 const TINT = { heading: '#efeadc', group: '#f7f4ec' } as const;
 
 /** A page as it is printed. */
-export const PageView = ({ page, laid: { widthPt, heightPt }, label }: PageViewProps) => (
+export const PageView = ({ page, laid: { widthPt, heightPt }, label, logo }: PageViewProps) => (
   <svg viewBox={`0 0 ${widthPt} ${heightPt}`} role="img" aria-label={label}>
     {page.items
       .filter(({ kind }) => kind === 'fill')
       .map((item, at) => (
-        <ItemView key={at} item={item} />
+        <ItemView key={at} item={item} logo={logo} />
       ))}
     {page.items
       .filter(({ kind }) => kind !== 'fill')
       .map((item, at) => (
-        <ItemView key={at} item={item} />
+        <ItemView key={at} item={item} logo={logo} />
       ))}
   </svg>
 );
 
-function ItemView({ item }: { readonly item: PageItem }) {
+function ItemView({ item, logo }: { readonly item: PageItem; readonly logo: string | undefined }) {
   switch (item.kind) {
     case 'fill':
       return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={TINT[item.tint]} />;
@@ -43,7 +45,14 @@ function ItemView({ item }: { readonly item: PageItem }) {
       );
     case 'picture':
       return (
-        <rect x={item.x} y={item.y} width={item.width} height={item.height} fill="#efeadc" stroke="#d9d3c2" />
+        <image
+          href={logo}
+          x={item.x}
+          y={item.y}
+          width={item.width}
+          height={item.height}
+          preserveAspectRatio="xMaxYMin meet"
+        />
       );
     case 'text':
       return (

@@ -4,6 +4,7 @@ import type { Stage } from '../stage.ts';
 
 export const stage: Stage = {
   path: 'reports',
+  ofCompany: t('report.reports'),
   name: t('report.reports'),
   icon: Rows3,
   atFoot: true,

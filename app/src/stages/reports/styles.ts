@@ -52,7 +52,7 @@ export const styles = classes({
   },
   columnRow: {
     display: 'grid',
-    gridTemplateColumns: 'minmax(120px, 1.2fr) minmax(110px, 1fr) 118px 78px 56px 28px',
+    gridTemplateColumns: 'minmax(120px, 1.2fr) minmax(110px, 1fr) 112px 72px 72px 50px 28px',
     gap: '6px',
     alignItems: 'center',
     '& .unit': { fontSize: '12px' },
@@ -75,6 +75,11 @@ export const styles = classes({
       borderLeftColor: 'border',
       paddingLeft: '12px',
     },
+  },
+  several: {
+    display: 'grid',
+    gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
+    gap: '6px 14px',
   },
   pageForm: { display: 'grid', gridTemplateColumns: '240px minmax(0, 1fr)', gap: '18px' },
   pageFields: { display: 'grid', gap: '10px', alignContent: 'start' },

@@ -1,4 +1,4 @@
-import { proxy } from 'comlink';
+import { type Remote, proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { BUDGETS_MS } from '@zest/core/formats/limits';
 import type { OpenReport } from '@zest/core/reports/openReport';
@@ -7,7 +7,7 @@ import { tellProblem } from '../../parts/toaster.tsx';
 import { type GuardedWorker, WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useServices } from '../../stores/context.tsx';
-import type { ReportFile, ReportWorker } from '../../workers/reportProtocol.ts';
+import type { OnWritten, ReportFile, ReportWorker } from '../../workers/reportProtocol.ts';
 import { printReport } from './printReport.ts';
 
 export type ReportWriter = GuardedWorker<ReportWorker>;
@@ -32,43 +32,45 @@ export interface Writing {
   readonly of: number;
 }
 
-/** Writes a report as a file of the person's; long work shows how far it is, and is stopped when asked. */
-export function useWriter(getOpen: () => OpenReport) {
+type Ask = (remote: Remote<ReportWorker>, onWritten: OnWritten) => Promise<Blob>;
+
+/** Has something written beside the page; long work shows how far it is, and is stopped when asked. */
+export function useWriting() {
   const worker = useReportWorker();
-  const { download } = useServices();
   const [writing, setWriting] = useState<Writing | undefined>();
   const stop = useRef<AbortController | undefined>(undefined);
-  const write = useCallback(
-    async (as: ReportFile): Promise<Blob | undefined> => {
+  const run = useCallback(
+    async (as: ReportFile, ask: Ask): Promise<Blob | undefined> => {
       const controller = new AbortController();
       stop.current = controller;
       setWriting({ as, done: 0, of: 1 });
       try {
-        const printed = printReport(getOpen());
         const onWritten = proxy((done: number, of: number) => setWriting({ as, done, of }));
-        return await worker.ask(
-          (remote) => remote.write(printed, as, onWritten),
-          BUDGETS_MS.report,
-          controller.signal,
-        );
+        return await worker.ask((remote) => ask(remote, onWritten), BUDGETS_MS.report, controller.signal);
       } catch (error) {
-        if (!(error instanceof WorkerEnded && error.reason === 'canceled'))
-          tellProblem(
-            describeProblem({
-              kind: 'writing-ended',
-              why: error instanceof WorkerEnded ? error.reason : 'died',
-            }),
-          );
+        const why = error instanceof WorkerEnded ? error.reason : 'died';
+        if (why !== 'canceled') tellProblem(describeProblem({ kind: 'writing-ended', why }));
         return undefined;
       } finally {
         setWriting(undefined);
       }
     },
-    [getOpen, worker],
+    [worker],
+  );
+  return { writing, run, stop: () => stop.current?.abort(), worker };
+}
+
+/** Writes a report as a file of the person's. */
+export function useWriter(getOpen: () => OpenReport) {
+  const { run, ...rest } = useWriting();
+  const { download } = useServices();
+  const write = useCallback(
+    (as: ReportFile) => run(as, (remote, onWritten) => remote.write(printReport(getOpen()), as, onWritten)),
+    [getOpen, run],
   );
   const save = async (as: ReportFile): Promise<void> => {
     const blob = await write(as);
     if (blob !== undefined) download(fileName(getOpen().spec.name, `.${as}`), blob);
   };
-  return { writing, write, save, stop: () => stop.current?.abort(), worker };
+  return { ...rest, write, save };
 }

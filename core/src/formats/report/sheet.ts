@@ -80,6 +80,18 @@ const sheetName = (name: string): string =>
     .trim()
     .slice(0, 31) || 'Report';
 
+/** Sheets of one workbook, each with a name that no other has: two of a name are numbered. */
+export function withOwnNames(sheets: readonly ReportSheet[]): readonly ReportSheet[] {
+  const taken = new Set<string>();
+  return sheets.map((sheet) => {
+    let { name } = sheet;
+    for (let number = 2; taken.has(name.toLowerCase()); number += 1)
+      name = `${sheet.name.slice(0, 31 - String(number).length - 1)} ${number}`;
+    taken.add(name.toLowerCase());
+    return { ...sheet, name };
+  });
+}
+
 export function reportSheet(printed: PrintedReport): ReportSheet {
   const { report } = printed;
   const words = paperWordsOf(printed);
