@@ -18,6 +18,8 @@ import { styles } from './styles.ts';
 const GROUP_PX = 190;
 /** A bold digit of the table. */
 const FIGURE_PX = 7.6;
+/** One that is not bold. */
+const PLAIN_PX = 7.4;
 
 interface ColumnMeans {
   readonly open: OpenReport;
@@ -48,7 +50,15 @@ export function reportColumns({ open, writing, onFold, foot }: ColumnMeans): rea
     // Neither a figure nor a heading is cut: the largest figure stands at the foot.
     const title = headingOf(column, heading);
     const footPx = foot === undefined || !isFigureKind(column.kind) ? 0 : text(foot).length * FIGURE_PX + 18;
-    const leastPx = Math.max(footPx, title.length * FIGURE_PX + 18, place === 0 && isGrouped ? GROUP_PX : 0);
+    // Prices for one, and what is calculated, often have no total, and a unit behind them.
+    const isRate = column.kind === 'rate' || column.formula !== undefined;
+    const ratePx = isRate ? widestPx(open, at, writing) : 0;
+    const leastPx = Math.max(
+      footPx,
+      ratePx,
+      title.length * FIGURE_PX + 18,
+      place === 0 && isGrouped ? GROUP_PX : 0,
+    );
     return [
       {
         id: spec.key,
@@ -68,6 +78,18 @@ export function reportColumns({ open, writing, onFold, foot }: ColumnMeans): rea
       },
     ];
   });
+}
+
+/** So many rows tell how wide a column must be. */
+const SEEN_ROWS = 200;
+
+/** The widest figure among the first rows. */
+function widestPx(open: OpenReport, at: number, writing: CellWriting): number {
+  const places = open.columns[at]?.spec.places;
+  const lengths = open.order
+    .slice(0, SEEN_ROWS)
+    .map((row) => joinCellText(writeCell(open.cellOf(row, at), places, writing)).length);
+  return Math.max(0, ...lengths) * PLAIN_PX + 18;
 }
 
 const hintOf = (of: OpenReport['spec']['columns'][number]['of']): { readonly hint?: string } =>

@@ -39,7 +39,7 @@ export const styles = classes({
     borderRadius: '4px',
     bg: 'bg.panel',
     padding: '0 2px 0 7px',
-    '& b': { fontWeight: 500, maxWidth: '180px' },
+    '& b': { fontWeight: 500, maxWidth: '180px', marginRight: '6px' },
   },
   problems: {
     margin: 0,
