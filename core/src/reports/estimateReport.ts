@@ -18,10 +18,18 @@ import { listLines } from '../estimate/lines.ts';
 import type { Job } from '../job/job.ts';
 import { query } from '../job/query.ts';
 import { remember } from '../job/remember.ts';
-import { type ComponentRow, type EstimateRow, alternateOfRow, isPriced, listRows } from '../estimate/rows.ts';
+import {
+  type ComponentRow,
+  type EstimateRow,
+  type PricedRow,
+  alternateOfRow,
+  isPriced,
+  listRows,
+} from '../estimate/rows.ts';
 import { overrideOf } from '../job/overrides.ts';
 import { costCodeOf, countedIn, sectionOf } from '../estimate/places.ts';
-import { takenQuote } from '../estimate/quotes.ts';
+import { quotedLine, takenQuote } from '../estimate/quotes.ts';
+import type { Id } from '../job/id.ts';
 import type { Failure } from '../job/failure.ts';
 import type { CostKind } from '../job/records/assembly.ts';
 import type { Item } from '../job/records/item.ts';
@@ -113,16 +121,19 @@ export function reportLine(figures: Figures, row: EstimateRow): ReportLine {
     case 'quote':
       return quoteLine(figures, row);
     default:
-      return pricedLine(figures, row, titleOfRow(row, overrideOf(job, row.key)?.description));
+      return pricedLine(figures, row, nameOfRow(job, row));
   }
 }
 
 type PlainRow = Extract<EstimateRow, { type: 'component' | 'purchase' | 'line' }>;
 
-const titleOfRow = (row: PlainRow, changed: string | undefined): string =>
-  row.type === 'line'
-    ? row.line.description
-    : (changed ?? (row.type === 'component' ? row.component.name : row.purchase.name));
+/** What a priced row is called, by whoever changed its name last. */
+export function nameOfRow(job: Job, row: PricedRow): string {
+  if (row.type === 'line') return row.line.description;
+  if (row.type === 'quote') return row.package.name;
+  const changed = overrideOf(job, row.key)?.description;
+  return changed ?? (row.type === 'component' ? row.component.name : row.purchase.name);
+}
 
 const EMPTY_LINE = {
   code: '',
@@ -307,50 +318,53 @@ export interface LineFacts {
 }
 
 export function factsOf(figures: Figures, row: EstimateRow): LineFacts | undefined {
-  const { job } = figures;
   if (!isPriced(row)) return undefined;
-  if (row.type === 'quote') {
-    const quote = takenQuote(job, row.package);
-    const { costCode = '', sectionId } = row.package;
-    const code = costCode || (sectionId === null ? '' : (job.section.get(sectionId)?.code ?? ''));
-    return {
-      flowing: undefined,
-      wastePercent: 0,
-      costCode: code,
-      source: quote?.company ?? '',
-      date: quote?.date ?? '',
-    };
-  }
-  const item = itemOfRow(figures, row);
-  const { quoted } = pricingOfRow(figures, row);
-  const ofLine = row.type === 'line' ? row.line : undefined;
-  const flowing = figures.has(lineNode(row.key, 'flowing'))
-    ? knownValue(figures.figure(lineNode(row.key, 'flowing')))
-    : undefined;
+  const node = lineNode(row.key, 'flowing');
   return {
-    flowing,
-    wastePercent:
-      row.type === 'line'
-        ? wasteOfLine(job, row.line)
-        : row.type === 'component'
-          ? purchaseOfComponent(job, row.placed).wastePercent
-          : 0,
-    costCode: codeOf(figures, row),
-    source: quoted?.company ?? ofLine?.source ?? item?.supplier ?? '',
-    date: item?.date ?? '',
+    flowing: figures.has(node) ? knownValue(figures.figure(node)) : undefined,
+    wastePercent: wasteOfRow(figures, row),
+    costCode: codeOfRow(figures, row),
+    source: sourceOfRow(figures, row),
+    date: dateOfRow(figures, row),
   };
 }
 
+/** Percent of waste that is bought with it. */
+export function wasteOfRow({ job }: Figures, row: PricedRow): number {
+  if (row.type === 'line') return wasteOfLine(job, row.line);
+  return row.type === 'component' ? purchaseOfComponent(job, row.placed).wastePercent : 0;
+}
+
+/** Who its price is from: a quote's company, another job, an item's supplier. */
+export function sourceOfRow(figures: Figures, row: PricedRow): string {
+  const { job } = figures;
+  if (row.type === 'quote') return takenQuote(job, row.package)?.company ?? '';
+  const quoted = job.package.size === 0 ? undefined : quotedLine(job, row.key)?.company;
+  if (quoted !== undefined) return quoted;
+  const own = row.type === 'line' ? row.line.source : undefined;
+  return own ?? itemOfRow(figures, row)?.supplier ?? '';
+}
+
+/** ISO date on which its price was given; empty for none. */
+export const dateOfRow = (figures: Figures, row: PricedRow): string =>
+  (row.type === 'quote' ? takenQuote(figures.job, row.package) : itemOfRow(figures, row))?.date ?? '';
+
 /** Its own cost code, else that of the section it stands in. */
-function codeOf({ job }: Figures, row: PlainRow): string {
-  const own =
-    row.type === 'line'
-      ? (row.line.costCode ?? '')
-      : row.type === 'component'
-        ? costCodeOf(job, row.placed)
-        : (overrideOf(job, row.key)?.costCode ?? '');
-  if (own !== '') return own;
-  const sectionId =
-    row.type === 'line' ? row.line.sectionId : row.type === 'component' ? sectionOf(job, row.placed) : null;
-  return sectionId === null ? '' : (job.section.get(sectionId)?.code ?? '');
+export function codeOfRow({ job }: Figures, row: PricedRow): string {
+  const [own, sectionId] = ownCodeOf(job, row);
+  if (own !== '' || sectionId === null) return own;
+  return job.section.get(sectionId)?.code ?? '';
+}
+
+function ownCodeOf(job: Job, row: PricedRow): readonly [code: string, sectionId: Id<'section'> | null] {
+  switch (row.type) {
+    case 'line':
+      return [row.line.costCode ?? '', row.line.sectionId];
+    case 'component':
+      return [costCodeOf(job, row.placed), sectionOf(job, row.placed)];
+    case 'quote':
+      return [row.package.costCode ?? '', row.package.sectionId];
+    case 'purchase':
+      return [overrideOf(job, row.key)?.costCode ?? '', null];
+  }
 }

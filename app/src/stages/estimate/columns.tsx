@@ -10,6 +10,7 @@ import { overrideOf } from '@zest/core/job/overrides';
 import type { Job, Table } from '@zest/core/job/job';
 import type { CostKind } from '@zest/core/job/records/assembly';
 import { remember } from '@zest/core/job/remember';
+import { listProperties } from '@zest/core/reports/fields/fields';
 import { type LineFacts, type ReportLine, factsOf, reportLine } from '@zest/core/reports/estimateReport';
 import { FailureText } from '../../figures/Figure.tsx';
 import type { Formats } from '../../stores/context.tsx';
@@ -98,12 +99,9 @@ const CHOICES: readonly ColumnChoice[] = [
 
 /** All columns there are, those of the scopes' properties among them. */
 export function listColumns(scopes: Table<'scope'>): readonly ColumnChoice[] {
-  const properties = new Map<string, string>();
-  for (const scope of scopes.values())
-    for (const { key, name } of scope.properties) if (!properties.has(key)) properties.set(key, name);
   return [
     ...CHOICES,
-    ...[...properties].map(([key, name]) => ({
+    ...[...listProperties(scopes)].map(([key, name]) => ({
       id: `property:${key}`,
       name,
       group: t('estimate.whatWasMeasured'),

@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { Plus, X } from 'lucide-react';
-import { useId } from 'react';
+import { useId, useMemo } from 'react';
 import {
   COMPARISONS,
   type Comparison,
@@ -165,6 +165,7 @@ function ConditionRow({ open, condition, set }: ConditionRowProps) {
   const { job } = open.context.figures;
   const name = nameOfConditionField(field, job, (key) => nameOfColumn(open, key));
   const listId = useId();
+  const known = useMemo(() => knownValues(open, field), [open, field]);
   return (
     <div className={styles.condition}>
       <FieldSearch
@@ -196,8 +197,8 @@ function ConditionRow({ open, condition, set }: ConditionRowProps) {
             }}
           />
           <datalist id={listId}>
-            {knownValues(open, field).map((known) => (
-              <option key={known} value={known} />
+            {known.map((each) => (
+              <option key={each} value={each} />
             ))}
           </datalist>
         </>

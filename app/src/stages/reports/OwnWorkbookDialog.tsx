@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react';
 import { FileSpreadsheet } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import {
   type FillPlan,
   fillTableOf,
@@ -57,7 +57,7 @@ export function OwnWorkbookDialog({ open, onClose }: OwnWorkbookDialogProps) {
   const input = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<Chosen | undefined>();
   const key = keyOf(open);
-  const table = fillTableOf(printedByKey(open), key);
+  const table = useMemo(() => fillTableOf(printedByKey(open), key), [open, key]);
   const [firstColumn = 'cost'] = table.columns.filter((column) => table.totals.has(column));
   const read = async (file: File): Promise<void> => setChosen(await planOf(file, table));
   const save = (): void => {

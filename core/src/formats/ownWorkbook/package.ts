@@ -2,7 +2,8 @@ import { strFromU8 } from 'fflate';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { LIMITS } from '../limits.ts';
 import { type ZipDirectory, readZipDirectory, unpackEntry } from '../zip/readZip.ts';
-import { columnNumber, textOfXml } from './sheetXml.ts';
+import { columnNumber } from '../workbook/columns.ts';
+import { textOfXml } from './sheetXml.ts';
 
 export type OwnWorkbookProblem =
   | { readonly kind: 'own-workbook-damaged' }

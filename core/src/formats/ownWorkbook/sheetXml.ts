@@ -1,4 +1,5 @@
 import { escapeXml } from '../report/escape.ts';
+import { columnLetters, columnNumber } from '../workbook/columns.ts';
 
 /** What is written into a cell. */
 export type CellContent = number | string;
@@ -7,16 +8,6 @@ export type CellContent = number | string;
 export interface CellPlace {
   readonly row: number;
   readonly column: number;
-}
-
-export const columnNumber = (letters: string): number =>
-  [...letters].reduce((column, letter) => column * 26 + letter.charCodeAt(0) - 64, 0);
-
-export function columnLetters(column: number): string {
-  let letters = '';
-  for (let rest = column; rest > 0; rest = Math.floor((rest - 1) / 26))
-    letters = String.fromCharCode(65 + ((rest - 1) % 26)) + letters;
-  return letters;
 }
 
 export const cellName = ({ row, column }: CellPlace): string => `${columnLetters(column)}${row}`;

@@ -1,3 +1,5 @@
+import { columnLetters } from './columns.ts';
+
 /** A cell of an exported workbook; a formula carries the value it has now. */
 export type Cell =
   | { readonly kind: 'text'; readonly text: string; readonly strong?: boolean; readonly indent?: number }
@@ -13,11 +15,8 @@ export type Cell =
 
 export type CellStyle = 'quantity' | 'unit-cost' | 'money' | 'hours' | 'percent';
 
-/** The column of a sheet by its place from 0: A to ZZ. */
-export const letter = (column: number): string =>
-  column < 26
-    ? String.fromCharCode(65 + column)
-    : `${letter(Math.floor(column / 26) - 1)}${String.fromCharCode(65 + (column % 26))}`;
+/** The column of a sheet by its place from 0. */
+export const letter = (column: number): string => columnLetters(column + 1);
 
 /** The columns of the estimate's sheet, in their order. */
 export const COLUMNS = [

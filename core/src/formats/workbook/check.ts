@@ -2,6 +2,7 @@ import { strFromU8 } from 'fflate';
 import { type Result, accept, refuse } from '../../problem/result.ts';
 import { readZipDirectory, unpackEntry } from '../zip/readZip.ts';
 import { LIMITS } from '../limits.ts';
+import { columnNumber } from './columns.ts';
 
 export type XlsxProblem =
   | { readonly kind: 'xlsx-damaged' }
@@ -13,14 +14,12 @@ const ROW = /<row\b[^>]*\br="(\d{1,9})"/g;
 /** The last row a sheet can have. */
 const ROW_LIMIT = 1_048_576;
 
-const columnOf = (letters: string): number =>
-  [...letters].reduce((column, letter) => column * 26 + letter.charCodeAt(0) - 64, 0);
-
 /** Cells that the merges of a sheet cover; -1 where a row lies where no sheet has one. */
 function mergedCells(xml: string): number {
   let cells = 0;
   for (const [, left = '', top = '', right = '', bottom = ''] of xml.matchAll(MERGE))
-    cells += (Math.abs(columnOf(right) - columnOf(left)) + 1) * (Math.abs(Number(bottom) - Number(top)) + 1);
+    cells +=
+      (Math.abs(columnNumber(right) - columnNumber(left)) + 1) * (Math.abs(Number(bottom) - Number(top)) + 1);
   for (const [, row = ''] of xml.matchAll(ROW)) if (Number(row) > ROW_LIMIT) return -1;
   return cells;
 }

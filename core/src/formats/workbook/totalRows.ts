@@ -8,6 +8,7 @@ import type { Markup } from '../../job/records/markup.ts';
 import type { Settings } from '../../job/records/settings.ts';
 import { minorDigits } from '../../pricing/money.ts';
 import { AT, type Cell, letter, text } from './cell.ts';
+import { columnNumber } from './columns.ts';
 
 /** Where the lines of the estimate stand in the sheet. */
 export interface LineRange {
@@ -117,10 +118,10 @@ function addRow(
   const formula =
     whole ??
     (plain ? (own[0]?.formula ?? '0') : `SUM(${own.map(({ at }) => `${at}${row}`).join(',') || '0'})`);
-  cells[indexOf(TOTAL)] = { kind: 'formula', formula, value: major(value), style: 'money', strong };
+  cells[columnNumber(TOTAL) - 1] = { kind: 'formula', formula, value: major(value), style: 'money', strong };
   if (!plain)
     for (const each of own)
-      cells[indexOf(each.at)] = {
+      cells[columnNumber(each.at) - 1] = {
         kind: 'formula',
         formula: each.formula,
         value: each.share,
@@ -218,6 +219,3 @@ export function totalRows(figures: Figures, range: LineRange): readonly (readonl
   });
   return totals.rows;
 }
-
-const indexOf = (column: string): number =>
-  [...column].reduce((at, each) => at * 26 + each.charCodeAt(0) - 64, 0) - 1;

@@ -36,10 +36,10 @@ type Step<Value> = Result<Value, ZipProblem>;
 
 const END = 0x06054b50;
 const CENTRAL = 0x02014b50;
-const LOCAL = 0x04034b50;
+export const LOCAL = 0x04034b50;
 const END_BYTES = 22;
-const CENTRAL_BYTES = 46;
-const LOCAL_BYTES = 30;
+export const CENTRAL_BYTES = 46;
+export const LOCAL_BYTES = 30;
 const COMMENT_LIMIT = 65_535;
 /** Deflate packs no better than this: what claims more is no honest zip. */
 const PACKED_SHARE = 1032;
@@ -47,7 +47,7 @@ const PACKED_SHARE = 1032;
 const broken = (): Step<never> => refuse({ kind: 'zip-broken' });
 
 /** A place at the end of the file from which the directory can be found. */
-function findEnd(view: DataView): number | undefined {
+export function findEnd(view: DataView): number | undefined {
   const first = Math.max(0, view.byteLength - END_BYTES - COMMENT_LIMIT);
   for (let at = view.byteLength - END_BYTES; at >= first; at -= 1)
     if (

@@ -1,12 +1,6 @@
 import { deflateSync } from 'fflate';
 import { crc32 } from './crc32.ts';
-import type { ZipDirectory } from './readZip.ts';
-
-const END = 0x06054b50;
-const CENTRAL_BYTES = 46;
-const LOCAL_BYTES = 30;
-const END_BYTES = 22;
-const LOCAL = 0x04034b50;
+import { CENTRAL_BYTES, LOCAL, LOCAL_BYTES, type ZipDirectory, findEnd } from './readZip.ts';
 
 /** One entry of the directory, as bytes. */
 interface Record {
@@ -26,7 +20,8 @@ export function replaceEntries(
   contents: ReadonlyMap<string, Uint8Array>,
 ): Uint8Array {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const end = endOf(view);
+  const end = findEnd(view);
+  if (end === undefined) throw new Error('replaceEntries: the zip has no end');
   const first = view.getUint32(end + 16, true);
   const records = recordsOf(view, first, directory);
   const byPlace = [...records].sort((a, b) => a.local - b.local);
@@ -51,16 +46,6 @@ export function replaceEntries(
   tailView.setUint32(12, size, true);
   tailView.setUint32(16, offset, true);
   return joined([...pieces, ...central, tail]);
-}
-
-function endOf(view: DataView): number {
-  for (let at = view.byteLength - END_BYTES; at >= 0; at -= 1)
-    if (
-      view.getUint32(at, true) === END &&
-      at + END_BYTES + view.getUint16(at + 20, true) === view.byteLength
-    )
-      return at;
-  throw new Error('replaceEntries: the zip has no end');
 }
 
 function recordsOf(view: DataView, first: number, { entries }: ZipDirectory): readonly Record[] {

@@ -1,5 +1,30 @@
 // Data: reports that ship. Their names are in the words of the app.
+import type { ReportColumnSpec } from '../../job/records/report.ts';
 import { all, any, by, col, hidden, preset, sum, where, SCOPE } from './preset.ts';
+
+const WORKED = [sum('line.quantity'), sum('line.hours', { width: 80, places: 1 }), sum('line.cost')] as const;
+
+/** Lines by their item, of those whose item is called by one of the words and counted in one of the units. */
+const byItem = <Id extends string>(
+  id: Id,
+  key: string,
+  words: readonly string[],
+  units: readonly string[],
+  figures: readonly ReportColumnSpec[],
+) =>
+  preset(
+    id,
+    'materials',
+    'lines',
+    [col('item.description', { key, ...hidden }), SCOPE, col('line.description'), ...figures],
+    {
+      groups: [by(key)],
+      filter: all(
+        any(...words.map((word) => where('item.description', 'contains', word))),
+        any(...units.map((unit) => where('line.unit', 'is', unit))),
+      ),
+    },
+  );
 
 export const MATERIALS = [
   preset(
@@ -50,77 +75,15 @@ export const MATERIALS = [
       filter: all(where('item.group', 'is', 'Framing'), where('line.material', 'filled')),
     },
   ),
-  preset(
+  byItem(
     'concrete',
-    'materials',
-    'lines',
-    [
-      col('item.description', { key: 'mix', ...hidden }),
-      SCOPE,
-      col('line.description'),
-      sum('line.needed'),
-      sum('line.quantity'),
-      col('line.waste', { width: 80 }),
-      sum('line.cost'),
-    ],
-    {
-      groups: [by('mix')],
-      filter: all(
-        any(where('item.description', 'contains', 'mix'), where('item.description', 'contains', 'concrete')),
-        any(where('line.unit', 'is', 'yd³'), where('line.unit', 'is', 'm³')),
-      ),
-    },
+    'mix',
+    ['mix', 'concrete'],
+    ['yd³', 'm³'],
+    [sum('line.needed'), sum('line.quantity'), col('line.waste', { width: 80 }), sum('line.cost')],
   ),
-  preset(
-    'forms',
-    'materials',
-    'lines',
-    [
-      col('item.description', { key: 'form', ...hidden }),
-      SCOPE,
-      col('line.description'),
-      sum('line.quantity'),
-      sum('line.hours', { width: 80, places: 1 }),
-      sum('line.cost'),
-    ],
-    {
-      groups: [by('form')],
-      filter: all(
-        any(where('item.description', 'contains', 'form'), where('item.description', 'contains', 'shutter')),
-        any(
-          where('line.unit', 'is', 'ft²'),
-          where('line.unit', 'is', 'm²'),
-          where('line.unit', 'is', 'ft'),
-          where('line.unit', 'is', 'm'),
-        ),
-      ),
-    },
-  ),
-  preset(
-    'bars',
-    'materials',
-    'lines',
-    [
-      col('item.description', { key: 'size', ...hidden }),
-      SCOPE,
-      col('line.description'),
-      sum('line.quantity'),
-      sum('line.hours', { width: 80, places: 1 }),
-      sum('line.cost'),
-    ],
-    {
-      groups: [by('size')],
-      filter: all(
-        any(where('item.description', 'contains', 'bar'), where('item.description', 'contains', 'mesh')),
-        any(
-          where('line.unit', 'is', 'lb'),
-          where('line.unit', 'is', 'ton'),
-          where('line.unit', 'is', 'kg'),
-          where('line.unit', 'is', 't'),
-        ),
-      ),
-    },
-  ),
+  byItem('forms', 'form', ['form', 'shutter'], ['ft²', 'm²', 'ft', 'm'], WORKED),
+  byItem('bars', 'size', ['bar', 'mesh'], ['lb', 'ton', 'kg', 't'], WORKED),
   preset(
     'price-book',
     'materials',

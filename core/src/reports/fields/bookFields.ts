@@ -1,3 +1,4 @@
+import { daysBetween } from '../../doubts/context.ts';
 import type { Assembly } from '../../job/records/assembly.ts';
 import type { Craft } from '../../job/records/craft.ts';
 import type { Crew } from '../../job/records/crew.ts';
@@ -35,8 +36,10 @@ export const ITEM_FIELDS = {
   price_date: { kind: 'date', read: ({ date }) => dateCell(date) },
   days_old: {
     kind: 'number',
-    read: ({ date }, { today }) =>
-      date === '' ? undefined : { kind: 'number', value: daysBetween(date, today) },
+    read: ({ date }, { today }) => {
+      const days = daysBetween(date, today);
+      return days === undefined ? undefined : { kind: 'number', value: days };
+    },
   },
   group: { kind: 'text', read: ({ group }) => textCell(group) },
   family: { kind: 'text', read: ({ family = '' }) => textCell(family) },
@@ -52,10 +55,6 @@ export const ITEM_FIELDS = {
       textCell(usedCodes(figures.job).has(code) ? words.say('yes') : ''),
   },
 } as const satisfies Readonly<Record<string, Field<Item>>>;
-
-const DAY_MS = 86_400_000;
-const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 export const ASSEMBLY_FIELDS = {
   name: { kind: 'text', read: ({ name, order }) => textCell(name, order) },

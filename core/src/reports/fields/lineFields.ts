@@ -1,19 +1,23 @@
 import { lineNode } from '../../calculate/graph/nodes.ts';
-import { purchaseOfComponent, wasteOfLine } from '../../calculate/lines/line.ts';
 import { samplesOfLine } from '../../calculate/samples.ts';
 import { linePrices } from '../../calculate/totals/linePrices.ts';
 import { alternateOfRow, type PricedRow } from '../../estimate/rows.ts';
 import { findLine } from '../../estimate/lineSources.ts';
-import { costCodeOf, sectionOf } from '../../estimate/places.ts';
-import { quotedLine, takenQuote } from '../../estimate/quotes.ts';
-import type { Id } from '../../job/id.ts';
-import type { Job } from '../../job/job.ts';
 import type { Failure } from '../../job/failure.ts';
 import { overrideOf } from '../../job/overrides.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';
 import { remember } from '../../job/remember.ts';
 import type { Figures } from '../../calculate/figures.ts';
-import { itemOfRow, reportLine, workedOf } from '../estimateReport.ts';
+import {
+  codeOfRow,
+  dateOfRow,
+  itemOfRow,
+  nameOfRow,
+  reportLine,
+  sourceOfRow,
+  wasteOfRow,
+  workedOf,
+} from '../estimateReport.ts';
 import type { Cell, CellKind } from '../cell.ts';
 import { dateCell, textCell } from '../cell.ts';
 import { type Field, type ReportContext, type ReportWord, known, moneyCell, quantityCell } from './field.ts';
@@ -22,13 +26,6 @@ type LineField = Field<PricedRow>;
 
 /** Prices of all lines, worked out once for figures that stay. */
 const pricesOf = remember((figures: Figures) => linePrices(figures));
-
-export const nameOfRow = (figures: Figures, row: PricedRow): string => {
-  if (row.type === 'line') return row.line.description;
-  if (row.type === 'quote') return row.package.name;
-  const changed = overrideOf(figures.job, row.key)?.description;
-  return changed ?? (row.type === 'component' ? row.component.name : row.purchase.name);
-};
 
 export function unitOfRow(row: PricedRow): string {
   switch (row.type) {
@@ -142,11 +139,6 @@ function isSample(figures: Figures, key: string): boolean {
   return byPrice || wage;
 }
 
-const wasteOf = (figures: Figures, row: PricedRow): number => {
-  if (row.type === 'line') return wasteOfLine(figures.job, row.line);
-  return row.type === 'component' ? purchaseOfComponent(figures.job, row.placed).wastePercent : 0;
-};
-
 /** What a person typed over what flows. */
 function typedOver(figures: Figures, row: PricedRow, { words }: ReportContext): string {
   const choices = row.type === 'line' ? row.line : overrideOf(figures.job, row.key);
@@ -173,51 +165,15 @@ export function alternateWords(row: PricedRow, { figures, words }: ReportContext
   return place === undefined || name === undefined ? '' : `${words.say(place.as)} ${name}`;
 }
 
-/** Its own cost code, else that of the section it stands in. */
-function codeOf({ job }: Figures, row: PricedRow): string {
-  const [own, sectionId] = ownCodeOf(job, row);
-  if (own !== '' || sectionId === null) return own;
-  return job.section.get(sectionId)?.code ?? '';
-}
-
-function ownCodeOf(job: Job, row: PricedRow): readonly [string, Id<'section'> | null] {
-  switch (row.type) {
-    case 'line':
-      return [row.line.costCode ?? '', row.line.sectionId];
-    case 'component':
-      return [costCodeOf(job, row.placed), sectionOf(job, row.placed)];
-    case 'quote':
-      return [row.package.costCode ?? '', row.package.sectionId];
-    case 'purchase':
-      return [overrideOf(job, row.key)?.costCode ?? '', null];
-  }
-}
-
-/** Who its price is from: a quote's company, another job, an item's supplier. */
-function sourceOfRow(figures: Figures, row: PricedRow): string {
-  const { job } = figures;
-  if (row.type === 'quote') return takenQuote(job, row.package)?.company ?? '';
-  const quoted = job.package.size === 0 ? undefined : quotedLine(job, row.key)?.company;
-  if (quoted !== undefined) return quoted;
-  const own = row.type === 'line' ? row.line.source : undefined;
-  return own ?? itemOfRow(figures, row)?.supplier ?? '';
-}
-
-/** When the price was given. */
-function dateOfRow(figures: Figures, row: PricedRow): string {
-  if (row.type === 'quote') return takenQuote(figures.job, row.package)?.date ?? '';
-  return itemOfRow(figures, row)?.date ?? '';
-}
-
 /** What can be known of a priced line. */
 export const LINE_FIELDS = {
-  description: text((row, { figures }) => nameOfRow(figures, row)),
+  description: text((row, { figures }) => nameOfRow(figures.job, row)),
   kind: text((row, { figures, words }) => {
     const kind = kindOf(figures, row);
     return kind === undefined ? '' : words.cost(kind);
   }),
   made_by: text((row, { words }) => words.say(MADE_BY[row.type])),
-  cost_code: text((row, { figures }) => codeOf(figures, row)),
+  cost_code: text((row, { figures }) => codeOfRow(figures, row)),
   part_number: text((row) => (row.type === 'component' ? (row.component.partNumber ?? '') : '')),
   quantity: figure('quantity', (row, { figures }) =>
     row.type === 'quote'
@@ -233,7 +189,7 @@ export const LINE_FIELDS = {
   ),
   unit: text((row) => unitOfRow(row)),
   waste: figure('percent', (row, { figures }) => {
-    const value = wasteOf(figures, row);
+    const value = wasteOfRow(figures, row);
     return value === 0 ? undefined : { kind: 'percent', value };
   }),
   hours: figure('quantity', ({ key }, { figures }) => quantityCell(figures, lineNode(key, 'hours'), 'h')),
