@@ -84,7 +84,8 @@ export function cellKey(cell: Cell): string {
       return 'mixed';
     default: {
       const figure = figureOf(cell);
-      return figure === undefined ? '' : `${figure.of}\n${figure.value * figure.factor}`;
+      // Three feet are a yard, whatever binary fractions make of them.
+      return figure === undefined ? '' : `${figure.of}\n${(figure.value * figure.factor).toPrecision(12)}`;
     }
   }
 }
