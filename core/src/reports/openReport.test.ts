@@ -5,6 +5,7 @@ import { type Bench, createBench } from '../testing/priced.ts';
 import { contextOf } from '../testing/reportWords.ts';
 import type { Cell } from './cell.ts';
 import { type Report, makeReport } from './report.ts';
+import { listUnpriced } from './unpriced.ts';
 
 /** Three lines in two sections, priced by hand: what they come to is told by a pocket calculator. */
 function benchWithLines(): Bench {
@@ -186,6 +187,17 @@ describe('the filter of a report', () => {
     expect(words(filtered({ join: 'all', of: [{ field: 'line.cost', is: 'more', value: '1000' }] }))).toEqual(
       ['Footing'],
     );
+  });
+
+  it('finds the lines that the bid does not hold, and none of which there is nothing', () => {
+    const bench = benchWithLines();
+    bench.change(
+      bench.line({ description: 'None of it', quantity: '0', unit: 'ea', costs: { material: '4' } }),
+    );
+    const filter = { join: 'all', of: [{ field: 'line.lacks', is: 'filled', value: '' }] } as const;
+    const made = report({ filter, groups: [] }, bench);
+    expect(words(made)).toEqual(['Not priced']);
+    expect(made.rows).toHaveLength(listUnpriced(bench.calculation.figures).length);
   });
 
   it('joins conditions by all and any, one inside the other', () => {

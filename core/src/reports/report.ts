@@ -82,7 +82,8 @@ const WIDTHS: Readonly<Record<CellKind, number>> = {
   money: 104,
   rate: 100,
   percent: 76,
-  date: 90,
+  // The longest month, as the table and the page write it.
+  date: 140,
 };
 
 export const widthOf = ({ spec, kind }: Pick<Column, 'spec' | 'kind'>): number => spec.width ?? WIDTHS[kind];

@@ -251,9 +251,10 @@ export const report = {
   workbookIsTooLarge: '{{name}} is larger than {{limit}}. Choose a smaller workbook.',
   workbookHasNoNames: '{{name}} has no named cells. Name some, save it, then choose it again.',
   workbookHasOtherNames:
-    'No named cell of {{name}} is called like a column of this report. It has {{found}}. Rename some, or the columns.',
+    'No name in {{name}} is a column of this report. It has {{found}}. Rename those, or rename the columns.',
   nameIsLost: 'The name {{name}} refers to a sheet or a cell that is gone. Set it again in your workbook.',
-  keyIsMissing: 'Name the range that says what each row is {{name}}. Without it, rows can’t be matched.',
+  keyIsMissing:
+    'Give the name {{name}} to the range that says what each row is. Without it, rows can’t be matched.',
   rangeIsNotBeside: 'The range {{name}} isn’t beside {{key}}: both need the same rows of the same sheet.',
   cellCalculates:
     'Cell {{cell}} on sheet {{sheet}} is a formula, so it isn’t overwritten. Take it out of the range {{name}}.',

@@ -102,7 +102,13 @@ const ReportBar = memo(function ReportBar(props: ReportBarProps) {
         <CommitInput
           label={t('report.nameOfTheReport')}
           look="bare"
-          style={{ fontWeight: 600, width: 240 }}
+          style={{
+            fontWeight: 600,
+            fieldSizing: 'content',
+            minWidth: 120,
+            maxWidth: 320,
+            textOverflow: 'ellipsis',
+          }}
           value={name}
           onCommit={(text) =>
             change(t('report.renameTo', { name: text }), (spec) => ({ ...spec, name: text }))

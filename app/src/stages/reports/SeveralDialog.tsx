@@ -55,7 +55,9 @@ export function SeveralDialog({ first, onClose }: SeveralDialogProps) {
         </DialogButtons>
       }
     >
-      <p className="soft">{t('report.severalHow')}</p>
+      <p className="soft" style={{ marginBottom: 10 }}>
+        {t('report.severalHow')}
+      </p>
       <div className={styles.several}>
         {reports.map(({ key, spec }) => (
           <Checkbox key={key} checked={chosen.has(key)} onChange={(on) => toggle(key, on)}>

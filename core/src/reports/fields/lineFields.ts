@@ -122,14 +122,11 @@ const labor: LineField = {
   },
 };
 
-/** Why a line has no money: nothing to count, no price, or a figure that is missing. */
+/** Why the bid does not hold a line, or not all of it. Nothing of something costs nothing, and lacks nothing. */
 function lacks(figures: Figures, row: PricedRow, { words }: ReportContext): string {
   const extension = figures.figure(lineNode(row.key, 'extension'));
   if (extension.failure !== undefined) return words.say(LACKING[extension.failure.kind] ?? 'no-figure');
-  if (isWageMissing(figures, row.key)) return words.say('no-wage');
-  if (extension.value !== 0) return '';
-  const quantity = known(figures, lineNode(row.key, 'quantity')) ?? 0;
-  return quantity === 0 ? words.say('no-quantity') : '';
+  return isWageMissing(figures, row.key) ? words.say('no-wage') : '';
 }
 
 function isSample(figures: Figures, key: string): boolean {
