@@ -18,6 +18,7 @@ test('a job is measured in other units, priced in another currency and written i
   await page.getByLabel('Search the price book').fill('CN-RM-30');
   // Sold by the cubic meter, in the numbers of the job.
   await expect(book.getByRole('row', { name: /CN-RM-30/ })).toContainText('198,81');
+  await waitSaved(page);
   await page.reload();
   await expect(page.locator('[data-total]')).toContainText('0,00');
 });
