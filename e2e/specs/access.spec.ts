@@ -39,7 +39,7 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await openDemo(page);
     await goTo(page, 'Reports');
     await page.getByRole('button', { name: 'Page and print' }).click();
-    await expect(page.getByRole('img', { name: 'Page 1' })).toBeVisible();
+    await expect(page.getByRole('group', { name: 'Page 1' })).toBeVisible();
   },
   'the company': async (page) => {
     await page.goto('/jobs');
@@ -229,6 +229,6 @@ test('no page sets a style that the policy of the server does not take', async (
   await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
   // Something is styled at all: the page would be bare if its styles were refused.
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'Bid as PDF' })).toHaveCSS('height', '30px');
+  await expect(page.getByRole('button', { name: 'Save PDF' })).toHaveCSS('height', '30px');
   expect(refused).toEqual([]);
 });

@@ -31,7 +31,7 @@ test('the company is set up once, a new job takes its copy, tells what changed t
   await asked.getByLabel('Name').fill('Barn');
   await asked.getByRole('button', { name: 'Create the job' }).click();
   await goTo(page, 'Bid');
-  const paper = page.getByRole('article', { name: 'Bid' });
+  const paper = page.getByRole('article', { name: /^Bid/ });
   await expect(paper).toContainText('Alder Works');
   await expect(paper).toContainText('Tax number TX 44');
   await page.getByLabel('Add a text to Not included').selectOption('Permits');

@@ -52,10 +52,10 @@ test('tax on all that is sold, the number and the revision stand on the bid', as
   await page.getByLabel('Revision').press('Enter');
   await waitSaved(page);
   await goTo(page, 'Bid');
-  const paper = page.getByRole('article', { name: 'Bid 26-114, revision 2' });
+  const paper = page.getByRole('article', { name: /^Bid 26-114, revision 2/ });
   await expect(paper).toContainText('VAT 20 %');
   await expect(paper).toContainText('Total with VAT, USD');
-  await expect(paper.getByRole('region', { name: 'Alternates' })).toContainText('Tile instead of rubber');
+  await expect(paper).toContainText('Tile instead of rubber');
   // The demo's prices are its builders' own.
-  await expect(paper.getByRole('alert')).toHaveCount(0);
+  await expect(paper).not.toContainText('sample prices');
 });

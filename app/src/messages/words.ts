@@ -148,6 +148,8 @@ export const RECORD_WORDS: Readonly<Record<RecordType, string>> = {
   acceptance: t('word.acceptedDoubt'),
   zone: t('word.zone'),
   textBlock: t('word.textBlock'),
+  document: t('word.document'),
+  version: t('word.version'),
   logo: t('word.logo'),
   companyCopy: t('word.companyCopy'),
   report: t('word.report'),

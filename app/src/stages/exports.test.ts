@@ -8,11 +8,7 @@ import { bidNode } from '@zest/core/calculate/graph/nodes';
 import { knownValue } from '@zest/core/calculate/define';
 import { readZestjob } from '@zest/core/formats/zestjob/read';
 import { createJob, listRecords } from '@zest/core/job/job';
-import { formatMoney } from '@zest/core/pricing/money';
-import { bidReport } from '@zest/core/reports/bidReport';
 import { COMMA_FORMAT, POINT_FORMAT } from '@zest/core/units/numberFormat';
-import { bidDocument } from './bid/bidDocument.ts';
-import { bidModel } from './bid/bidModel.ts';
 import { csvOf } from './bid/writeCsv.ts';
 import { columnIndex } from '@zest/core/formats/workbook/cell';
 import { xlsxBytes } from './bid/writeXlsx.ts';
@@ -59,21 +55,6 @@ describe('exports of the demo job', () => {
     const [line] = figures.job.line.values();
     const job = createJob([...listRecords(figures.job), { ...line!, description: '=1+1' }]);
     expect(csvOf(new Calculation(job).figures)).toContain(`"'=1+1"`);
-  });
-
-  it('puts company, client, sections, inclusions and the total into the bid document', () => {
-    const text = JSON.stringify(
-      bidDocument(bidModel(bidReport(figures, 'sections'), { currency: 'USD', numbers: POINT_FORMAT })),
-    );
-    for (const words of [
-      'Quillfeather Builders',
-      'Tern Island Rowing Association',
-      'Masonry',
-      'Doors and windows as scheduled',
-      'Boat racks',
-      formatMoney(total, { currency: 'USD', numbers: POINT_FORMAT }),
-    ])
-      expect(text).toContain(words);
   });
 });
 

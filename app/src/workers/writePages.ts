@@ -16,7 +16,13 @@ import {
   setTextMatrix,
   showText,
 } from '@cantoo/pdf-lib';
-import type { LaidPages, PageItem, TextLook, Tint } from '@zest/core/reports/pages/page';
+import {
+  type LaidPages,
+  type PageItem,
+  type TextLook,
+  type Tint,
+  isBoldLook,
+} from '@zest/core/reports/pages/page';
 import { type DocumentFonts, UNKNOWN_LETTER, inFont, partOf } from './fonts.ts';
 
 type Color = readonly [number, number, number];
@@ -25,14 +31,22 @@ const SOFT: Color = [0.337, 0.38, 0.353];
 const TINTS: Readonly<Record<Tint, Color>> = { heading: [0.937, 0.918, 0.863], group: [0.969, 0.957, 0.925] };
 const RULE = rgb(0.851, 0.827, 0.761);
 const HEAVY = rgb(0.094, 0.129, 0.11);
-const COLORS: Readonly<Record<TextLook, Color>> = { plain: INK, bold: INK, soft: SOFT };
+const WARN: Color = [0.639, 0.125, 0.247];
+const COLORS: Readonly<Record<TextLook, Color>> = { plain: INK, bold: INK, soft: SOFT, warn: WARN };
 
 /** What a document says of itself. */
 export interface DocumentInfo {
   readonly title: string;
   readonly author: string;
   readonly language: string;
-  readonly logo?: { readonly mediaType: 'image/png' | 'image/jpeg'; readonly data: string } | undefined;
+  /** By the names the pages have for them. */
+  readonly pictures: Readonly<Record<string, PictureBytes>>;
+}
+
+export interface PictureBytes {
+  readonly mediaType: 'image/png' | 'image/jpeg';
+  /** Base64. */
+  readonly data: string;
 }
 
 /** A piece of text in one part of a font. */
@@ -45,7 +59,7 @@ interface Run {
 
 interface Drawing {
   readonly runsOf: (text: string, bold: boolean) => readonly Run[];
-  readonly logo: PDFImage | undefined;
+  readonly pictures: ReadonlyMap<string, PDFImage>;
   readonly heightPt: number;
 }
 
@@ -64,8 +78,8 @@ export async function writePages(
   document.setCreationDate(new Date(0));
   document.setModificationDate(new Date(0));
   document.catalog.set(PDFName.of('Lang'), PDFString.of(info.language));
-  const logo = await embedLogo(document, info.logo);
-  const drawing: Drawing = { runsOf: await createRuns(document, fonts), logo, heightPt };
+  const pictures = await embedPictures(document, info.pictures);
+  const drawing: Drawing = { runsOf: await createRuns(document, fonts), pictures, heightPt };
   pages.forEach(({ items }, at) => {
     drawPage(document.addPage([widthPt, heightPt]), items, drawing);
     if (at % 10 === 9) onWritten(at + 1);
@@ -73,12 +87,16 @@ export async function writePages(
   return document.save();
 }
 
-const embedLogo = async (document: PDFDocument, logo: DocumentInfo['logo']): Promise<PDFImage | undefined> =>
-  logo === undefined
-    ? undefined
-    : logo.mediaType === 'image/png'
-      ? document.embedPng(logo.data)
-      : document.embedJpg(logo.data);
+/** Each picture once, on however many pages it stands. */
+async function embedPictures(
+  document: PDFDocument,
+  pictures: DocumentInfo['pictures'],
+): Promise<ReadonlyMap<string, PDFImage>> {
+  const embedded = new Map<string, PDFImage>();
+  for (const [name, { mediaType, data }] of Object.entries(pictures))
+    embedded.set(name, await (mediaType === 'image/png' ? document.embedPng(data) : document.embedJpg(data)));
+  return embedded;
+}
 
 /** A letter as a part of the font writes it. */
 interface Letter {
@@ -128,7 +146,7 @@ async function createRuns(document: PDFDocument, fonts: DocumentFonts): Promise<
 }
 
 function drawPage(page: PDFPage, items: readonly PageItem[], drawing: Drawing): void {
-  const { heightPt, logo } = drawing;
+  const { heightPt, pictures } = drawing;
   // What lies below is drawn first.
   for (const item of items)
     if (item.kind === 'fill') {
@@ -147,14 +165,15 @@ function drawPage(page: PDFPage, items: readonly PageItem[], drawing: Drawing): 
         color: heavy ? HEAVY : RULE,
       });
     }
-    if (item.kind === 'picture' && logo !== undefined) {
+    const picture = item.kind === 'picture' ? pictures.get(item.of) : undefined;
+    if (item.kind === 'picture' && picture !== undefined) {
       const { x, y, width, height } = item;
-      const scale = Math.min(width / logo.width, height / logo.height);
-      page.drawImage(logo, {
-        x: x + width - logo.width * scale,
-        y: heightPt - y - logo.height * scale,
-        width: logo.width * scale,
-        height: logo.height * scale,
+      const scale = Math.min(width / picture.width, height / picture.height);
+      page.drawImage(picture, {
+        x: x + width - picture.width * scale,
+        y: heightPt - y - picture.height * scale,
+        width: picture.width * scale,
+        height: picture.height * scale,
       });
     }
   }
@@ -179,7 +198,7 @@ function textOperators(
     const { text, size, look } = item;
     let { x } = item;
     operators.push(setFillingRgbColor(...(COLORS[look] as [number, number, number])));
-    for (const { font, hex, width } of runsOf(text, look === 'bold')) {
+    for (const { font, hex, width } of runsOf(text, isBoldLook(look))) {
       operators.push(
         setFontAndSize(nameOf(font), size),
         setTextMatrix(1, 0, 0, 1, x, heightPt - item.y),

@@ -15,9 +15,14 @@ export async function writeSheets(
   const styleOf = createStyles();
   for (const plan of sheets) {
     const sheet = workbook.addWorksheet(plan.name, {
-      views: [{ state: 'frozen', ySplit: plan.headRow, xSplit: 1 }],
+      views: plan.headRow === 0 ? [] : [{ state: 'frozen', ySplit: plan.headRow, xSplit: 1 }],
       properties: { outlineProperties: { summaryBelow: true, summaryRight: false } } as never,
-      pageSetup: { orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0 },
+      pageSetup: {
+        orientation: plan.isUpright === true ? 'portrait' : 'landscape',
+        fitToPage: true,
+        fitToWidth: 1,
+        fitToHeight: 0,
+      },
     });
     plan.widths.forEach((width, at) => {
       const column = sheet.getColumn(at + 1);
@@ -35,7 +40,7 @@ export async function writeSheets(
       done += 1;
       if (done % 1000 === 0) onWritten(done);
     }
-    sheet.pageSetup.printTitlesRow = `${plan.headRow}:${plan.headRow}`;
+    if (plan.headRow > 0) sheet.pageSetup.printTitlesRow = `${plan.headRow}:${plan.headRow}`;
   }
   // Packing closely would take longer than all the rest, for a file a tenth smaller.
   const zip = { compression: 'DEFLATE', compressionOptions: { level: 1 } } as const;

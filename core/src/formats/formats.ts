@@ -1,6 +1,7 @@
 import { ASSEMBLIES } from './assemblies/descriptor.ts';
+import { DOCX } from './document/descriptor.ts';
 import type { FormatDescriptor, FormatTarget } from './format.ts';
-import { IMAGE, LOGO } from './image/descriptor.ts';
+import { IMAGE, LOGO, PICTURE } from './image/descriptor.ts';
 import { DXF, GEOJSON } from './marks/descriptor.ts';
 import { OWN_WORKBOOK } from './ownWorkbook/descriptor.ts';
 import { PDF } from './pdf/descriptor.ts';
@@ -15,6 +16,7 @@ export const FORMATS: readonly FormatDescriptor[] = [
   PDF,
   IMAGE,
   LOGO,
+  PICTURE,
   ZESTJOB_FORMAT,
   PRICE_LIST,
   ASSEMBLIES,
@@ -26,6 +28,7 @@ export const FORMATS: readonly FormatDescriptor[] = [
   REPORT_PRESET,
   REPORT_HTML,
   REPORT_XML,
+  DOCX,
 ];
 
 /** The kinds of file that are taken in at one place. */

@@ -32,6 +32,8 @@ export type RecordType =
   | 'logo'
   | 'companyCopy'
   | 'report'
+  | 'document'
+  | 'version'
   | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;

@@ -45,6 +45,10 @@ export function referencesOf(record: JobRecord): readonly Id[] {
       return present([record.sectionId, record.takenId, record.alternate?.id ?? null]);
     case 'quote':
       return [record.packageId];
+    case 'document':
+      return record.blocks.flatMap((block) => (block.kind === 'picture' ? [block.fileId] : []));
+    case 'version':
+      return [record.fileId];
     case 'crew':
       return record.members.map(({ craftId }) => craftId);
     case 'settings':

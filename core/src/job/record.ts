@@ -8,6 +8,7 @@ import { companyCopySchema } from './records/companyCopy.ts';
 import { craftSchema } from './records/craft.ts';
 import { crewSchema } from './records/crew.ts';
 import { difficultySchema } from './records/difficulty.ts';
+import { documentSchema } from './records/document.ts';
 import { fileSchema } from './records/file.ts';
 import { itemSchema } from './records/item.ts';
 import { levelSchema } from './records/level.ts';
@@ -30,6 +31,7 @@ import { settingsSchema } from './records/settings.ts';
 import { sheetSchema } from './records/sheet.ts';
 import { textBlockSchema } from './records/textBlock.ts';
 import { useSchema } from './records/use.ts';
+import { versionSchema } from './records/version.ts';
 import { yardstickSchema } from './records/yardstick.ts';
 import { zoneSchema } from './records/zone.ts';
 
@@ -66,6 +68,8 @@ export const RECORD_SCHEMAS = {
   logo: logoSchema,
   companyCopy: companyCopySchema,
   report: reportSchema,
+  document: documentSchema,
+  version: versionSchema,
   acceptance: acceptanceSchema,
 } as const;
 

@@ -17,7 +17,9 @@ import { anyEdits, deskAfter, startBusyBench } from '../testing/randomEdits.ts';
 import { differences } from '../testing/differences.ts';
 import { createBench } from '../testing/priced.ts';
 import { priceAlternates } from './alternates.ts';
-import { BID_DETAILS, bidReport } from './bidReport.ts';
+import { BID_DETAILS } from '../job/records/document.ts';
+import { bidReport } from './bidReport.ts';
+import type { BidInnerRow } from './bidRows.ts';
 import { BRIDGE_CAUSES, bridgeOf } from './bridge.ts';
 import { hoursByCraft } from './hoursByCraft.ts';
 
@@ -26,6 +28,13 @@ const sum = (amounts: Iterable<number>): number => [...amounts].reduce((all, eac
 const total = (calculation: Calculation): number => knownValue(calculation.figure(bidNode('total'))) ?? 0;
 const recordsById = (job: ReturnType<typeof createJob>): ReadonlyMap<string, unknown> =>
   new Map([...listRecords(job)].map((record) => [record.id, record]));
+
+/** What a client who has a pocket calculator finds: cents are rounded once, and the kinds come to the amount. */
+function multiplies({ quantity, unitPrice, amount, kinds }: BidInnerRow): boolean {
+  if (kinds !== undefined && sum(Object.values(kinds)) !== amount) return false;
+  if (quantity === undefined || unitPrice === undefined) return true;
+  return Math.abs(quantity.value * unitPrice * 100 - (amount ?? 0)) <= 0.5 + 1e-6 * Math.abs(amount ?? 0);
+}
 
 /** Whatever a person did to a job, what is made of it must hold. */
 describe('a job after any edits', () => {
@@ -66,14 +75,18 @@ describe('a job after any edits', () => {
   });
 
   holds('is offered to the client for its total, in whatever detail', (bench) => {
-    for (const detail of BID_DETAILS) {
-      const report = bidReport(bench.calculation.figures, detail);
-      expect(report.total).toBe(total(bench.calculation));
-      if (report.rows.length > 0) expect(sum(report.rows.map(({ amount }) => amount))).toBe(report.total);
-      for (const { amount, inner } of report.rows)
-        if (inner.length > 0 && detail !== 'lines')
-          expect(sum(inner.map((each) => each.amount ?? 0))).toBe(amount);
-    }
+    for (const detail of BID_DETAILS)
+      for (const tax of [false, true])
+        for (const markups of [false, true]) {
+          const report = bidReport(bench.calculation.figures, detail, { tax, markups });
+          expect(report.total).toBe(total(bench.calculation));
+          const shown = sum([...report.rows, ...report.steps].map(({ amount }) => amount));
+          if (report.rows.length > 0) expect(shown).toBe(report.total);
+          for (const { amount, inner } of report.rows)
+            if (inner.length > 0 && detail !== 'lines')
+              expect(sum(inner.map((each) => each.amount ?? 0))).toBe(amount);
+          for (const row of report.rows.flatMap(({ inner }) => inner)) expect(multiplies(row)).toBe(true);
+        }
   });
 
   holds('has alternates that come to the bid as it stands', (bench) => {

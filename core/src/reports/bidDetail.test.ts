@@ -1,11 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { bidNode } from '../calculate/graph/nodes.ts';
-import { clientWorkbook } from '../formats/workbook/clientWorkbook.ts';
+import { settingsOf } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
 import { createBench } from '../testing/priced.ts';
 import { makeMarkup } from '../testing/records.ts';
-import { BID_DETAILS, bidReport } from './bidReport.ts';
-import { evaluateSheet } from '../testing/spreadsheet.ts';
+import { bidReport } from './bidReport.ts';
 
 const costs = (material: string) => ({ costs: { material } });
 
@@ -86,22 +85,97 @@ describe('an allowance', () => {
   });
 });
 
-describe('the workbook for the client', () => {
-  it('adds up to the bid by its own formulas, and holds no cost', () => {
+describe('tax and markups that are shown', () => {
+  /** 100 of material with 10 % tax, 200 of labor; a tenth of overhead on both, then 5 of profit on all that is before it. */
+  function priced() {
     const bench = createBench();
     const sectionId = bench.sectionId('09');
     bench.change(
-      makeMarkup(bench.makeId, { percent: '10' }),
+      { ...settingsOf(bench.job()), taxOnMaterials: '10' },
+      makeMarkup(bench.makeId, { name: 'Overhead', percent: '10', base: 'cost', order: 1 }),
+      makeMarkup(bench.makeId, { name: 'Profit', percent: '5', base: 'running', order: 2 }),
       bench.line({ sectionId, description: 'Paint', ...costs('100') }),
-      bench.line({ sectionId: bench.sectionId('03'), description: 'Slab', ...costs('37') }),
+      bench.line({ sectionId, description: 'Painter', costs: { labor: '200' } }),
     );
-    for (const detail of BID_DETAILS) {
-      const [sheet] = clientWorkbook(bench.calculation.figures, detail);
-      if (sheet === undefined) throw new Error('no sheet');
-      const valueAt = evaluateSheet(sheet.rows);
-      const at = sheet.rows.findIndex((row) => row[1]?.kind === 'text' && row[1].text === 'Total');
-      expect(valueAt('E', at + 1)).toBeCloseTo(150.7, 6);
-      expect(JSON.stringify(sheet.rows)).not.toContain('"value":100,');
-    }
+    return bench.calculation.figures;
+  }
+  const said = (figures: ReturnType<typeof priced>, apart: { tax: boolean; markups: boolean }) => {
+    const { rows, steps, total } = bidReport(figures, 'items', apart);
+    return {
+      rows: rows.flatMap(({ inner }) => inner.map(({ name, amount }) => [name, amount])),
+      steps: steps.map(({ amount, ...step }) => [
+        step.kind === 'markup' ? step.markup.name : step.kind,
+        amount,
+      ]),
+      total,
+    };
+  };
+
+  it('lie in the prices unless they are asked for', () => {
+    // Tax 10, overhead 10 and 20, profit 5 % of 120 and of 220.
+    expect(said(priced(), { tax: false, markups: false })).toEqual({
+      rows: [
+        ['Paint', 126_00],
+        ['Painter', 231_00],
+      ],
+      steps: [],
+      total: 357_00,
+    });
+  });
+
+  it('stand below prices that are costs, and come to the same total', () => {
+    expect(said(priced(), { tax: true, markups: true })).toEqual({
+      rows: [
+        ['Paint', 100_00],
+        ['Painter', 200_00],
+      ],
+      steps: [
+        ['tax', 10_00],
+        ['Overhead', 30_00],
+        ['Profit', 17_00],
+      ],
+      total: 357_00,
+    });
+  });
+
+  it('can be shown one without the other', () => {
+    expect(said(priced(), { tax: false, markups: true })).toMatchObject({
+      rows: [
+        ['Paint', 110_00],
+        ['Painter', 200_00],
+      ],
+      steps: [
+        ['Overhead', 30_00],
+        ['Profit', 17_00],
+      ],
+    });
+    expect(said(priced(), { tax: true, markups: false })).toMatchObject({
+      rows: [
+        ['Paint', 116_00],
+        ['Painter', 231_00],
+      ],
+      steps: [['tax', 10_00]],
+    });
+  });
+});
+
+describe('every line by kind of cost', () => {
+  it('shares its price over what it is spent on', () => {
+    const bench = createBench();
+    bench.change(
+      makeMarkup(bench.makeId, { percent: '10' }),
+      bench.line({
+        description: 'Door',
+        quantity: '2',
+        unit: 'ea',
+        costs: { material: '300', labor: '100' },
+      }),
+    );
+    const [row] = bidReport(bench.calculation.figures, 'split').rows;
+    expect(row?.inner[0]).toMatchObject({
+      amount: 880_00,
+      unitPrice: 440,
+      kinds: { material: 660_00, labor: 220_00, equipment: 0, subcontract: 0, other: 0 },
+    });
   });
 });

@@ -1,7 +1,7 @@
 import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
 import { lineNode, markNode, openingNode, pieceNode } from '../calculate/graph/nodes.ts';
-import { linePrices } from '../calculate/totals/linePrices.ts';
+import { NOTHING_APART, type ShownApart, linePrices } from '../calculate/totals/linePrices.ts';
 import { distribute } from '../estimate/distribute.ts';
 import { type PricedRow, isPriced } from '../estimate/rows.ts';
 import { marksOfScope, openingsOfScope, piecesOfScope, recordsOf } from '../job/belongs.ts';
@@ -56,8 +56,8 @@ function weightsOf(figures: Figures, { id, kind }: Scope): readonly Weight[] {
 }
 
 /** Every line that counts, shared out over the levels and zones its scope was drawn in, to the cent. */
-export function placeShares(figures: Figures): readonly PlaceShare[] {
-  const prices = linePrices(figures);
+export function placeShares(figures: Figures, apart: ShownApart = NOTHING_APART): readonly PlaceShare[] {
+  const prices = linePrices(figures, apart);
   const known = new Map<string, readonly Weight[]>();
   const weightsOfRow = (row: PricedRow): readonly Weight[] => {
     if (row.type !== 'component') return EVERYWHERE;

@@ -7,7 +7,8 @@ import { applyDiff, settingsOf } from '../job/job.ts';
 import type { RecordOf } from '../job/record.ts';
 import { createTestJob, makeScope } from '../testing/job.ts';
 import { createPricedJob } from '../testing/pricedJob.ts';
-import { BID_DETAILS, bidReport } from './bidReport.ts';
+import { BID_DETAILS } from '../job/records/document.ts';
+import { bidReport } from './bidReport.ts';
 
 describe('the bid', () => {
   const calculation = createPricedJob();

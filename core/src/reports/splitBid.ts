@@ -1,6 +1,5 @@
 import type { Figures } from '../calculate/figures.ts';
-import { knownValue } from '../calculate/define.ts';
-import { bidNode } from '../calculate/graph/nodes.ts';
+import { NOTHING_APART, type ShownApart, linePrices } from '../calculate/totals/linePrices.ts';
 import { inOrder } from '../job/job.ts';
 import { placeShares } from './placeShares.ts';
 
@@ -24,10 +23,14 @@ export interface SplitPart {
  * The bid by zones or levels: each line of an assembly is shared out as its scope lies in them, to the cent, so that
  * nothing has to be measured twice to know what a wing or a floor costs. The parts add up to the bid.
  */
-export function splitBid(figures: Figures, by: Split): readonly SplitPart[] {
+export function splitBid(
+  figures: Figures,
+  by: Split,
+  apart: ShownApart = NOTHING_APART,
+): readonly SplitPart[] {
   const { job } = figures;
   const parts = new Map<string, { price: number; cost: number; hours: number }>();
-  for (const { levelId = '', zoneId = '', price, cost, hours } of placeShares(figures)) {
+  for (const { levelId = '', zoneId = '', price, cost, hours } of placeShares(figures, apart)) {
     const place = by === 'zone' ? zoneId : levelId;
     const part = parts.get(place) ?? { price: 0, cost: 0, hours: 0 };
     part.price += price;
@@ -36,8 +39,9 @@ export function splitBid(figures: Figures, by: Split): readonly SplitPart[] {
     parts.set(place, part);
   }
   // What belongs to no line, such as the rounding of an empty bid, is in no place either.
-  const total = knownValue(figures.figure(bidNode('total'))) ?? 0;
-  const left = total - [...parts.values()].reduce((sum, { price }) => sum + price, 0);
+  const { total, steps } = linePrices(figures, apart);
+  const inPlaces = total - steps.reduce((sum, { amount }) => sum + amount, 0);
+  const left = inPlaces - [...parts.values()].reduce((sum, { price }) => sum + price, 0);
   if (left !== 0) {
     const none = parts.get('') ?? { price: 0, cost: 0, hours: 0 };
     parts.set('', { ...none, price: none.price + left });

@@ -5,7 +5,17 @@ import { DEED_COUNT, doSomething, startBusyBench } from './randomEdits.ts';
 import { createChance } from './job.ts';
 
 /** Records no figure follows from. */
-const BESIDE = ['file', 'schedule', 'acceptance', 'textBlock', 'logo', 'companyCopy', 'report'];
+const BESIDE = [
+  'file',
+  'schedule',
+  'acceptance',
+  'textBlock',
+  'logo',
+  'companyCopy',
+  'report',
+  'document',
+  'version',
+];
 
 describe('random edits', () => {
   const chance = createChance(7);

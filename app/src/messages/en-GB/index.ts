@@ -1,4 +1,5 @@
 import { assemblies } from './assemblies.ts';
+import { bid } from './bid.ts';
 import { estimate } from './estimate.ts';
 import { failure } from './failure.ts';
 import { field } from './field.ts';
@@ -14,6 +15,7 @@ import { word } from './word.ts';
 /** What is written otherwise in the United Kingdom; the rest is as in the US. */
 export const enGB = {
   assemblies,
+  bid,
   estimate,
   failure,
   field,

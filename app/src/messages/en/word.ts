@@ -94,6 +94,8 @@ export const word = {
   logo: 'logo',
   companyCopy: 'what was taken from the company',
   report: 'report',
+  document: 'document',
+  version: 'version that was sent',
   gB: 'GB',
   mB: 'MB',
   kB: 'kB',

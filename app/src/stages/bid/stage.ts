@@ -9,6 +9,7 @@ export const stage: Stage = {
   pages: [
     {
       path: 'bid',
+      record: ':documentId?',
       name: t('frame.bid2'),
       goTo: t('frame.goTo', { name: t('frame.bid2') }),
       load: () => import('./BidStage.tsx').then(({ BidStage }) => BidStage),

@@ -1,8 +1,6 @@
 import ExcelJS from 'exceljs';
 import type { Figures } from '@zest/core/calculate/figures';
 import type { Cell, CellStyle } from '@zest/core/formats/workbook/cell';
-import { clientWorkbook } from '@zest/core/formats/workbook/clientWorkbook';
-import type { BidDetail } from '@zest/core/reports/bidReport';
 import { type WorkbookSheet, estimateWorkbook } from '@zest/core/formats/workbook/write';
 import { settingsOf } from '@zest/core/job/job';
 import { minorDigits } from '@zest/core/pricing/money';
@@ -58,7 +56,3 @@ export const xlsxBytes = (figures: Figures): Promise<ArrayBuffer> =>
   bytesOf(estimateWorkbook(figures), settingsOf(figures.job).currency);
 
 export const writeXlsx = async (figures: Figures): Promise<Blob> => asFile(await xlsxBytes(figures));
-
-/** The bid as the client sees it at a detail. */
-export const writeBidXlsx = async (figures: Figures, detail: BidDetail): Promise<Blob> =>
-  asFile(await bytesOf(clientWorkbook(figures, detail), settingsOf(figures.job).currency));

@@ -10,6 +10,7 @@ import {
   useMemo,
   useState,
 } from 'react';
+import { useSearchParams } from 'react-router';
 import { bidTotal } from '@zest/core/calculate/totals/bidTotal';
 import { Calculation } from '@zest/core/calculate/calculation';
 import type { Figures } from '@zest/core/calculate/figures';
@@ -45,7 +46,9 @@ export function ComparePage() {
   const kept = useSnapshots();
   const { snapshots } = kept;
   const [name, setName] = useState('');
-  const [from, setFrom] = useState('');
+  // What was sent leads here with the state that was kept with it.
+  const [asked] = useSearchParams();
+  const [from, setFrom] = useState(asked.get('from') ?? '');
   const [to, setTo] = useState(NOW);
   const save = async (): Promise<void> => {
     const id = await kept.save(name);

@@ -7,7 +7,7 @@ import { Modal } from '../../parts/Modal.tsx';
 import { t } from '../../messages/t.ts';
 import { addressOfLogo } from '../settings/readLogo.ts';
 import { PageFields } from './PageFields.tsx';
-import { PageView } from './PageView.tsx';
+import { PageView } from '../../figures/PageView.tsx';
 import { printFile } from '../../platform/printFile.ts';
 import { printReport } from './printReport.ts';
 import { styles } from './styles.ts';
@@ -21,6 +21,7 @@ interface PageDialogProps {
 }
 
 const SHOWN_PAGES = 12;
+const NONE: Readonly<Record<string, string>> = {};
 
 /** How a report is printed, with its pages as they will be. */
 export function PageDialog({ open, change, onClose }: PageDialogProps) {
@@ -75,7 +76,7 @@ interface PreviewProps {
 /** The first pages, as they will be. */
 function Preview({ open, laid }: PreviewProps) {
   const [ofJob] = open.context.figures.job.logo.values();
-  const logo = ofJob === undefined ? undefined : addressOfLogo(ofJob);
+  const pictures = ofJob === undefined ? NONE : { logo: addressOfLogo(ofJob) };
   return (
     <div>
       <p className="soft" role="status">
@@ -92,7 +93,7 @@ function Preview({ open, laid }: PreviewProps) {
             page={page}
             laid={laid}
             label={t('report.pageNumber', { number: at + 1 })}
-            logo={logo}
+            pictures={pictures}
           />
         ))}
       </div>

@@ -7,7 +7,7 @@ import { tellProblem } from '../../parts/toaster.tsx';
 import { type GuardedWorker, WorkerEnded, createGuardedWorker } from '../../platform/guardedWorker.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useServices } from '../../stores/context.tsx';
-import type { OnWritten, ReportFile, ReportWorker } from '../../workers/reportProtocol.ts';
+import type { DocumentFile, OnWritten, ReportFile, ReportWorker } from '../../workers/reportProtocol.ts';
 import { printReport } from './printReport.ts';
 
 export type ReportWriter = GuardedWorker<ReportWorker>;
@@ -27,7 +27,7 @@ export function useReportWorker(): ReportWriter {
 
 /** A file that is being written. */
 export interface Writing {
-  readonly as: ReportFile;
+  readonly as: ReportFile | DocumentFile;
   readonly done: number;
   readonly of: number;
 }
@@ -40,7 +40,7 @@ export function useWriting() {
   const [writing, setWriting] = useState<Writing | undefined>();
   const stop = useRef<AbortController | undefined>(undefined);
   const run = useCallback(
-    async (as: ReportFile, ask: Ask): Promise<Blob | undefined> => {
+    async (as: ReportFile | DocumentFile, ask: Ask): Promise<Blob | undefined> => {
       const controller = new AbortController();
       stop.current = controller;
       setWriting({ as, done: 0, of: 1 });

@@ -2,6 +2,7 @@ import { readImageSize } from '@zest/core/formats/image/read';
 import { LIMITS } from '@zest/core/formats/limits';
 import type { Id } from '@zest/core/job/id';
 import { LOGO_LIMIT_BYTES, type Logo } from '@zest/core/job/records/logo';
+import { base64OfBytes } from '../../platform/base64.ts';
 import { t } from '../../messages/t.ts';
 import { fileSize } from '../../messages/words.ts';
 
@@ -28,7 +29,7 @@ export async function readLogo(file: File, id: Id<'logo'>): Promise<Logo | strin
       id,
       name,
       mediaType: format,
-      data: base64(bytes),
+      data: base64OfBytes(bytes),
       widthPx: width,
       heightPx: height,
     };
@@ -36,7 +37,7 @@ export async function readLogo(file: File, id: Id<'logo'>): Promise<Logo | strin
   if (smaller === undefined || smaller.bytes.length > LOGO_LIMIT_BYTES)
     return t('settings.logoTooLarge', { size: fileSize(file.size), limit: fileSize(LOGO_LIMIT_BYTES) });
   const { bytes: small, ...shape } = smaller;
-  return { type: 'logo', id, name, mediaType: 'image/png', data: base64(small), ...shape };
+  return { type: 'logo', id, name, mediaType: 'image/png', data: base64OfBytes(small), ...shape };
 }
 
 async function shrink(
@@ -61,6 +62,3 @@ async function shrink(
     return undefined;
   }
 }
-
-const base64 = (bytes: Uint8Array): string =>
-  btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));

@@ -5,6 +5,7 @@ import { findUnit } from '../../units/unit.ts';
 import { sameDimension } from '../../units/dimension.ts';
 import type { Figures } from '../figures.ts';
 import { componentNames } from '../lines/use.ts';
+import type { Names } from '../queries/names.ts';
 import { type Worked, holds, workOut } from './evaluate.ts';
 
 /** A piece of a note: words, or a figure of the moment. */
@@ -14,6 +15,7 @@ export type NotePart =
   /** A formula without a figure, and why. */
   | { readonly type: 'unknown'; readonly formula: string; readonly worked: Worked };
 
+const NO_WORDS: ReadonlyMap<string, string> = new Map();
 const BRACES = /\{([^{}]*)\}/g;
 
 /** `volume, yd³` is the formula and the unit it is shown in; the unit may be left out. */
@@ -25,9 +27,9 @@ function splitUnit(inner: string): { readonly formula: string; readonly unit: st
     : { formula: inner.trim(), unit: '' };
 }
 
-function figurePart(figures: Figures, frame: Frame, inner: string, display: Display): NotePart {
+function figurePart(figures: Figures, names: Names, inner: string, display: Display): NotePart {
   const { formula, unit } = splitUnit(inner);
-  const worked = workOut(figures, formula, componentNames(figures.job, frame));
+  const worked = workOut(figures, formula, names);
   if (worked.kind !== 'figure') return { type: 'unknown', formula, worked };
   const shown = findUnit(unit);
   const { value, dimension } = worked;
@@ -38,23 +40,36 @@ function figurePart(figures: Figures, frame: Frame, inner: string, display: Disp
   return { type: 'figure', text };
 }
 
-/** A text with the figures of the moment in the place of what stands in braces. */
-export function readNote(
+/** A text with the figures of the moment in the place of what stands in braces; words known by name come before figures. */
+export function readText(
   figures: Figures,
-  frame: Frame,
+  names: Names,
   text: string,
   display: Display,
+  known: ReadonlyMap<string, string> = NO_WORDS,
 ): readonly NotePart[] {
   const parts: NotePart[] = [];
   let from = 0;
   for (const match of text.matchAll(BRACES)) {
     if (match.index > from) parts.push({ type: 'words', text: text.slice(from, match.index) });
-    parts.push(figurePart(figures, frame, match[1] ?? '', display));
+    const inner = match[1] ?? '';
+    const words = known.get(inner.trim().toLowerCase());
+    parts.push(
+      words === undefined ? figurePart(figures, names, inner, display) : { type: 'words', text: words },
+    );
     from = match.index + match[0].length;
   }
   if (from < text.length) parts.push({ type: 'words', text: text.slice(from) });
   return parts;
 }
+
+/** A note of an assembly, in the names of its frame. */
+export const readNote = (
+  figures: Figures,
+  frame: Frame,
+  text: string,
+  display: Display,
+): readonly NotePart[] => readText(figures, componentNames(figures.job, frame), text, display);
 
 /** A note as plain text; what has no figure stays in its braces, to be seen. */
 export const joinNote = (parts: readonly NotePart[]): string =>

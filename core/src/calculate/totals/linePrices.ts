@@ -12,11 +12,28 @@ import type { Figures } from '../figures.ts';
 import { knownValue } from '../define.ts';
 import { lineNode } from '../graph/nodes.ts';
 
+/** What a price does not hold, because it stands by itself below all prices. */
+export interface ShownApart {
+  readonly tax: boolean;
+  /** The markups, and what the bid was rounded by. */
+  readonly markups: boolean;
+}
+
+export const NOTHING_APART: ShownApart = { tax: false, markups: false };
+
+/** What comes on top of the prices where it stands by itself; whole minor units. */
+export type PriceStep =
+  | { readonly kind: 'tax'; readonly percent: string; readonly amount: number }
+  | { readonly kind: 'markup'; readonly markup: Markup; readonly amount: number }
+  | { readonly kind: 'rounding'; readonly amount: number };
+
 /** What each line is sold for: its cost with its share of tax, markups and rounding, to the cent. */
 export interface LinePrices {
   /** Whole minor units; 0 for a line that does not count, undefined for one whose cost is not known. */
   readonly ofLine: (key: LineKey) => number | undefined;
   readonly ofSection: (sectionId: string) => number;
+  /** With the prices they come to the total. */
+  readonly steps: readonly PriceStep[];
   readonly total: number;
 }
 
@@ -70,14 +87,23 @@ export function gatherGroups(figures: Figures, lines: Iterable<LineAt>): readonl
   );
 }
 
-const latest = new WeakMap<Figures, { readonly job: Figures['job']; readonly prices: LinePrices }>();
+interface Known {
+  readonly job: Figures['job'];
+  readonly prices: Map<string, LinePrices>;
+}
+
+const latest = new WeakMap<Figures, Known>();
 
 /** Worked out once for each state of the job. */
-export function linePrices(figures: Figures): LinePrices {
-  const had = latest.get(figures);
-  if (had?.job === figures.job) return had.prices;
-  const prices = workOut(figures);
-  latest.set(figures, { job: figures.job, prices });
+export function linePrices(figures: Figures, apart: ShownApart = NOTHING_APART): LinePrices {
+  let known = latest.get(figures);
+  if (known?.job !== figures.job) {
+    known = { job: figures.job, prices: new Map() };
+    latest.set(figures, known);
+  }
+  const key = `${apart.tax} ${apart.markups}`;
+  const prices = known.prices.get(key) ?? workOut(figures, apart);
+  known.prices.set(key, prices);
   return prices;
 }
 
@@ -90,38 +116,65 @@ function sharesOf(
   at: number,
   { parts }: BidSums,
   markups: readonly Markup[],
+  apart: ShownApart,
 ): readonly number[] {
+  const prices = [...costs];
+  // Markups on what was before them count what stands apart as well.
   const running = [...costs];
-  const add = (amount: number, bases: readonly number[]): void => {
+  const add = (amount: number, bases: readonly number[], isApart: boolean): void => {
     if (amount === 0) return;
     // What has no base in this group lies on all of its lines.
     const weights = bases.some((base) => base !== 0) ? bases : costs;
     distribute(amount, weights).forEach((share, index) => {
       running[index] = (running[index] ?? 0) + share;
+      if (!isApart) prices[index] = (prices[index] ?? 0) + share;
     });
   };
   const ofKind = (kind: CostKind): readonly number[] => kinds.map((sums) => sums[kind]);
-  add(parts.tax[at] ?? 0, ofKind('material'));
+  add(parts.tax[at] ?? 0, ofKind('material'), apart.tax);
   markups.forEach(({ base }, index) =>
     add(
       parts.markups[index]?.[at] ?? 0,
       base === 'running' ? [...running] : base === 'cost' ? costs : ofKind(base),
+      apart.markups,
     ),
   );
-  add(parts.rounding[at] ?? 0, [...running]);
-  return running;
+  add(parts.rounding[at] ?? 0, [...running], apart.markups);
+  return prices;
 }
 
-function workOut(figures: Figures): LinePrices {
+/** What stands apart, in the order it comes on. */
+function stepsOf(
+  sums: BidSums,
+  markups: readonly Markup[],
+  taxPercent: string,
+  apart: ShownApart,
+): readonly PriceStep[] {
+  const steps: readonly PriceStep[] = [
+    ...(apart.tax ? [{ kind: 'tax', percent: taxPercent, amount: sums.tax } as const] : []),
+    ...(apart.markups
+      ? [
+          ...markups.map(
+            (markup, at) => ({ kind: 'markup', markup, amount: sums.markups[at] ?? 0 }) as const,
+          ),
+          { kind: 'rounding', amount: sums.rounding } as const,
+        ]
+      : []),
+  ];
+  return steps.filter(({ amount }) => amount !== 0);
+}
+
+function workOut(figures: Figures, apart: ShownApart): LinePrices {
   const { job } = figures;
   const gathered = gatherGroups(figures, figures.countedLines());
   const markups = inOrder(job.markup.values());
-  const sums = sumBid(gathered, markups, settingsOf(job));
+  const settings = settingsOf(job);
+  const sums = sumBid(gathered, markups, settings);
   const byLine = new Map<LineKey, number>();
   const bySection = new Map<string, number>();
   gathered.forEach((group, at) => {
     const { lines } = group;
-    const shares = sharesOf(group, at, sums, markups);
+    const shares = sharesOf(group, at, sums, markups, apart);
     lines.forEach(({ key, sectionId }, index) => {
       const share = shares[index] ?? 0;
       byLine.set(key, share);
@@ -133,5 +186,10 @@ function workOut(figures: Figures): LinePrices {
     if (byLine.has(key)) return byLine.get(key);
     return figures.figure(lineNode(key, 'extension')).failure === undefined ? 0 : undefined;
   };
-  return { ofLine, ofSection: (id) => bySection.get(id) ?? 0, total: sums.total };
+  return {
+    ofLine,
+    ofSection: (id) => bySection.get(id) ?? 0,
+    steps: stepsOf(sums, markups, settings.taxOnMaterials, apart),
+    total: sums.total,
+  };
 }

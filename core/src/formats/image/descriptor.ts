@@ -10,6 +10,15 @@ export const LOGO: FormatDescriptor = {
   bytes: LIMITS.logo.bytes,
 };
 
+/** A photo or a rendering in a document. */
+export const PICTURE: FormatDescriptor = {
+  id: 'picture',
+  extensions: ['.png', '.jpg', '.jpeg'],
+  mediaTypes: ['image/png', 'image/jpeg'],
+  takenBy: 'picture',
+  bytes: LIMITS.logo.bytes,
+};
+
 /** Scans and photos of drawings. */
 export const IMAGE: FormatDescriptor = {
   id: 'image',

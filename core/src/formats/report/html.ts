@@ -20,33 +20,46 @@ thead th { border-bottom: 2px solid #18211c; background: #f7f4ec; }
 
 /** A report as one page that any browser shows and prints: a real table, with its headings over every printed page. */
 export function reportHtml(printed: PrintedReport): string {
-  const { report, language } = printed;
+  const { report } = printed;
   const words = paperWordsOf(printed);
   const lines = [
     [words.job, words.client].filter(Boolean).join(', '),
     [words.company, words.date].filter(Boolean).join(', '),
     words.leftOut,
   ].filter(Boolean);
-  const heads = report.columns
-    .map(({ heading, align }) => `<th scope="col"${rightClass(align)}>${escapeXml(heading)}</th>`)
-    .join('');
-  return [
+  return htmlPage(printed.language, report.name, [
+    `<h1>${escapeXml(report.name)}</h1>`,
+    ...lines.map((line) => `<p>${escapeXml(line)}</p>`),
+    ...reportTable(printed),
+  ]);
+}
+
+/** One page by itself, with all it needs. */
+export const htmlPage = (language: string, title: string, main: readonly string[], style = ''): string =>
+  [
     `<!doctype html>`,
     `<html lang="${escapeXml(language)}">`,
     `<head><meta charset="utf-8"><meta name="viewport" content="width=device-width">`,
-    `<title>${escapeXml(report.name)}</title><style>${STYLE}</style></head>`,
+    `<title>${escapeXml(title)}</title><style>${STYLE}${style}</style></head>`,
     `<body><main>`,
-    `<h1>${escapeXml(report.name)}</h1>`,
-    ...lines.map((line) => `<p>${escapeXml(line)}</p>`),
+    ...main,
+    `</main></body></html>`,
+    ``,
+  ].join('\n');
+
+/** The rows of a report under their headings. */
+export function reportTable(printed: PrintedReport): readonly string[] {
+  const heads = printed.report.columns
+    .map(({ heading, align }) => `<th scope="col"${rightClass(align)}>${escapeXml(heading)}</th>`)
+    .join('');
+  return [
     `<table>`,
     `<thead><tr>${heads}</tr></thead>`,
     `<tbody>`,
     ...bodyRows(printed),
     `</tbody>`,
     `</table>`,
-    `</main></body></html>`,
-    ``,
-  ].join('\n');
+  ];
 }
 
 const rightClass = (align: 'left' | 'right'): string => (align === 'right' ? ' class="right"' : '');

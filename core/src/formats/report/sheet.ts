@@ -33,8 +33,9 @@ export interface ReportSheet {
   readonly name: string;
   readonly widths: readonly number[];
   readonly align: readonly ('left' | 'right')[];
-  /** The row of the headings, from 1; what is above and it stay in sight. */
+  /** The row of the headings, from 1; what is above and it stay in sight. 0 for none. */
   readonly headRow: number;
+  readonly isUpright?: true;
   readonly rows: readonly SheetRow[];
   /** Columns behind those that are read, which only totals of weighted means look at; places from 1. */
   readonly hiddenColumns: readonly number[];
@@ -74,7 +75,7 @@ function helpersOf({ report: { columns } }: PrintedReport): readonly Helper[] {
 const PX_PER_CHARACTER = 7;
 
 /** Names of sheets have at most 31 letters, and none of these. */
-const sheetName = (name: string): string =>
+export const sheetName = (name: string): string =>
   name
     .replace(/[\\/*?:[\]]/g, ' ')
     .trim()
@@ -190,7 +191,7 @@ function groupName(printed: PrintedReport, { label, heading }: ReportGroup): str
   return name === '' ? paperWordsOf(printed).without(heading) : name;
 }
 
-const zeros = (places: number): string => (places === 0 ? '' : `.${'0'.repeat(places)}`);
+export const zeros = (places: number): string => (places === 0 ? '' : `.${'0'.repeat(places)}`);
 
 /** How spreadsheets are to write a cell: as it is written here. */
 function formatOf(
@@ -215,7 +216,7 @@ function formatOf(
   }
 }
 
-const quoted = (unit: string): string => unit.replaceAll('"', '""');
+export const quoted = (unit: string): string => unit.replaceAll('"', '""');
 
 /** The number a cell holds in the sheet; undefined for words. */
 function numberOf({ places }: Writing, cell: Cell): number | undefined {

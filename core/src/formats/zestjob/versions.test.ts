@@ -17,6 +17,7 @@ const WRITTEN = [
   { version: 6, records: 358, material: 2_199_789, labor: 1_352_587, equipment: 74_545, total: 4_596_101 },
   { version: 7, records: 362, material: 2_199_789, labor: 1_352_587, equipment: 74_545, total: 4_596_101 },
   { version: 8, records: 365, material: 2_199_789, labor: 1_352_587, equipment: 74_545, total: 4_596_101 },
+  { version: 9, records: 366, material: 2_199_789, labor: 1_352_587, equipment: 74_545, total: 4_596_101 },
 ] as const;
 
 const bytesOf = (version: number): Uint8Array =>

@@ -7,6 +7,7 @@ import { waste } from './005-waste.ts';
 import { samples } from './006-samples.ts';
 import { company } from './007-company.ts';
 import { reports } from './008-reports.ts';
+import { documents } from './009-documents.ts';
 import type { Migration, RawRecord } from './migration.ts';
 
 /** One for each version there was, in their order. */
@@ -19,6 +20,7 @@ export const MIGRATIONS: readonly Migration[] = [
   samples,
   company,
   reports,
+  documents,
 ];
 
 /** The version that is written now. */

@@ -93,7 +93,7 @@ export type Paper = (typeof PAPERS)[number];
 export const DENSITIES = ['close', 'usual', 'wide'] as const;
 
 /** How it is printed; what is left out is as the job has it. */
-const pageField = z
+export const pageField = z
   .strictObject({
     paper: z.enum(PAPERS).optional(),
     landscape: z.boolean().optional(),

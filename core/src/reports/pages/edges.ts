@@ -20,6 +20,7 @@ export function titleItems({ by, report, margin, size, widthPt }: Frame): {
     ? [
         {
           kind: 'picture',
+          of: 'logo',
           x: widthPt - margin - LOGO_HEIGHT * Math.min(4, logoRatio),
           y: margin,
           width: LOGO_HEIGHT * Math.min(4, logoRatio),

@@ -3,37 +3,19 @@ import type { Report, ReportGroup } from '../report.ts';
 import { edgeItems, titleItems } from './edges.ts';
 import type { Frame, LayoutBy } from './frame.ts';
 import { joinCellText, writeCell } from '../writeCell.ts';
+import { type Flow, type Strip, paginate } from './flow.ts';
 import { type LaidPages, type PageItem, type TextLook, type Tint, wrapText } from './page.ts';
+import { paperOf } from './paper.ts';
 
-const PT_PER_MM = 72 / 25.4;
-/** ISO 216 and ANSI Y14.1 sizes in points, upright. */
-const PAPER_PT = {
-  letter: [612, 792],
-  tabloid: [792, 1224],
-  a4: [595.28, 841.89],
-  a3: [841.89, 1190.55],
-} as const;
 const SIZE = { close: 7, usual: 8.5, wide: 10 } as const;
-const USUAL_MARGIN_MM = 15;
 const CELL_GAP = 6;
 const MOST_LINES = 8;
-
-/** One strip of the report: a row, a head or a foot of a group. */
-interface Strip {
-  readonly height: number;
-  readonly draw: (top: number) => readonly PageItem[];
-  /** It may not be the last on its page. */
-  readonly keepsNext: boolean;
-  readonly startsPage: boolean;
-}
 
 /** A report as pages: heading rows repeat, and no group's head stays alone at the foot of a page. */
 export function layoutReport(report: Report, by: LayoutBy): LaidPages {
   const frame = frameOf(report, by);
-  const strips = stripsOf(frame);
-  const heading = headingStrip(frame);
   const title = titleItems(frame);
-  const pages = paginate(frame, strips, heading, title.height);
+  const pages = paginate(frame, [flowOf(frame)], title.height);
   const items = pages.map((placed, at) => [
     ...(at === 0 ? title.items : []),
     ...edgeItems(frame, at + 1, pages.length),
@@ -42,11 +24,14 @@ export function layoutReport(report: Report, by: LayoutBy): LaidPages {
   return { widthPt: frame.widthPt, heightPt: frame.heightPt, pages: items.map((each) => ({ items: each })) };
 }
 
+const flowOf = (frame: Frame): Flow => ({ heading: headingStrip(frame), strips: stripsOf(frame) });
+
+/** The rows of a report as a part of something else, on its paper. */
+export const reportFlow = (report: Report, by: LayoutBy): Flow => flowOf(frameOf(report, by));
+
 function frameOf(report: Report, by: LayoutBy): Frame {
   const { page } = report;
-  const [narrow, long] = PAPER_PT[page.paper ?? by.paper];
-  const [widthPt, heightPt] = page.landscape === true ? [long, narrow] : [narrow, long];
-  const margin = (page.marginMm ?? USUAL_MARGIN_MM) * PT_PER_MM;
+  const { widthPt, heightPt, margin } = paperOf(page, by.paper);
   const size = SIZE[page.density ?? 'usual'];
   const asked = report.columns.reduce((sum, { width }) => sum + width, 0);
   const room = widthPt - 2 * margin;
@@ -258,53 +243,4 @@ function totalStrip(frame: Frame, group: ReportGroup): Strip {
       ...(group.depth === 0 ? [] : [ruleItem(frame, top + height - frame.rowGap / 2)]),
     ],
   };
-}
-
-/** Strips on pages: what keeps what comes next goes over with it. */
-function paginate(
-  frame: Frame,
-  strips: readonly Strip[],
-  heading: Strip,
-  titleHeight: number,
-): readonly PageItem[][] {
-  const { margin, heightPt } = frame;
-  const bottom = heightPt - margin;
-  const pages: PageItem[][] = [];
-  let items: PageItem[] = [];
-  let top = margin + titleHeight;
-  const begin = (at: number): void => {
-    items = [...heading.draw(at)];
-    pages.push(items);
-    top = at + heading.height;
-  };
-  begin(top);
-  const firstTop = margin + heading.height;
-  for (let at = 0; at < strips.length; at += 1) {
-    const strip = strips[at];
-    if (strip === undefined) continue;
-    const needed = heightKept(strips, at);
-    const isFresh = top <= firstTop + 0.5;
-    if (
-      !isFresh &&
-      (strip.startsPage ||
-        (top + needed > bottom && needed <= bottom - firstTop) ||
-        top + strip.height > bottom)
-    )
-      begin(margin);
-    items.push(...strip.draw(top));
-    top += strip.height;
-  }
-  return pages;
-}
-
-/** A strip with all that has to stand on its page: heads one inside the other, and the first row below them. */
-function heightKept(strips: readonly Strip[], from: number): number {
-  let height = 0;
-  for (let at = from; at < strips.length; at += 1) {
-    const strip = strips[at];
-    if (strip === undefined) break;
-    height += strip.height;
-    if (!strip.keepsNext) break;
-  }
-  return height;
 }

@@ -26,13 +26,18 @@ export type PageItem =
     }
   | {
       readonly kind: 'picture';
+      /** Its name among the pictures that go with the pages. */
+      readonly of: string;
       readonly x: number;
       readonly y: number;
       readonly width: number;
       readonly height: number;
     };
 
-export type TextLook = 'plain' | 'bold' | 'soft';
+export type TextLook = 'plain' | 'bold' | 'soft' | 'warn';
+/** Whether it is written in bold letters, which are wider. */
+export const isBoldLook = (look: TextLook): boolean => look === 'bold' || look === 'warn';
+
 export type Tint = 'heading' | 'group';
 
 export interface LaidPage {

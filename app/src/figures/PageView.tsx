@@ -1,34 +1,38 @@
-import type { LaidPage, LaidPages, PageItem } from '@zest/core/reports/pages/page';
+import { type LaidPage, type LaidPages, type PageItem, isBoldLook } from '@zest/core/reports/pages/page';
 
 interface PageViewProps {
   readonly page: LaidPage;
   readonly laid: Pick<LaidPages, 'widthPt' | 'heightPt'>;
   readonly label: string;
-  /** The logo as something a page can show. */
-  readonly logo: string | undefined;
+  /** Pictures as something a page can show, by the names the page has for them. */
+  readonly pictures: Readonly<Record<string, string>>;
 }
 
 /** On paper, whatever the theme of the screen. */
-const INK = { plain: '#18211c', bold: '#18211c', soft: '#56615a' } as const;
+const INK = { plain: '#18211c', bold: '#18211c', soft: '#56615a', warn: '#a3203f' } as const;
 const TINT = { heading: '#efeadc', group: '#f7f4ec' } as const;
 
 /** A page as it is printed. */
-export const PageView = ({ page, laid: { widthPt, heightPt }, label, logo }: PageViewProps) => (
-  <svg viewBox={`0 0 ${widthPt} ${heightPt}`} role="img" aria-label={label}>
+export const PageView = ({ page, laid: { widthPt, heightPt }, label, pictures }: PageViewProps) => (
+  <svg viewBox={`0 0 ${widthPt} ${heightPt}`} role="group" aria-label={label}>
     {page.items
       .filter(({ kind }) => kind === 'fill')
       .map((item, at) => (
-        <ItemView key={at} item={item} logo={logo} />
+        <ItemView key={at} item={item} pictures={pictures} />
       ))}
     {page.items
       .filter(({ kind }) => kind !== 'fill')
       .map((item, at) => (
-        <ItemView key={at} item={item} logo={logo} />
+        <ItemView key={at} item={item} pictures={pictures} />
       ))}
   </svg>
 );
 
-function ItemView({ item, logo }: { readonly item: PageItem; readonly logo: string | undefined }) {
+interface ItemViewProps extends Pick<PageViewProps, 'pictures'> {
+  readonly item: PageItem;
+}
+
+function ItemView({ item, pictures }: ItemViewProps) {
   switch (item.kind) {
     case 'fill':
       return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={TINT[item.tint]} />;
@@ -46,7 +50,7 @@ function ItemView({ item, logo }: { readonly item: PageItem; readonly logo: stri
     case 'picture':
       return (
         <image
-          href={logo}
+          href={pictures[item.of]}
           x={item.x}
           y={item.y}
           width={item.width}
@@ -63,7 +67,7 @@ function ItemView({ item, logo }: { readonly item: PageItem; readonly logo: stri
           // As a style: the sheet of the app has rules for texts, which are stronger than attributes.
           style={{
             fontSize: `${item.size}px`,
-            fontWeight: item.look === 'bold' ? 600 : 400,
+            fontWeight: isBoldLook(item.look) ? 600 : 400,
             fontFamily: 'IBM Plex Sans',
             whiteSpace: 'pre',
           }}

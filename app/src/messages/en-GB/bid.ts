@@ -1,0 +1,4 @@
+export const bid = {
+  labor: 'Labour',
+  taxOnMaterials: 'VAT on materials {{percent}} %',
+} as const;
