@@ -7,6 +7,7 @@ import { measureLibrary } from './library.ts';
 import { type Bench, openBench } from './pages.ts';
 import { measureBook, measureLook, measureSearch } from './prices.ts';
 import { measureScaleRate, measureSnapRates } from './snapRates.ts';
+import { measureEvidence } from './evidence.ts';
 import { measureReportFiles } from './reportFiles.ts';
 import { measureLargeSet, measureSmallSet } from './sheets.ts';
 
@@ -34,6 +35,10 @@ const PARTS: readonly Part[] = [
   {
     names: ['report.open', 'report.edit', 'report.xlsx', 'report.pdf'],
     measure: async (bench) => measureReportFiles(await bench()),
+  },
+  {
+    names: ['evidence.pdf'],
+    measure: async (bench) => measureEvidence(await bench()),
   },
   { names: ['look.'], measure: async () => measureLook() },
   { names: ['book.open', 'edit.cell', 'scroll.lines'], measure: async (bench) => measureBook(await bench()) },

@@ -113,3 +113,42 @@ test('what was sent is kept as it was, and held against the bid of today', async
   await expect(page.getByLabel('From')).toHaveValue(/snapshot/);
   await expect(page.getByText('Superintendent').first()).toBeVisible();
 });
+
+test('the evidence book of a section: every line on paper with what it rests on', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Bid');
+  await saveAs(page, 'Evidence book as PDF')();
+  const dialog = page.getByRole('dialog', { name: 'Evidence book' });
+  await dialog.getByText('Sections', { exact: true }).click();
+  await dialog.getByRole('button', { name: 'Make the book' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Choose at least one.');
+  await dialog.getByRole('checkbox', { name: '04 Masonry' }).check({ force: true });
+  const pdf = await take(page, () => dialog.getByRole('button', { name: 'Make the book' }).click());
+  await expect(dialog).toHaveCount(0);
+  const text = await textOfPdf(pdf);
+  // The wall, its length on the sheet, what it costs with markups, and the scale of the sheet it is on.
+  expect(text).toContain('For 9 lines of the bid.');
+  expect(text).toContain('ceil((494′-0″ * 14′-0″ - 683.0 ft²) / (8 in * 16 in))');
+  expect(text).toContain('124′-0″ + 82′-0″ + 124′-0″ + 82′-0″ 412′-0″');
+  expect(text).toContain('A-101 Ground floor plan, marks numbered as below');
+  expect(text).toContain('Sheets and their scales');
+  expect(text).toContain('checked: 82');
+});
+
+/** The words of a PDF, page by page, as another program reads them. */
+async function textOfPdf(bytes: Buffer): Promise<string> {
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  const pages: string[] = [];
+  let links = 0;
+  for (let number = 1; number <= document.numPages; number += 1) {
+    const page = await document.getPage(number);
+    const { items } = await page.getTextContent();
+    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+    links += (await page.getAnnotations()).filter(
+      ({ subtype, dest }) => subtype === 'Link' && dest !== null,
+    ).length;
+  }
+  expect(links).toBeGreaterThan(10);
+  return pages.join('\n').replace(/ +/g, ' ');
+}

@@ -34,6 +34,9 @@ interface ItemViewProps extends Pick<PageViewProps, 'pictures'> {
 
 function ItemView({ item, pictures }: ItemViewProps) {
   switch (item.kind) {
+    case 'anchor':
+    case 'link':
+      return null;
     case 'fill':
       return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={TINT[item.tint]} />;
     case 'rule':

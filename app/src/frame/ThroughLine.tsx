@@ -1,28 +1,10 @@
 import { memo, useDeferredValue, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
-import { unitOrLabel } from '@zest/core/pricing/quantity';
-import {
-  type Step,
-  type StepFigure,
-  type StepLabel,
-  throughLine,
-} from '@zest/core/calculate/explain/throughLine';
-import { type NumberFormat, formatNumber } from '@zest/core/units/numberFormat';
-import { formatQuantity, joinFigure } from '@zest/core/units/format';
-import { writeQuantity } from '../figures/writeQuantity.ts';
+import { type Step, throughLine } from '@zest/core/calculate/explain/throughLine';
 import type { Job } from '@zest/core/job/job';
-import { unreachable } from '@zest/core/problem/result';
-import { describeFailure, shortFailure } from '../messages/describeFailure.ts';
-import { COST_WORDS, MEASURE_WORDS } from '../messages/words.ts';
-import {
-  type Formats,
-  useFormats,
-  useJobActions,
-  useJobState,
-  useOpenJobLater,
-  useSetView,
-} from '../stores/context.tsx';
+import { failureOfStep, labelOfStep, writeStep } from '../figures/stepWords.ts';
+import { describeFailure } from '../messages/describeFailure.ts';
+import { useFormats, useJobActions, useJobState, useOpenJobLater, useSetView } from '../stores/context.tsx';
 import { BareButton } from '../parts/buttons.tsx';
 import { t } from '../messages/t.ts';
 import { styles } from './styles.ts';
@@ -53,8 +35,8 @@ const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; read
   const actions = useJobActions();
   const setView = useSetView();
   const navigate = useNavigate();
-  const failure = failureOf(step.figure);
-  const words = describeLabel(step.label, formats);
+  const failure = failureOfStep(step.figure);
+  const words = labelOfStep(step.label, formats);
   const go = (): void => {
     const { target } = step;
     const to = (path: string): void => void navigate(`/job/${jobId}/${path}`);
@@ -75,106 +57,8 @@ const WayStep = memo(function WayStep({ step, job }: { readonly step: Step; read
       title={failure === undefined ? words : describeFailure(failure, job)}
       aria-current={step.here ? 'step' : undefined}
     >
-      <b className={`cut ${failure === undefined ? '' : 'warn'}`}>{writeFigure(step.figure, formats)}</b>
+      <b className={`cut ${failure === undefined ? '' : 'warn'}`}>{writeStep(step.figure, formats)}</b>
       <span className="cut">{words}</span>
     </BareButton>
   );
 });
-
-const failureOf = (figure: StepFigure) => ('figure' in figure ? figure.figure.failure : undefined);
-
-function writeFigure(figure: StepFigure, { display, money, numbers }: Formats): string {
-  const failure = failureOf(figure);
-  if (failure !== undefined) return shortFailure(failure);
-  switch (figure.kind) {
-    case 'quantity':
-      return figure.figure.failure === undefined
-        ? joinFigure(formatQuantity(figure.figure.value, figure.dimension, display))
-        : '';
-    case 'in-unit': {
-      if (figure.figure.failure !== undefined) return '';
-      const { value } = figure.figure;
-      return `${writeQuantity(value, figure.unit, numbers)} ${unitOrLabel(figure.unit).symbol}`;
-    }
-    case 'money':
-      return figure.figure.failure === undefined ? formatMoney(figure.figure.value, money) : '';
-    case 'unit-cost': {
-      const { item } = figure;
-      const parts = [item.material, item.equipment, item.subcontract, item.other].filter(
-        (part) => part !== '',
-      );
-      const cost =
-        parts.length === 0
-          ? ''
-          : formatUnitCost(
-              parts.reduce((sum, part) => sum + Number(part), 0),
-              money,
-            );
-      const hours =
-        item.laborHours === '' ? '' : `${formatNumber(Number(item.laborHours), 4, numbers, true)} h`;
-      return `${[cost, hours].filter(Boolean).join(' + ')} / ${item.basis === 1 ? '' : `${item.basis} `}${item.unit}`;
-    }
-    case 'factor':
-      return `× ${formatNumber(figure.times, 4, numbers, true)}`;
-    case 'pieces':
-      return t('count.piece', { count: figure.count });
-    case 'lines':
-      return t('count.line', { count: figure.count });
-    default:
-      return unreachable(figure);
-  }
-}
-
-const times = (factor: number, numbers: NumberFormat): string => formatNumber(factor, 4, numbers, true);
-
-const LABEL_WORDS: {
-  readonly [Kind in StepLabel['of']]: (
-    label: Extract<StepLabel, { of: Kind }>,
-    numbers: NumberFormat,
-  ) => string;
-} = {
-  marks: (label) =>
-    label.sheets.length === 0 && !label.typed
-      ? t('frame.notMeasured', { scope: label.scope })
-      : [...label.sheets, ...(label.typed ? [t('frame.typedToo')] : []), label.scope].join(', '),
-  mark: (label) => `${label.sheet}, ${label.scope}`,
-  measure: (label) => `${MEASURE_WORDS[label.measure]}, ${label.scope}`,
-  formula: (label) => label.formula,
-  waste: (label) => t('frame.withWaste', { percent: label.percent }),
-  'round-up': (label) =>
-    label.multiple === '1' ? t('frame.roundedUp') : t('frame.roundedUpTo', { multiple: label.multiple }),
-  spares: (label) => t('frame.withToSpare', { spares: label.spares }),
-  minimum: (label) => t('frame.atLeast', { minimum: label.minimum }),
-  hours: (label, numbers) =>
-    label.worked.failure === undefined
-      ? t('frame.hoursFor', {
-          value: writeQuantity(label.worked.value, label.unit, numbers),
-          unit: label.unit,
-        })
-      : t('frame.hoursAlone'),
-  'hours-factor': (label, numbers) =>
-    label.formula === times(label.times, numbers)
-      ? t('frame.hours', { formula: label.formula })
-      : t('frame.hoursFigured', { formula: label.formula, times: times(label.times, numbers) }),
-  difficulty: (label, numbers) => t('frame.difficulty', { times: times(label.times, numbers) }),
-  'price-factor': (label) => t('frame.onByRegionAndAdjustments', { costwords: COST_WORDS[label.cost] }),
-  needed: () => t('frame.neededInTheWholeJob'),
-  bought: () => t('frame.bought'),
-  'rounded-up': () => t('frame.extraFromRounding'),
-  typed: () => t('frame.quantityOfTheLine'),
-  pinned: () => t('frame.pinnedHere'),
-  price: (label) => label.item,
-  line: (label) => label.description,
-  lines: () => t('frame.fromAssemblies'),
-  'scope-cost': (label) => label.scope,
-  section: (label) => (label.section === '' ? t('frame.noSection') : label.section),
-  cost: () => t('frame.directCost'),
-  tax: (label) => t('frame.taxOnMaterials', { percent: label.percent }),
-  markup: (label) => `${label.name} ${label.percent} %`,
-  bid: () => t('frame.bid'),
-};
-
-function describeLabel(label: StepLabel, { numbers }: Formats): string {
-  const write = LABEL_WORDS[label.of] as (label: StepLabel, numbers: NumberFormat) => string;
-  return write(label, numbers);
-}

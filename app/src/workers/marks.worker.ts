@@ -186,15 +186,17 @@ function labelPlace({ kind, strokes }: DrawnMark): readonly [number, number] | u
   return place;
 }
 
-/** Half the height a label takes, its halo included. */
-const LABEL_PX = 9;
+const USUAL_LABEL_PX = 11;
 
 function drawLabels(context: Context, view: View, marks: readonly DrawnMark[]): void {
-  context.font = '600 11px "IBM Plex Sans", Arial, sans-serif';
+  const { labelPx = USUAL_LABEL_PX } = view;
+  /** Half the height a label takes, its halo included. */
+  const reach = labelPx * 0.82;
+  context.font = `600 ${labelPx}px "IBM Plex Sans", Arial, sans-serif`;
   context.textAlign = 'center';
   context.textBaseline = 'middle';
   context.lineJoin = 'round';
-  context.lineWidth = 4;
+  context.lineWidth = labelPx * 0.36;
   context.strokeStyle = 'rgba(255,255,255,0.95)';
   context.fillStyle = '#18211C';
   const taken = new RBush<{ minX: number; maxX: number; minY: number; maxY: number }>();
@@ -205,7 +207,7 @@ function drawLabels(context: Context, view: View, marks: readonly DrawnMark[]): 
     const [x, y] = [(place[0] - view.x) * view.scale, (place[1] - view.y) * view.scale];
     // Words over words say nothing: the first stays, the others come when one zooms in.
     const half = context.measureText(text).width / 2 + 3;
-    const box = { minX: x - half, maxX: x + half, minY: y - LABEL_PX, maxY: y + LABEL_PX };
+    const box = { minX: x - half, maxX: x + half, minY: y - reach, maxY: y + reach };
     if (taken.collides(box)) continue;
     taken.insert(box);
     context.strokeText(text, x, y);

@@ -31,6 +31,8 @@ export interface View {
   readonly scale: number;
   readonly width: number;
   readonly height: number;
+  /** How high what is written on marks is, device pixels; as on the screen where it is left out. */
+  readonly labelPx?: number;
 }
 
 export interface MarksWorker {

@@ -80,11 +80,51 @@ export async function writePages(
   document.catalog.set(PDFName.of('Lang'), PDFString.of(info.language));
   const pictures = await embedPictures(document, info.pictures);
   const drawing: Drawing = { runsOf: await createRuns(document, fonts), pictures, heightPt };
+  const written = pages.map(() => document.addPage([widthPt, heightPt]));
+  const anchors = anchorsOf(pages);
   pages.forEach(({ items }, at) => {
-    drawPage(document.addPage([widthPt, heightPt]), items, drawing);
+    const page = written[at];
+    if (page === undefined) return;
+    drawPage(page, items, drawing);
+    for (const item of items) if (item.kind === 'link') addLink(page, item, anchors, written, heightPt);
     if (at % 10 === 9) onWritten(at + 1);
   });
   return document.save();
+}
+
+interface Place {
+  readonly page: number;
+  readonly y: number;
+}
+
+function anchorsOf(pages: LaidPages['pages']): ReadonlyMap<string, Place> {
+  const anchors = new Map<string, Place>();
+  pages.forEach(({ items }, page) => {
+    for (const item of items) if (item.kind === 'anchor') anchors.set(item.name, { page, y: item.y });
+  });
+  return anchors;
+}
+
+/** A part of a page that leads to a place in the document (ISO 32000-1, 12.5.6.5); one that leads nowhere is left out. */
+function addLink(
+  page: PDFPage,
+  { x, y, width, height, to }: Extract<PageItem, { kind: 'link' }>,
+  anchors: ReadonlyMap<string, Place>,
+  pages: readonly PDFPage[],
+  heightPt: number,
+): void {
+  const place = anchors.get(to);
+  const target = place === undefined ? undefined : pages[place.page];
+  if (place === undefined || target === undefined) return;
+  const { context } = page.doc;
+  const annotation = context.obj({
+    Type: 'Annot',
+    Subtype: 'Link',
+    Rect: [x, heightPt - y - height, x + width, heightPt - y],
+    Border: [0, 0, 0],
+    Dest: [target.ref, 'XYZ', null, heightPt - place.y, null],
+  });
+  page.node.addAnnot(context.register(annotation));
 }
 
 /** Each picture once, on however many pages it stands. */

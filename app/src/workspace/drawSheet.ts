@@ -40,6 +40,8 @@ export interface SheetDrawer {
 }
 
 const QUALITY = 0.82;
+/** Nine points on paper, at the width of a picture between the margins. */
+const LABEL_PX = 18;
 
 export function createSheetDrawer(services: Services, jobId: string, job: Job): SheetDrawer {
   const files = createSheetFiles(services, jobId);
@@ -68,7 +70,7 @@ export function createSheetDrawer(services: Services, jobId: string, job: Job): 
     await marksWorker.style(stylesOf(job, marks));
     await marksWorker.label([...labels]);
     const over = await marksWorker.draw(
-      { x: part.x, y: part.y, scale, width: widthPx, height: heightPx },
+      { x: part.x, y: part.y, scale, width: widthPx, height: heightPx, labelPx: LABEL_PX },
       'proper',
       [],
     );

@@ -1,4 +1,4 @@
-import type { LineAt } from '../estimate/lineSources.ts';
+import { type LineAt, findLine } from '../estimate/lineSources.ts';
 import type { Craft } from '../job/records/craft.ts';
 import type { Item } from '../job/records/item.ts';
 import type { LineKey } from '../job/lineKey.ts';
@@ -90,3 +90,11 @@ function craftsOf({ job }: Figures, { craftId, crewId, labor }: Pricing, item: I
 
 export const samplesOfLine = (figures: Figures, line: Pick<LineAt, 'key' | 'of'>): LineSamples =>
   samplesOfPriced(figures, pricedLine(figures, line));
+
+/** Whether any of a line's money rests on samples. */
+export function restsOnSamples(figures: Figures, key: LineKey): boolean {
+  const line = findLine(figures.job, key);
+  if (line === undefined) return false;
+  const { price, wage } = samplesOfLine(figures, line);
+  return price || wage;
+}

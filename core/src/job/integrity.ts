@@ -45,10 +45,6 @@ export function referencesOf(record: JobRecord): readonly Id[] {
       return present([record.sectionId, record.takenId, record.alternate?.id ?? null]);
     case 'quote':
       return [record.packageId];
-    case 'document':
-      return record.blocks.flatMap((block) => (block.kind === 'picture' ? [block.fileId] : []));
-    case 'version':
-      return [record.fileId];
     case 'crew':
       return record.members.map(({ craftId }) => craftId);
     case 'settings':
@@ -73,8 +69,15 @@ export function referencesOf(record: JobRecord): readonly Id[] {
     case 'item':
       return present([record.craftId, record.crewId ?? null]);
     default:
-      return [];
+      return referencesOfPaper(record);
   }
+}
+
+/** What documents show, and what is kept of those that were sent. */
+function referencesOfPaper(record: JobRecord): readonly Id[] {
+  if (record.type === 'version') return [record.fileId];
+  if (record.type !== 'document') return [];
+  return record.blocks.flatMap((block) => (block.kind === 'picture' ? [block.fileId] : []));
 }
 
 function checkReferences(job: Job, record: JobRecord): JobProblem | undefined {

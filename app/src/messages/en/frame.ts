@@ -147,7 +147,7 @@ export const frame = {
   atLeast: 'at least {{minimum}}',
   hoursFor: 'hours for {{value}} {{unit}}',
   difficulty: 'difficulty × {{times}}',
-  onByRegionAndAdjustments: 'on {{costwords}}, by region and adjustments',
+  onByRegionAndAdjustments: '{{costwords}}, by region and adjustments',
   neededInTheWholeJob: 'needed in the whole job',
   extraFromRounding: 'extra from rounding',
   quantityOfTheLine: 'quantity of the line',

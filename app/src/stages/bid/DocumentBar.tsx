@@ -17,6 +17,7 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import type { DocumentFile } from '../../workers/reportProtocol.ts';
 import { useWriting } from '../reports/useWriter.ts';
+import { EvidenceDialog } from './evidence/EvidenceDialog.tsx';
 import { DETAIL_WORDS } from './blockWords.ts';
 import { KeepVersionDialog } from './KeepVersionDialog.tsx';
 import type { Printed } from './printDocument.ts';
@@ -120,6 +121,7 @@ function Exports({ current, printed: { document } }: Omit<DocumentBarProps, 'cha
   const services = useServices();
   const { writing, run, stop } = useWriting();
   const [keeping, setKeeping] = useState<Blob | undefined>();
+  const [isMakingBook, setMakingBook] = useState(false);
   const name = settingsOf(job).name;
   const write = (as: DocumentFile): Promise<Blob | undefined> =>
     run(as, (remote, onWritten) => remote.writeDocument(document, as, onWritten));
@@ -155,13 +157,14 @@ function Exports({ current, printed: { document } }: Omit<DocumentBarProps, 'cha
       <Button size="sm" variant="outline" onClick={() => void print()}>
         {t('bid.print')}
       </Button>
-      <SaveMenu save={save} office={office} />
+      <SaveMenu save={save} office={office} onBook={() => setMakingBook(true)} />
       <Button size="sm" variant="outline" onClick={() => void keep()}>
         {t('bid.keepVersion')}
       </Button>
       <Button size="sm" onClick={() => void save('pdf')}>
         <Download size={14} /> {t('bid.savePdf')}
       </Button>
+      {isMakingBook ? <EvidenceDialog onClose={() => setMakingBook(false)} /> : null}
       {keeping === undefined ? null : (
         <KeepVersionDialog document={current} pdf={keeping} onClose={() => setKeeping(undefined)} />
       )}
@@ -172,10 +175,11 @@ function Exports({ current, printed: { document } }: Omit<DocumentBarProps, 'cha
 interface SaveMenuProps {
   readonly save: (as: DocumentFile) => Promise<void>;
   readonly office: (file: (typeof OFFICE_FILES)[number]) => Promise<void>;
+  readonly onBook: () => void;
 }
 
 /** A document as another kind of file, and what the office keeps beside it. */
-const SaveMenu = ({ save, office }: SaveMenuProps) => (
+const SaveMenu = ({ save, office, onBook }: SaveMenuProps) => (
   <Menu.Root>
     <Menu.Trigger asChild>
       <Button size="sm" variant="outline">
@@ -190,6 +194,9 @@ const SaveMenu = ({ save, office }: SaveMenuProps) => (
               {FILE_WORDS[file]}
             </Menu.Item>
           ))}
+          <Menu.Item value="evidence" onSelect={onBook}>
+            {t('bid.evidenceBookPdf')}
+          </Menu.Item>
           <Menu.Separator />
           {OFFICE_FILES.map((file) => (
             <Menu.Item key={file.ending} value={file.ending} onSelect={() => void office(file)}>

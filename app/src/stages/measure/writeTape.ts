@@ -1,7 +1,5 @@
 import type { Figures } from '@zest/core/calculate/figures';
-import { tapeOf } from '@zest/core/calculate/explain/tape';
-import { repeatOf } from '@zest/core/takeoff/repeat';
-import { openingNode, pieceNode, sharedNode } from '@zest/core/calculate/graph/nodes';
+import { type TapeRow, tapeRows } from '@zest/core/calculate/explain/tapeRows';
 import { csvText } from '../../platform/csvText.ts';
 import type { Figure } from '@zest/core/calculate/graph/rule';
 import type { Scope } from '@zest/core/job/records/scope';
@@ -31,45 +29,30 @@ export function writeTape(
     const text = formatQuantity(figure.value, MEASURE_DIMENSION[measure], display);
     return [text.figure.replace('\u2212', '-'), text.unit];
   };
-  const marks = tapeOf(figures, scope.id, measure).map(({ mark, figure, pieces }, index) => [
-    String(index + 1),
-    job.sheet.get(mark.sheetId)?.number ?? '',
-    pieces.length === 0 ? '' : String(pieces.length),
-    String(repeatOf(job, mark)),
-    ...written(figure),
+  const of = tapeRows(figures, scope, measure).map((row) => [
+    ...namesOfRow(row),
+    row.sheetId === undefined ? '' : (job.sheet.get(row.sheetId)?.number ?? ''),
+    piecesOfRow(row),
+    row.by === 'shared' ? '' : String(row.times),
+    ...written(row.figure),
   ]);
-  const leading = measure === leadingMeasure(scope.kind);
-  const openings = !leading
-    ? []
-    : figures.openingsCountedBy(scope.id).map((opening) => {
-        const host = job.mark.get(opening.markId);
-        const sheet = host === undefined ? undefined : job.sheet.get(host.sheetId);
-        const times = host === undefined ? 1 : repeatOf(job, host);
-        const figure = figures.figure(openingNode(opening.id));
-        return [t('measure.opening'), sheet?.number ?? '', opening.tag, String(times), ...written(figure)];
-      });
-  const typed = !leading
-    ? []
-    : figures
-        .piecesOf(scope.id)
-        .map((piece) => [
-          t('measure.typed'),
-          '',
-          [piece.text, piece.note].filter(Boolean).join(' '),
-          '1',
-          ...written(figures.figure(pieceNode(piece.id))),
-        ]);
-  const shared = figures.figure(sharedNode(scope.id, measure));
-  const once =
-    shared.failure === undefined && shared.value !== 0
-      ? [[t('measure.whereTwoSlopesMeetCountedOnce'), '', '', '', ...written(shared)]]
-      : [];
-  const rows = [
-    [...HEADS, MEASURE_WORDS[measure], t('measure.unit')],
-    ...marks,
-    ...openings,
-    ...typed,
-    ...once,
-  ];
-  return csvText(rows);
+  return csvText([[...HEADS, MEASURE_WORDS[measure], t('measure.unit')], ...of]);
+}
+
+function namesOfRow(row: TapeRow): readonly [string] {
+  switch (row.by) {
+    case 'mark':
+      return [String(row.number)];
+    case 'opening':
+      return [t('measure.opening')];
+    case 'typed':
+      return [t('measure.typed')];
+    case 'shared':
+      return [t('measure.whereTwoSlopesMeetCountedOnce')];
+  }
+}
+
+function piecesOfRow(row: TapeRow): string {
+  if (row.by === 'mark') return row.pieces.length === 0 ? '' : String(row.pieces.length);
+  return row.by === 'opening' ? row.tag : row.by === 'typed' ? row.text : '';
 }

@@ -14,6 +14,7 @@ import { type MarkMeasure, isMeasure } from '../../job/measures.ts';
 import type { Display } from '../../units/format.ts';
 import type { Figures } from '../figures.ts';
 import { componentNames } from '../lines/use.ts';
+import type { Names } from '../queries/names.ts';
 import { knownValue } from '../define.ts';
 
 /** One piece of the tape: a mark's part of a figure, with the straight pieces it was drawn in. */
@@ -47,8 +48,19 @@ export function traceComponent(
   display: Display,
 ): Trace | undefined {
   const names = componentNames(figures.job, frame);
-  const compiled = compileFormula(component.formula, names, unitOrLabel(component.unit).dimension);
-  if (!compiled.ok) return undefined;
+  return traceText(figures, component.formula, names, component.unit, display);
+}
+
+/** A formula as written and with the figures its names have now; undefined for a bare figure, and while it is faulty. */
+export function traceText(
+  figures: Figures,
+  text: string,
+  names: Names,
+  unit: string,
+  display: Display,
+): Trace | undefined {
+  const compiled = compileFormula(text, names, unitOrLabel(unit).dimension);
+  if (!compiled.ok || compiled.value.references.length === 0) return undefined;
   return traceFormula(
     compiled.value,
     (reference) => {
@@ -60,19 +72,29 @@ export function traceComponent(
   );
 }
 
+/** A measure of a scope that a figure rests on. */
+export interface MeasureBehind {
+  readonly scopeId: Id<'scope'>;
+  readonly measure: MarkMeasure;
+  readonly node: NodeId;
+}
+
 /** The scope measure a figure rests on first, found by walking the graph back to the sheet. */
-export function findMeasureBehind(
-  figures: Figures,
-  node: NodeId,
-): { readonly scopeId: Id<'scope'>; readonly measure: MarkMeasure; readonly node: NodeId } | undefined {
+export const findMeasureBehind = (figures: Figures, node: NodeId): MeasureBehind | undefined =>
+  measuresBehind(figures, node).next().value ?? undefined;
+
+/** Every scope measure a figure rests on, the nearest first; what a measure itself rests on is not gone into. */
+export function* measuresBehind(figures: Figures, node: NodeId): Generator<MeasureBehind, undefined> {
   const { job } = figures;
   const pending = [node];
   const seen = new Set(pending.map(printNode));
   for (let at = pending.shift(); at !== undefined; at = pending.shift()) {
     const { owner, figure, of } = at;
     const scope = job.scope.get(owner as Id<'scope'>);
-    if (scope !== undefined && of === undefined && isMeasure(figure))
-      return { scopeId: scope.id, measure: figure as MarkMeasure, node: at };
+    if (scope !== undefined && of === undefined && isMeasure(figure)) {
+      yield { scopeId: scope.id, measure: figure as MarkMeasure, node: at };
+      continue;
+    }
     for (const input of figures.inputsOf(at)) {
       if (seen.has(printNode(input))) continue;
       seen.add(printNode(input));

@@ -1,7 +1,12 @@
 import { type Flow, type Strip, paginate } from '../../reports/pages/flow.ts';
 import { reportFlow } from '../../reports/pages/layoutReport.ts';
-import type { LaidPages, MeasureText, PageItem } from '../../reports/pages/page.ts';
-import { wrapText } from '../../reports/pages/page.ts';
+import {
+  type LaidPages,
+  type MeasureText,
+  type PageItem,
+  isBoldLook,
+  wrapText,
+} from '../../reports/pages/page.ts';
 import { paperOf } from '../../reports/pages/paper.ts';
 import { paperWordsOf, writingOf } from '../report/printed.ts';
 import { type DocumentFrame, centeredText, lineStrip, space, textStrips } from './strips.ts';
@@ -18,8 +23,12 @@ const USUAL_MARGIN_MM = 20;
 /** A document as pages: its parts one below the other, headings with what they are over. */
 export function layoutDocument(document: PrintedDocument, measure: MeasureText): LaidPages {
   const frame = frameOf(document, measure);
-  const flows = document.blocks.flatMap((block) => blockFlows(frame, document, block));
-  const pages = paginate(frame, flows, 0);
+  const linked = linkedBlocks(document);
+  const flows = document.blocks.flatMap((block) => {
+    const made = blockFlows(frame, document, block);
+    return linked.has(block.key) ? anchored(made, block.key) : made;
+  });
+  const pages = numberPages(paginate(frame, flows, 0), measure);
   const { widthPt, heightPt } = frame;
   return {
     widthPt,
@@ -27,6 +36,58 @@ export function layoutDocument(document: PrintedDocument, measure: MeasureText):
     pages: pages.map((items, at) => ({ items: [...items, ...edges(frame, document, at + 1, pages.length)] })),
   };
 }
+
+/** Puts in the numbers of pages that could only be known once everything had its place. */
+function numberPages(
+  pages: readonly (readonly PageItem[])[],
+  measure: MeasureText,
+): readonly (readonly PageItem[])[] {
+  const numbers = new Map<string, number>();
+  pages.forEach((items, at) => {
+    for (const item of items) if (item.kind === 'anchor') numbers.set(item.name, at + 1);
+  });
+  if (numbers.size === 0) return pages;
+  return pages.map((items) =>
+    items.map((item) => {
+      if (item.kind !== 'text' || item.pageOf === undefined) return item;
+      const { pageOf, ...rest } = item;
+      const number = numbers.get(pageOf);
+      const text = number === undefined ? '' : String(number);
+      const right = item.x + measure(item.text, isBoldLook(item.look)) * item.size;
+      return { ...rest, text, x: right - measure(text, isBoldLook(item.look)) * item.size };
+    }),
+  );
+}
+
+/** The blocks that something leads to. */
+function linkedBlocks({ blocks }: PrintedDocument): ReadonlySet<string> {
+  const linked = new Set<string>();
+  for (const block of blocks)
+    if (block.kind === 'table')
+      for (const { cells } of block.table.rows)
+        for (const { link, pageOf } of cells)
+          for (const key of [link, pageOf]) if (key !== undefined) linked.add(key);
+  return linked;
+}
+
+/** Flows whose first strip is a place to lead to. */
+function anchored(flows: readonly Flow[], name: string): readonly Flow[] {
+  const at = flows.findIndex(({ strips }) => strips.length > 0);
+  return flows.map((flow, index) =>
+    index === at
+      ? {
+          ...flow,
+          strips: flow.strips.map((strip, place) => (place === 0 ? withAnchor(strip, name) : strip)),
+        }
+      : flow,
+  );
+}
+
+/** A strip that says where it is. */
+const withAnchor = (strip: Strip, name: string): Strip => ({
+  ...strip,
+  draw: (top) => [{ kind: 'anchor', y: top, name }, ...strip.draw(top)],
+});
 
 function frameOf({ page, paper }: PrintedDocument, measure: MeasureText): DocumentFrame {
   const size = SIZE[page.density ?? 'usual'];
@@ -39,7 +100,7 @@ const GAP_BEFORE = 10;
 /** A part with its heading, and some room before it. */
 function blockFlows(frame: DocumentFrame, document: PrintedDocument, block: PrintedBlock): readonly Flow[] {
   if (block.kind === 'break') return [{ strips: [{ ...space(0), startsPage: true }] }];
-  const flow = contentFlow(frame, document, block);
+  const flow = kept(contentFlow(frame, document, block), block);
   if (flow.strips.length === 0) return [];
   const isFirst = document.blocks[0]?.key === block.key;
   const before = isFirst ? [] : [space(GAP_BEFORE)];
@@ -52,6 +113,17 @@ function blockFlows(frame: DocumentFrame, document: PrintedDocument, block: Prin
         }));
   return [{ strips: [...before, ...heading] }, flow];
 }
+
+/** What stays with the next block: its last strip may not be the last on a page. */
+const kept = (flow: Flow, { keepsNext }: PrintedBlock): Flow =>
+  keepsNext === true
+    ? {
+        ...flow,
+        strips: flow.strips.map((strip, at) =>
+          at === flow.strips.length - 1 ? { ...strip, keepsNext: true } : strip,
+        ),
+      }
+    : flow;
 
 function contentFlow(frame: DocumentFrame, document: PrintedDocument, block: PrintedBlock): Flow {
   switch (block.kind) {

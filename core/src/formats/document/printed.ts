@@ -22,6 +22,10 @@ export interface PrintedCell {
   /** Of a quantity. */
   readonly unit?: string;
   readonly formula?: CellFormula;
+  /** The key of the block it leads to. */
+  readonly link?: string;
+  /** In its place comes the number of the page that this block begins on. */
+  readonly pageOf?: string;
 }
 
 export interface PrintedRow {
@@ -42,6 +46,8 @@ export interface PrintedTable {
   readonly columns: readonly PrintedColumn[];
   /** Whether the headings of the columns show. */
   readonly hasHead: boolean;
+  /** It goes to the next page as a whole where it does not fit on this one. */
+  readonly staysTogether?: true;
   readonly rows: readonly PrintedRow[];
 }
 
@@ -50,33 +56,41 @@ export interface PrintedParagraph {
   readonly look: 'plain' | 'bold' | 'soft' | 'title' | 'warn';
 }
 
+interface BlockHead {
+  readonly key: string;
+  readonly heading: string;
+  /** It stands on one page with what begins the next block. */
+  readonly keepsNext?: true;
+}
+
 /** A part of a document with all its words. */
-export type PrintedBlock = { readonly key: string; readonly heading: string } & (
-  | {
-      readonly kind: 'letterhead';
-      readonly company: string;
-      readonly address: readonly string[];
-      readonly title: string;
-      readonly dated: string;
-    }
-  | { readonly kind: 'paragraphs'; readonly paragraphs: readonly PrintedParagraph[] }
-  | { readonly kind: 'list'; readonly items: readonly string[] }
-  | { readonly kind: 'table'; readonly table: PrintedTable }
-  | { readonly kind: 'signatures'; readonly names: readonly string[] }
-  | {
-      readonly kind: 'picture';
-      /** Its name among the pictures; empty for one that is not there. */
-      readonly picture: string;
-      /** Width over height. */
-      readonly ratio: number;
-      readonly widthPercent: number;
-      readonly caption: string;
-      /** What is said in its place where it is missing, and to whoever cannot see it. */
-      readonly words: string;
-    }
-  | { readonly kind: 'report'; readonly printed: PrintedReport }
-  | { readonly kind: 'break' }
-);
+export type PrintedBlock = BlockHead &
+  (
+    | {
+        readonly kind: 'letterhead';
+        readonly company: string;
+        readonly address: readonly string[];
+        readonly title: string;
+        readonly dated: string;
+      }
+    | { readonly kind: 'paragraphs'; readonly paragraphs: readonly PrintedParagraph[] }
+    | { readonly kind: 'list'; readonly items: readonly string[] }
+    | { readonly kind: 'table'; readonly table: PrintedTable }
+    | { readonly kind: 'signatures'; readonly names: readonly string[] }
+    | {
+        readonly kind: 'picture';
+        /** Its name among the pictures; empty for one that is not there. */
+        readonly picture: string;
+        /** Width over height. */
+        readonly ratio: number;
+        readonly widthPercent: number;
+        readonly caption: string;
+        /** What is said in its place where it is missing, and to whoever cannot see it. */
+        readonly words: string;
+      }
+    | { readonly kind: 'report'; readonly printed: PrintedReport }
+    | { readonly kind: 'break' }
+  );
 
 export interface Picture {
   readonly mediaType: 'image/png' | 'image/jpeg';

@@ -5,6 +5,8 @@ import type { DocumentFrame } from './strips.ts';
 
 const GAP = 12;
 const INDENT = 12;
+/** As wide as the number of any page. */
+const PAGE_ROOM = '0000';
 /** What the column of words keeps of the width, however many figures stand beside it. */
 const LEAST_WIDE = 0.32;
 
@@ -25,7 +27,10 @@ export function tableFlow(frame: DocumentFrame, table: PrintedTable): Flow {
   const strips = table.rows.map((row, at) => ({
     ...rowStrip(laid, table, columns, row),
     // A bold row is over those that stand under it, and the total does not stand on a page of its own.
-    keepsNext: (table.rows[at + 1]?.indent ?? 0) > row.indent || table.rows[at + 1]?.look === 'total',
+    keepsNext:
+      (table.staysTogether === true && at < table.rows.length - 1) ||
+      (table.rows[at + 1]?.indent ?? 0) > row.indent ||
+      table.rows[at + 1]?.look === 'total',
   }));
   if (!table.hasHead) return { strips };
   return { heading: { ...rowStrip(laid, table, columns, heads), keepsNext: true }, strips };
@@ -40,7 +45,8 @@ const widthOfColumn = (
   Math.max(
     hasHead ? wordWidth(measure, columns[at]?.heading ?? '') * size : 0,
     ...rows.map(({ cells, look }) => {
-      const { text = '' } = cells[at] ?? {};
+      const { text: written = '', pageOf } = cells[at] ?? {};
+      const text = pageOf === undefined ? written : PAGE_ROOM;
       const own = look === 'total' ? size * 1.15 : size;
       return measure(text, look === 'bold' || look === 'total') * own;
     }),
@@ -91,7 +97,8 @@ function rowStrip(
   const { margin, widthBetween, measure } = frame;
   const size = look === 'total' ? frame.size * 1.15 : frame.size;
   const isBold = look === 'bold' || look === 'total';
-  const lines = cells.map(({ text }, at) => {
+  const lines = cells.map(({ text, pageOf }, at) => {
+    if (pageOf !== undefined) return [PAGE_ROOM];
     const { width = 0 } = columns[at] ?? {};
     const isWide = table.columns[at]?.isWide === true;
     return wrapText(text, width - (isWide ? indent * INDENT : 0) + 0.01, size, isBold, measure);
@@ -113,7 +120,12 @@ function rowStrip(
         text,
         size,
         look: LOOKS[look],
+        ...(cells[at]?.pageOf === undefined ? {} : { pageOf: cells[at].pageOf }),
       }));
+    }),
+    ...cells.flatMap(({ link }, at): readonly PageItem[] => {
+      const { x = 0, width = 0 } = columns[at] ?? {};
+      return link === undefined ? [] : [{ kind: 'link', x, y: top, width, height, to: link }];
     }),
     { kind: 'rule', x: margin, y: top + height, width: widthBetween, heavy: false },
   ];

@@ -1,8 +1,7 @@
 import { lineNode } from '../../calculate/graph/nodes.ts';
-import { samplesOfLine } from '../../calculate/samples.ts';
+import { restsOnSamples } from '../../calculate/samples.ts';
 import { linePrices } from '../../calculate/totals/linePrices.ts';
 import { alternateOfRow, type PricedRow } from '../../estimate/rows.ts';
-import { findLine } from '../../estimate/lineSources.ts';
 import type { Failure } from '../../job/failure.ts';
 import { overrideOf } from '../../job/overrides.ts';
 import { COST_KINDS, type CostKind } from '../../job/records/assembly.ts';
@@ -129,13 +128,6 @@ function lacks(figures: Figures, row: PricedRow, { words }: ReportContext): stri
   return isWageMissing(figures, row.key) ? words.say('no-wage') : '';
 }
 
-function isSample(figures: Figures, key: string): boolean {
-  const line = findLine(figures.job, key);
-  if (line === undefined) return false;
-  const { price: byPrice, wage } = samplesOfLine(figures, line);
-  return byPrice || wage;
-}
-
 /** What a person typed over what flows. */
 function typedOver(figures: Figures, row: PricedRow, { words }: ReportContext): string {
   const choices = row.type === 'line' ? row.line : overrideOf(figures.job, row.key);
@@ -214,7 +206,7 @@ export const LINE_FIELDS = {
     kind: 'date',
     read: (row, { figures }) => dateCell(dateOfRow(figures, row)),
   } satisfies LineField,
-  sample: text((row, { figures, words }) => (isSample(figures, row.key) ? words.say('yes') : '')),
+  sample: text((row, { figures, words }) => (restsOnSamples(figures, row.key) ? words.say('yes') : '')),
   typed_over: text((row, context) => typedOver(context.figures, row, context)),
   lacks: text((row, context) => lacks(context.figures, row, context)),
   note: text((row, { figures }) => noteOf(figures, row)),

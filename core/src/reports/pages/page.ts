@@ -8,6 +8,23 @@ export type PageItem =
       readonly text: string;
       readonly size: number;
       readonly look: TextLook;
+      /** In its place comes the number of the page that this anchor is on; it keeps its right edge. */
+      readonly pageOf?: string;
+    }
+  | {
+      /** A place that links lead to. */
+      readonly kind: 'anchor';
+      readonly y: number;
+      readonly name: string;
+    }
+  | {
+      readonly kind: 'link';
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+      readonly height: number;
+      /** The name of an anchor. */
+      readonly to: string;
     }
   | {
       readonly kind: 'fill';
