@@ -47,9 +47,9 @@ test('a document of one’s own: blocks in their order, a text with figures, a s
   await goTo(page, 'Bid');
   await page.getByRole('button', { name: 'New document' }).click();
   await page.getByRole('menuitem', { name: 'Letter with one price' }).click();
-  // The usual bid stays beside it.
+  // Those that were there stay beside it.
   const documents = page.getByRole('navigation', { name: 'Documents' });
-  await expect(documents.getByRole('button')).toHaveText(['Bid', 'Letter with one price']);
+  await expect(documents.getByRole('button')).toHaveText(['Bid', 'Bid by line', 'Letter with one price']);
   await page.getByText('Blocks', { exact: true }).click();
   const blocks = page.getByRole('list', { name: 'Blocks' });
   await blocks.getByRole('button', { name: 'Text', exact: true }).click();

@@ -27,6 +27,7 @@ import {
   addUpperFloor,
 } from './jobTrades.ts';
 import { priceJob } from './pricing.ts';
+import { boathouseDocuments } from './documents.ts';
 import { BOATHOUSE_REPORTS } from './reports.ts';
 import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
@@ -99,7 +100,7 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     withOwnPrices(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId)),
     makeId,
   );
-  return createJob([...listRecords(priced), ...BOATHOUSE_REPORTS]);
+  return createJob([...listRecords(priced), ...BOATHOUSE_REPORTS, ...boathouseDocuments(priced)]);
 }
 
 const PARTIES = {
