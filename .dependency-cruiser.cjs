@@ -9,6 +9,7 @@ const LAYERS = [
   ['estimate'],
   ['calculate'],
   ['reports', 'doubts'],
+  ['orders'],
   ['formats', 'library'],
   ['testing', 'checks'],
 ];

@@ -17,7 +17,8 @@ export default defineConfig({
   },
   webServer: {
     command: 'node --import tsx server/src/main.ts',
-    env: { PORT: String(PORT) },
+    // Suppliers that are simulated answer at once, and what is asked is forgotten with the server.
+    env: { PORT: String(PORT), DESK_DELAY_MS: '50', DESK_FILE: '' },
     url: `http://127.0.0.1:${PORT}/api/health`,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
   },

@@ -41,6 +41,28 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await page.getByRole('button', { name: 'Page and print' }).click();
     await expect(page.getByRole('group', { name: 'Page 1' })).toBeVisible();
   },
+  orders: async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Orders');
+    await expect(page.getByRole('grid', { name: 'Materials' })).toBeVisible();
+  },
+  'answers side by side': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Orders');
+    await page.getByRole('button', { name: /^Lumber/ }).click();
+    await page.getByRole('button', { name: 'Take the least of each' }).click();
+    await expect(page.getByText('✓ taken').first()).toBeVisible();
+  },
+  'the blocks of a document': async (page) => {
+    await openDemo(page);
+    await goTo(page, 'Bid');
+    await page.getByText('Blocks', { exact: true }).click();
+    await page
+      .getByRole('group', { name: 'Blocks' })
+      .getByRole('button', { name: 'Prices', exact: true })
+      .click();
+    await expect(page.getByText('Show markups as rows of their own')).toBeVisible();
+  },
   'the company': async (page) => {
     await page.goto('/jobs');
     await page.getByRole('button', { name: 'Company', exact: true }).click();

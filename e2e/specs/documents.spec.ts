@@ -51,7 +51,7 @@ test('a document of one’s own: blocks in their order, a text with figures, a s
   const documents = page.getByRole('navigation', { name: 'Documents' });
   await expect(documents.getByRole('button')).toHaveText(['Bid', 'Bid by line', 'Letter with one price']);
   await page.getByText('Blocks', { exact: true }).click();
-  const blocks = page.getByRole('list', { name: 'Blocks' });
+  const blocks = page.getByRole('group', { name: 'Blocks' });
   await blocks.getByRole('button', { name: 'Text', exact: true }).click();
   const text = page.getByRole('textbox', { name: 'Text' });
   await text.fill('We offer {job} for {total}, with {no_such.length} of wall.');

@@ -15,6 +15,7 @@ const PAGES = [
   'quotes',
   'compare',
   'charts',
+  'orders',
   'bid',
   'look',
 ] as const;

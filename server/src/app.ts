@@ -1,7 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler, type Response } from 'express';
+import { type Desk, createDesk } from './desk/desk.ts';
+import { createDeskStore } from './desk/deskStore.ts';
+import { createSimulator } from './desk/simulator.ts';
 import { type Wheel, createWheel } from './wheel/wheel.ts';
+
+/** Keeps what it is asked in memory only. */
+const usualDesk = (): Desk => createDesk(createDeskStore(), createSimulator(), Date.now);
 
 /** Stands in the built page where the nonce of an answer goes; see `html.cspNonce` in app/vite.config.ts. */
 const NONCE_PLACE = 'ZEST_NONCE';
@@ -56,8 +62,17 @@ function sendPage(dist: string, response: Response): void {
     .send(page.replaceAll(NONCE_PLACE, String(response.locals['nonce'])));
 }
 
-/** Serves the built app from `dist` with strict headers, and the stand-ins for outside devices. */
-export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
+/** The stand-ins for what is outside. */
+export interface StandIns {
+  readonly wheel?: Wheel;
+  readonly desk?: Desk;
+}
+
+/** Serves the built app from `dist` with strict headers, and the stand-ins for outside devices and services. */
+export function createApp(
+  dist: string,
+  { wheel = createWheel(), desk = usualDesk() }: StandIns = {},
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(refuseOtherHosts);
@@ -78,6 +93,8 @@ export function createApp(dist: string, wheel: Wheel = createWheel()): Express {
   });
   app.use('/api/wheel', wheel.door);
   app.use(wheel.pages);
+  app.use('/api/desk', desk.door);
+  app.use(desk.pages);
   app.use('/api', (_request, response) => {
     response.status(404).json({ problem: 'There is no such service.' });
   });

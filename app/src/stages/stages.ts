@@ -4,6 +4,7 @@ import { stage as estimate } from './estimate/stage.ts';
 import { stage as look } from './look/stage.ts';
 import { stage as measure } from './measure/stage.ts';
 import { stage as next } from './next/stage.ts';
+import { stage as orders } from './orders/stage.ts';
 import { stage as prices } from './prices/stage.ts';
 import { stage as reports } from './reports/stage.ts';
 import { stage as settings } from './settings/stage.ts';
@@ -18,6 +19,7 @@ export const STAGES: readonly Stage[] = [
   assemblies,
   prices,
   estimate,
+  orders,
   bid,
   reports,
   look,

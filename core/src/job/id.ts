@@ -34,6 +34,9 @@ export type RecordType =
   | 'report'
   | 'document'
   | 'version'
+  | 'request'
+  | 'offer'
+  | 'purchaseOrder'
   | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;

@@ -73,9 +73,10 @@ export function referencesOf(record: JobRecord): readonly Id[] {
   }
 }
 
-/** What documents show, and what is kept of those that were sent. */
+/** What documents show, what is kept of those that were sent, and what an offer answers. */
 function referencesOfPaper(record: JobRecord): readonly Id[] {
   if (record.type === 'version') return [record.fileId];
+  if (record.type === 'offer') return [record.requestId];
   if (record.type !== 'document') return [];
   return record.blocks.flatMap((block) => (block.kind === 'picture' ? [block.fileId] : []));
 }

@@ -24,6 +24,7 @@ import { quantitySchema } from './records/quantity.ts';
 import { packageSchema, quoteSchema } from './records/quote.ts';
 import { regionSchema } from './records/region.ts';
 import { reportSchema } from './records/report.ts';
+import { offerSchema, purchaseOrderSchema, requestSchema } from './records/request.ts';
 import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
@@ -70,6 +71,9 @@ export const RECORD_SCHEMAS = {
   report: reportSchema,
   document: documentSchema,
   version: versionSchema,
+  request: requestSchema,
+  offer: offerSchema,
+  purchaseOrder: purchaseOrderSchema,
   acceptance: acceptanceSchema,
 } as const;
 

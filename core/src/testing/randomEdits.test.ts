@@ -15,6 +15,9 @@ const BESIDE = [
   'report',
   'document',
   'version',
+  'request',
+  'offer',
+  'purchaseOrder',
 ];
 
 describe('random edits', () => {

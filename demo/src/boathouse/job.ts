@@ -28,6 +28,7 @@ import {
 } from './jobTrades.ts';
 import { priceJob } from './pricing.ts';
 import { boathouseDocuments } from './documents.ts';
+import { boathouseOrderRound } from './orderRound.ts';
 import { BOATHOUSE_REPORTS } from './reports.ts';
 import { PLANTING_SCALE } from './plantingSheet.ts';
 import { BOATHOUSE_SHEETS } from './sheets.ts';
@@ -100,7 +101,12 @@ export function createBoathouseJob(fileName: string, byteLength: number): Job {
     withOwnPrices(derive(finishJob(records), [...DERIVED, ...CEILINGS], makeId)),
     makeId,
   );
-  return createJob([...listRecords(priced), ...BOATHOUSE_REPORTS, ...boathouseDocuments(priced)]);
+  return createJob([
+    ...listRecords(priced),
+    ...BOATHOUSE_REPORTS,
+    ...boathouseDocuments(priced),
+    ...boathouseOrderRound(priced),
+  ]);
 }
 
 const PARTIES = {

@@ -13,6 +13,7 @@ import { jobs } from './jobs.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
 import { next } from './next.ts';
+import { orders } from './orders.ts';
 import { prices } from './prices.ts';
 import { problem } from './problem.ts';
 import { report } from './report.ts';
@@ -39,6 +40,7 @@ export const en = {
   look,
   measure,
   next,
+  orders,
   prices,
   problem,
   report,

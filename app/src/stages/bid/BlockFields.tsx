@@ -1,4 +1,4 @@
-import { inOrder, settingsOf } from '@zest/core/job/job';
+import { settingsOf } from '@zest/core/job/job';
 import { paragraphs } from '@zest/core/job/paragraphs';
 import { BID_DETAILS, type BlockOf, type DocumentBlock } from '@zest/core/job/records/document';
 import { Checkbox } from '../../parts/Checkbox.tsx';
@@ -12,6 +12,7 @@ import { t } from '../../messages/t.ts';
 import { BLOCK_WORDS, DETAIL_WORDS } from './blockWords.ts';
 import { documentWords } from './documentWords.ts';
 import { type TextProblem, usualHeading } from './printDocument.ts';
+import { CaptionField } from './CaptionField.tsx';
 import { SheetFields } from './SheetFields.tsx';
 import { styles } from './styles.ts';
 import { UnitPriceFields } from './UnitPriceFields.tsx';
@@ -158,18 +159,6 @@ function PriceFields({ block, onChange }: FieldProps<BlockOf<'prices'>>) {
   );
 }
 
-export const CaptionField = ({ block, onChange }: FieldProps<BlockOf<'picture'> | BlockOf<'sheet'>>) => (
-  <Labeled label={t('bid.caption')}>
-    {() => (
-      <CommitInput
-        label={t('bid.caption')}
-        value={block.caption}
-        onCommit={(caption) => onChange({ ...block, caption: caption.trim() })}
-      />
-    )}
-  </Labeled>
-);
-
 const PictureFields = ({ block, onChange }: FieldProps<BlockOf<'picture'>>) => (
   <>
     <CaptionField block={block} onChange={onChange} />
@@ -205,13 +194,4 @@ function ReportField({ block, onChange }: FieldProps<BlockOf<'report'>>) {
       )}
     </Labeled>
   );
-}
-
-/** The scopes that have marks on a sheet, in the order of the tally. */
-export function useScopesOn(sheetId: string): readonly { readonly id: string; readonly name: string }[] {
-  const { job } = useOpenJob();
-  const drawn = new Set(
-    [...job.mark.values()].filter((mark) => mark.sheetId === sheetId).map((mark) => mark.scopeId),
-  );
-  return inOrder(job.scope.values()).filter(({ id }) => drawn.has(id));
 }

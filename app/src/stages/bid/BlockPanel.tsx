@@ -64,7 +64,7 @@ export function BlockPanel({ current, changes, problems }: BlockPanelProps) {
   return (
     <div className={styles.fields}>
       <AddBlock blocks={blocks} onAdd={add} />
-      <div className={styles.blockList} role="list" aria-label={t('bid.blocks')}>
+      <div className={styles.blockList} role="group" aria-label={t('bid.blocks')}>
         <DragList ids={blocks.map(({ key }) => key)} nameOf={(key) => nameOf(blocks, key)} onOrder={order}>
           {(key) => (
             <BlockRow
@@ -122,7 +122,7 @@ function BlockRow({ block, isChosen, onChoose, onRemove }: BlockRowProps) {
   if (block === undefined) return null;
   const name = block.heading || BLOCK_WORDS[block.kind];
   return (
-    <div className={styles.blockRow} role="listitem">
+    <div className={styles.blockRow}>
       <ListButton aria-current={isChosen} onClick={onChoose}>
         {name}
         {name === BLOCK_WORDS[block.kind] ? null : <small>{BLOCK_WORDS[block.kind]}</small>}

@@ -10,10 +10,12 @@ import { styles } from './styles.ts';
 interface DocumentPagesProps {
   readonly printed: Printed;
   readonly laid: CountedPages | undefined;
+  /** It says what the bid comes to, and so whether anything is missing in that. */
+  readonly isOfBid?: boolean;
 }
 
 /** The pages of a document as they will be printed. */
-export function DocumentPages({ printed: { document }, laid }: DocumentPagesProps) {
+export function DocumentPages({ printed: { document }, laid, isOfBid = true }: DocumentPagesProps) {
   const { figures } = useOpenJob();
   const unpriced = listUnpriced(figures).length;
   const pictures = useMemo(
@@ -34,7 +36,7 @@ export function DocumentPages({ printed: { document }, laid }: DocumentPagesProp
           : `${t('count.page', { count: laid.count })}${
               laid.count > laid.pages.length ? t('bid.firstShown', { number: laid.pages.length }) : ''
             }`}
-        {unpriced === 0 ? null : (
+        {unpriced === 0 || !isOfBid ? null : (
           <span className="warn">
             {t('bid.notInTheTotalYet', { lines: t('count.line', { count: unpriced }) })}
           </span>

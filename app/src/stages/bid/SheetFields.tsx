@@ -5,9 +5,9 @@ import { Labeled } from '../../parts/Labeled.tsx';
 import { Select } from '../../parts/fields.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { t } from '../../messages/t.ts';
-import { CaptionField, useScopesOn } from './BlockFields.tsx';
+import { CaptionField } from './CaptionField.tsx';
 import { styles } from './styles.ts';
-import { useBlockSources } from './useBlockSources.ts';
+import { useBlockSources, useScopesOn } from './useBlockSources.ts';
 
 interface SheetFieldsProps {
   readonly block: BlockOf<'sheet'>;

@@ -1,0 +1,147 @@
+import { Button } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { put, remove, update } from '@zest/core/job/change';
+import { inOrder, settingsOf } from '@zest/core/job/job';
+import type { PriceRequest } from '@zest/core/job/records/request';
+import { type Comparison, compareOffers } from '@zest/core/orders/compareOffers';
+import { makeOrders } from '@zest/core/orders/makeOrders';
+import { minorDigits } from '@zest/core/pricing/money';
+import { MoreMenu } from '../../parts/MoreMenu.tsx';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
+import { dayOf } from '../../platform/days.ts';
+import { useOpenJob, useServices } from '../../stores/context.tsx';
+import { useTable } from '../../stores/jobHooks.ts';
+import { useSettle } from '../../stores/useSettle.ts';
+import { t } from '../../messages/t.ts';
+import { layout } from '../../theme/layout.ts';
+import { OfferTable } from './OfferTable.tsx';
+import { TakePricesDialog } from './TakePricesDialog.tsx';
+import { styles } from './styles.ts';
+import { useAnswers } from './useAnswers.ts';
+import { describeDesk, useSendRequest } from './useSendRequest.ts';
+
+interface RequestViewProps {
+  readonly request: PriceRequest;
+  readonly go: (key: string) => void;
+}
+
+/** Who was asked, what they answered side by side, and whose prices are taken. */
+export function RequestView({ request, go }: RequestViewProps) {
+  const { job } = useOpenJob();
+  const settings = settingsOf(job);
+  const problem = useAnswers(request);
+  const send = useSendRequest();
+  const offers = useTable('offer');
+  const comparison = useMemo(
+    () => compareOffers(request, offers.values(), minorDigits(settings.currency)),
+    [request, offers, settings.currency],
+  );
+  const approve = useApprove(request);
+  const [taking, setTaking] = useState(false);
+  const order = useMakeOrders(request, comparison, go);
+  const unsent = request.suppliers.some(({ token }) => token === '');
+  const approved = Object.keys(request.approved).length;
+  return (
+    <div className={layout.stage}>
+      <div className={`${layout.bar} wraps`}>
+        <h1>{request.name}</h1>
+        <span className="soft" role="status">
+          {t('orders.answered', {
+            count: comparison.columns.filter(({ offer }) => offer !== undefined).length,
+            of: request.suppliers.length,
+          })}
+        </span>
+        <span className="grow" />
+        {unsent ? (
+          <Button size="sm" variant="outline" onClick={() => void send(request, settings)}>
+            {t('orders.sendAgain')}
+          </Button>
+        ) : null}
+        <Button
+          size="sm"
+          variant="outline"
+          disabled={comparison.cheapest.every((each) => each === undefined)}
+          onClick={() => approve(leastOfEach(request, comparison))}
+        >
+          {t('orders.takeLeastOfEach')}
+        </Button>
+        <Button size="sm" variant="outline" disabled={approved === 0} onClick={order}>
+          {t('orders.makeOrders')}
+        </Button>
+        <Button size="sm" disabled={approved === 0} onClick={() => setTaking(true)}>
+          {t('orders.pricesToBook')}
+        </Button>
+        <RequestMenu request={request} go={go} />
+      </div>
+      {problem === undefined ? null : (
+        <p className={`warn ${styles.told}`} role="alert">
+          {describeDesk(problem)}
+        </p>
+      )}
+      <OfferTable request={request} comparison={comparison} approve={approve} />
+      {taking ? (
+        <TakePricesDialog request={request} comparison={comparison} onClose={() => setTaking(false)} />
+      ) : null}
+    </div>
+  );
+}
+
+/** The cheapest of each row; what nobody offers stays without. */
+const leastOfEach = ({ rows }: PriceRequest, { cheapest }: Comparison): PriceRequest['approved'] =>
+  Object.fromEntries(
+    rows.flatMap(({ key }, at) => {
+      const supplier = cheapest[at];
+      return supplier === undefined ? [] : [[key, supplier] as const];
+    }),
+  );
+
+/** Whose price is taken for which rows, as one step. */
+function useApprove({ id, name }: PriceRequest): (approved: PriceRequest['approved']) => void {
+  const settle = useSettle();
+  return (approved) => {
+    const refused = settle(
+      t('orders.chooseNamed', { name }),
+      update({ id }, (now) => ({ ...now, approved })),
+    );
+    if (refused !== undefined) tellProblem(refused);
+  };
+}
+
+const DELIVERY_DAYS = 14;
+const DAY_MS = 86_400_000;
+
+function useMakeOrders(request: PriceRequest, comparison: Comparison, go: (key: string) => void): () => void {
+  const { job } = useOpenJob();
+  const { makeId, now } = useServices();
+  const settle = useSettle();
+  return () => {
+    const had = inOrder(job.purchaseOrder.values());
+    const orders = makeOrders(request, comparison, makeId, {
+      date: dayOf(now()),
+      deliverBy: dayOf(now() + DELIVERY_DAYS * DAY_MS),
+      note: '',
+      had,
+    });
+    if (orders.length === 0) return tellProblem(t('orders.allOrdered'));
+    const refused = settle(t('orders.orderNamed', { name: request.name }), put(...orders));
+    if (refused !== undefined) return tellProblem(refused);
+    tell(t('orders.ordersMade', { count: orders.length }));
+    const [first] = orders;
+    if (first !== undefined) go(first.id);
+  };
+}
+
+function RequestMenu({ request, go }: RequestViewProps) {
+  const { job } = useOpenJob();
+  const settle = useSettle();
+  const drop = (): void => {
+    const offers = [...job.offer.values()].filter(({ requestId }) => requestId === request.id);
+    const refused = settle(
+      t('orders.deleteNamed', { name: request.name }),
+      remove(...offers.map(({ id }) => id), request.id),
+    );
+    if (refused !== undefined) tellProblem(refused);
+    else go('materials');
+  };
+  return <MoreMenu label={t('orders.moreWithRequest')} entries={[[t('orders.deleteRequest'), drop]]} />;
+}

@@ -1,0 +1,138 @@
+import {
+  LOGO,
+  type PrintedDocument,
+  type PrintedParagraph,
+  type PrintedRow,
+  type PrintedTable,
+} from '@zest/core/formats/document/printed';
+import { type Job, settingsOf } from '@zest/core/job/job';
+import type { PurchaseOrder } from '@zest/core/job/records/request';
+import { amountOfRow, totalOfOrder } from '@zest/core/orders/makeOrders';
+import { minorDigits } from '@zest/core/pricing/money';
+import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { longDay } from '../../messages/dates.ts';
+import { writeQuantity } from '../../figures/writeQuantity.ts';
+import { type DocumentWords, documentWords } from '../bid/documentWords.ts';
+import { moneyCell, rateCell, words } from '../bid/priceTable.ts';
+
+interface Printing {
+  readonly by: DocumentWords;
+  readonly order: PurchaseOrder;
+  readonly digits: number;
+}
+
+/** An order as it goes to the supplier. */
+export function printOrder(job: Job, order: PurchaseOrder): PrintedDocument {
+  const settings = settingsOf(job);
+  const by = documentWords(settings);
+  const { t, lng, money } = by;
+  const printing: Printing = { by, order, digits: minorDigits(settings.currency) };
+  const [logo] = job.logo.values();
+  const title = t('orders.orderNumber', { number: order.number });
+  return {
+    title: t('bid.titleOfFile', { title, name: order.supplier }),
+    author: settings.company,
+    language: lng,
+    currency: settings.currency,
+    numbers: money.numbers,
+    page: {},
+    paper: settings.paper ?? (settings.unitSystem === 'us' ? 'letter' : 'a4'),
+    header: '',
+    footer: t('orders.orderFooter', { title }),
+    blocks: [
+      {
+        kind: 'letterhead',
+        key: 'letterhead',
+        heading: '',
+        company: settings.company,
+        address: settings.companyAddress.split('\n').filter((line) => line.trim() !== ''),
+        title,
+        dated: longDay(order.date, lng, settings.dateStyle),
+      },
+      { kind: 'paragraphs', key: 'to', heading: '', paragraphs: supplierLines(printing) },
+      { kind: 'table', key: 'rows', heading: '', table: orderTable(printing) },
+      {
+        kind: 'signatures',
+        key: 'signatures',
+        heading: '',
+        names: [settings.company, order.supplier].filter(Boolean),
+      },
+    ],
+    pictures: logo === undefined ? {} : { [LOGO]: logo },
+  };
+}
+
+/** Who is to deliver what it is for, where and by when. */
+function supplierLines({ by: { t, lng, settings }, order }: Printing): readonly PrintedParagraph[] {
+  const day = longDay(order.deliverBy, lng, settings.dateStyle);
+  const lines: readonly PrintedParagraph[] = [
+    { text: t('orders.to'), look: 'soft' },
+    { text: order.supplier, look: 'bold' },
+    { text: settings.name, look: 'title' },
+    { text: settings.location, look: 'soft' },
+    { text: order.deliverBy === '' ? '' : t('orders.deliverBy', { date: day }), look: 'plain' },
+    { text: order.note, look: 'plain' },
+  ];
+  return lines.filter(({ text }) => text !== '');
+}
+
+function orderTable({ by, order, digits }: Printing): PrintedTable {
+  const { t, settings } = by;
+  const rows = order.rows.flatMap((row) => orderRows(row, by, digits));
+  const sums = rows.flatMap(({ look }, at) => (look === 'plain' ? [at] : []));
+  const column = (heading: string, align: 'left' | 'right', isWide = false) => ({ heading, align, isWide });
+  return {
+    hasHead: true,
+    columns: [
+      column(t('orders.part'), 'left'),
+      column(t('bid.description'), 'left', true),
+      column(t('bid.quantity'), 'right'),
+      column(t('bid.unitPrice'), 'right'),
+      column(t('bid.amount'), 'right'),
+    ],
+    rows: [
+      ...rows,
+      {
+        look: 'total',
+        indent: 0,
+        cells: [
+          words(''),
+          words(t('bid.totalIn', { currency: settings.currency })),
+          words(''),
+          words(''),
+          { ...moneyCell(by, totalOfOrder(order, digits)), formula: { kind: 'sum', rows: sums } },
+        ],
+      },
+    ],
+  };
+}
+
+type OrderRow = PurchaseOrder['rows'][number];
+
+/** A row, and where its parts go where that is more than one place. */
+function orderRows(row: OrderRow, by: DocumentWords, digits: number): readonly PrintedRow[] {
+  const { t, money } = by;
+  const { symbol } = unitOrLabel(row.unit);
+  const amount = (quantity: string): string =>
+    `${writeQuantity(Number(quantity), row.unit, money.numbers)} ${symbol}`;
+  const places = row.places.filter(({ name }) => name !== '');
+  const own: PrintedRow = {
+    look: 'plain',
+    indent: 0,
+    cells: [
+      words(row.partNumber),
+      words(row.description),
+      { text: amount(row.quantity), value: Number(row.quantity), kind: 'quantity', unit: symbol },
+      rateCell(by, Number(row.price)),
+      { ...moneyCell(by, amountOfRow(row, digits)), formula: { kind: 'product', columns: [2, 3] } },
+    ],
+  };
+  if (places.length < 2) return [own];
+  return [
+    own,
+    ...places.map(({ name, quantity }): PrintedRow => {
+      const said = t('orders.deliverTo', { name, quantity: amount(quantity) });
+      return { look: 'soft', indent: 1, cells: [words(''), words(said), words(''), words(''), words('')] };
+    }),
+  ];
+}

@@ -1,0 +1,37 @@
+import { useCallback } from 'react';
+import { update } from '@zest/core/job/change';
+import type { PriceRequest } from '@zest/core/job/records/request';
+import type { Settings } from '@zest/core/job/records/settings';
+import { tell, tellProblem } from '../../parts/toaster.tsx';
+import { type DeskProblem, sendRequest } from '../../platform/quoteDesk.ts';
+import { useSettle } from '../../stores/useSettle.ts';
+import { t } from '../../messages/t.ts';
+
+export const describeDesk = (problem: DeskProblem): string =>
+  ({
+    unreachable: t('orders.deskUnreachable'),
+    failed: t('orders.deskFailed'),
+    broken: t('orders.deskBroken'),
+  })[problem];
+
+/** Sends a request to the desk and keeps where each supplier answers. What fails is told, and can be sent again. */
+export function useSendRequest(): (request: PriceRequest, settings: Settings) => Promise<void> {
+  const settle = useSettle();
+  return useCallback(
+    async (request, settings) => {
+      const sent = await sendRequest(request, settings);
+      if (!sent.ok) return tellProblem(describeDesk(sent.problem));
+      const tokens = new Map(sent.value.suppliers.map(({ key, token }) => [key, token]));
+      const refused = settle(
+        t('orders.sendNamed', { name: request.name }),
+        update({ id: request.id }, (now) => ({
+          ...now,
+          suppliers: now.suppliers.map((each) => ({ ...each, token: tokens.get(each.key) ?? each.token })),
+        })),
+      );
+      if (refused !== undefined) return tellProblem(refused);
+      tell(t('orders.sentTo', { count: request.suppliers.length }));
+    },
+    [settle],
+  );
+}
