@@ -86,9 +86,6 @@ async function takeAll(page: Page): Promise<void> {
   await page.getByRole('gridcell', { name: 'Ready-mix concrete' }).first().click();
   await expect(page.getByRole('row', { name: /Strip topsoil/ })).toBeVisible();
   await take('estimate');
-  await page.getByRole('link', { name: 'Quotes', exact: true }).click();
-  await expect(page.getByRole('row', { name: /^Leveled/ })).toBeVisible();
-  await take('quotes');
   await page.getByRole('link', { name: 'Compare', exact: true }).click();
   await page.getByLabel('Name of the snapshot').fill('Before the call with the club');
   await page.getByRole('button', { name: 'Save a snapshot' }).click();
@@ -103,8 +100,14 @@ async function takeAll(page: Page): Promise<void> {
   await goTo(page, 'Prices');
   await expect(page.getByRole('heading', { name: 'Prices' })).toBeVisible();
   await take('prices');
+  await goTo(page, 'Orders');
+  await page.getByRole('button', { name: /^Lumber/ }).click();
+  await page.getByRole('button', { name: 'Take the least of each' }).click();
+  await expect(page.getByText('✓ taken').first()).toBeVisible();
+  await take('orders');
   await goTo(page, 'Bid');
-  await expect(page.getByRole('heading', { name: 'Bid', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Bid', level: 1 })).toBeAttached();
+  await expect(page.getByRole('article').locator('svg').first()).toBeVisible();
   await take('bid');
   await goTo(page, 'Job');
   await expect(page.getByRole('heading', { name: 'Job settings' })).toBeVisible();

@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs';
 import { readFile } from 'node:fs/promises';
 import { type Page, expect, test } from '@playwright/test';
 import { goTo, openDemo, totalOf, waitSaved } from '../drivers/zest.ts';
@@ -124,4 +125,59 @@ test('a round that came in is there with the demo, and a price is taken and give
   await expect(table(page).getByRole('button', { pressed: true })).toHaveCount(6);
   await page.getByRole('button', { name: /^Undo choose prices/ }).click();
   await expect(table(page).getByRole('button', { pressed: true })).toHaveCount(0);
+});
+
+test('a supplier who fills in a workbook: what fits is taken, what does not is told by its row', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await goTo(page, 'Orders');
+  await page
+    .getByRole('navigation', { name: 'Orders' })
+    .getByRole('button', { name: /^Lumber/ })
+    .click();
+  const more = page.getByRole('button', { name: 'More with this request' });
+  const download = page.waitForEvent('download');
+  await more.click();
+  await page.getByRole('menuitem', { name: 'Save as XLSX to fill' }).click();
+  const workbook = new ExcelJS.Workbook();
+  await workbook.xlsx.readFile(await (await download).path());
+  const sheet = workbook.worksheets[0];
+  if (sheet === undefined) throw new Error('the workbook has no sheet');
+  const rowOf = (line: string): ExcelJS.Row => {
+    let found: ExcelJS.Row | undefined;
+    sheet.eachRow((row) => {
+      if (row.getCell(1).value === line) found = row;
+    });
+    if (found === undefined) throw new Error(`no row ${line}`);
+    return found;
+  };
+  rowOf('r1').getCell(6).value = 0.5;
+  rowOf('r2').getCell(6).value = 'ask us';
+  rowOf('r3').getCell(2).value = 'OTHER-PART';
+  rowOf('r3').getCell(6).value = 1;
+  sheet.addRow(['', 'NEW', 'Bolts of ours', 5, 'ea', 2]);
+  const filled = Buffer.from(await workbook.xlsx.writeBuffer());
+  await more.click();
+  await page.getByRole('menuitem', { name: 'Read a filled XLSX…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a filled XLSX' });
+  await dialog.getByLabel('Whose prices are these').selectOption({ label: 'Quiet Harbor Goods' });
+  const file = (name: string, buffer: Buffer) => ({
+    name,
+    buffer,
+    mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  });
+  await dialog
+    .getByLabel('Choose a file…', { exact: true })
+    .setInputFiles(file('broken.xlsx', Buffer.from('PK nonsense')));
+  await expect(dialog.getByRole('alert')).toContainText('broken.xlsx');
+  await dialog.getByLabel('Choose a file…', { exact: true }).setInputFiles(file('filled.xlsx', filled));
+  await expect(dialog).toContainText('‘ask us’ isn’t a price. It is left out.');
+  await expect(dialog).toContainText('has part OTHER-PART, and none was asked.');
+  await expect(dialog).toContainText('was added: Bolts of ours.');
+  await dialog.getByRole('button', { name: 'Take one price' }).click();
+  await expect(page.getByText('3 of 3 answered')).toBeVisible();
+  await expect(
+    table(page).getByRole('button', { name: /^Take the price of Quiet Harbor Goods for/ }),
+  ).toHaveCount(1);
 });

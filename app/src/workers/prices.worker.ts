@@ -27,6 +27,12 @@ const worker: PriceWorker = {
       })),
     );
   },
+  rows: async (file) => {
+    if (file.size > LIMITS.prices.bytes)
+      return refuse({ kind: 'price-file-large', limit: LIMITS.prices.bytes });
+    const read = await readPriceBytes(await file.arrayBuffer(), () => undefined);
+    return read.ok ? accept(read.value[0]?.rows ?? []) : read;
+  },
   read: ({ sheet, ...asked }) => {
     const { rows = [], brokenRows = new Set<number>() } = sheets[sheet] ?? {};
     return Promise.resolve(readPrices({ ...asked, rows, brokenRows }));

@@ -30,4 +30,6 @@ export interface PriceWorker {
     onProgress: OnProgress,
   ) => Promise<Result<readonly SheetHead[], PriceFileProblem>>;
   readonly read: (asked: PriceAsked) => Promise<ReadPrices>;
+  /** The rows of a file's first sheet as they are. */
+  readonly rows: (file: Blob) => Promise<Result<readonly (readonly string[])[], PriceFileProblem>>;
 }

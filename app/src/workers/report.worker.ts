@@ -82,6 +82,10 @@ const worker: ReportWorker = {
   writeWorkbook: (all, onWritten) => writeWorkbook(all, (done, of) => void onWritten(done, of)),
   writeDocument: (printed, as, onWritten) =>
     DOCUMENT_WRITERS[as](printed, (done, of) => void onWritten(done, of)),
+  writePlain: async (sheets) => {
+    const { writeSheets } = await import('./writeSheets.ts');
+    return new Blob([await writeSheets(sheets, () => undefined)], { type: XLSX });
+  },
   layOutDocument: async (printed, most) => {
     const laid = layoutDocument(printed, createMeasure(await loadFonts()));
     return { ...laid, pages: laid.pages.slice(0, most), count: laid.pages.length };

@@ -1,5 +1,6 @@
 import type { LaidPages } from '@zest/core/reports/pages/page';
 import type { PrintedDocument } from '@zest/core/formats/document/printed';
+import type { ReportSheet } from '@zest/core/formats/report/sheet';
 import type { PrintedReport } from '@zest/core/formats/report/printed';
 
 /** The kinds of file a report is written as. */
@@ -23,5 +24,7 @@ export interface ReportWorker {
   /** The pages as they will be printed; no more of them than that. */
   readonly layOut: (printed: PrintedReport, most: number) => Promise<CountedPages>;
   readonly writeDocument: (printed: PrintedDocument, as: DocumentFile, onWritten: OnWritten) => Promise<Blob>;
+  /** Sheets that are made already, as a workbook. */
+  readonly writePlain: (sheets: readonly ReportSheet[]) => Promise<Blob>;
   readonly layOutDocument: (printed: PrintedDocument, most: number) => Promise<CountedPages>;
 }

@@ -1,6 +1,15 @@
 /** Where a file is taken in. */
 export type FormatTarget =
-  'drawings' | 'job' | 'prices' | 'assemblies' | 'table' | 'logo' | 'report' | 'own-workbook' | 'picture';
+  | 'drawings'
+  | 'job'
+  | 'prices'
+  | 'assemblies'
+  | 'table'
+  | 'logo'
+  | 'report'
+  | 'own-workbook'
+  | 'picture'
+  | 'filled-request';
 
 /** A kind of file, as far as buttons, dialogs and places to drop a file have to know it. */
 export interface FormatDescriptor {

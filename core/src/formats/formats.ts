@@ -7,7 +7,9 @@ import { OWN_WORKBOOK } from './ownWorkbook/descriptor.ts';
 import { PDF } from './pdf/descriptor.ts';
 import { PRICE_LIST } from './prices/descriptor.ts';
 import { REPORT_HTML, REPORT_PRESET, REPORT_XML } from './report/descriptor.ts';
+import { FILLED_REQUEST } from './request/descriptor.ts';
 import { TABLE } from './table/descriptor.ts';
+import { UBL_ORDER } from './ubl/descriptor.ts';
 import { WORKBOOK } from './workbook/descriptor.ts';
 import { ZESTJOB_FORMAT } from './zestjob/descriptor.ts';
 
@@ -29,6 +31,8 @@ export const FORMATS: readonly FormatDescriptor[] = [
   REPORT_HTML,
   REPORT_XML,
   DOCX,
+  FILLED_REQUEST,
+  UBL_ORDER,
 ];
 
 /** The kinds of file that are taken in at one place. */

@@ -14,10 +14,12 @@ import { useTable } from '../../stores/jobHooks.ts';
 import { useSettle } from '../../stores/useSettle.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { FilledDialog } from './FilledDialog.tsx';
 import { OfferTable } from './OfferTable.tsx';
 import { TakePricesDialog } from './TakePricesDialog.tsx';
 import { styles } from './styles.ts';
 import { useAnswers } from './useAnswers.ts';
+import { useSaveRequest } from './useSaveRequest.ts';
 import { describeDesk, useSendRequest } from './useSendRequest.ts';
 
 interface RequestViewProps {
@@ -38,6 +40,7 @@ export function RequestView({ request, go }: RequestViewProps) {
   );
   const approve = useApprove(request);
   const [taking, setTaking] = useState(false);
+  const [isFilled, setFilled] = useState(false);
   const order = useMakeOrders(request, comparison, go);
   const unsent = request.suppliers.some(({ token }) => token === '');
   const approved = Object.keys(request.approved).length;
@@ -71,7 +74,7 @@ export function RequestView({ request, go }: RequestViewProps) {
         <Button size="sm" disabled={approved === 0} onClick={() => setTaking(true)}>
           {t('orders.pricesToBook')}
         </Button>
-        <RequestMenu request={request} go={go} />
+        <RequestMenu request={request} go={go} onFilled={() => setFilled(true)} />
       </div>
       {problem === undefined ? null : (
         <p className={`warn ${styles.told}`} role="alert">
@@ -79,6 +82,7 @@ export function RequestView({ request, go }: RequestViewProps) {
         </p>
       )}
       <OfferTable request={request} comparison={comparison} approve={approve} />
+      {isFilled ? <FilledDialog request={request} onClose={() => setFilled(false)} /> : null}
       {taking ? (
         <TakePricesDialog request={request} comparison={comparison} onClose={() => setTaking(false)} />
       ) : null}
@@ -131,7 +135,12 @@ function useMakeOrders(request: PriceRequest, comparison: Comparison, go: (key: 
   };
 }
 
-function RequestMenu({ request, go }: RequestViewProps) {
+interface RequestMenuProps extends RequestViewProps {
+  readonly onFilled: () => void;
+}
+
+function RequestMenu({ request, go, onFilled }: RequestMenuProps) {
+  const save = useSaveRequest(request);
   const { job } = useOpenJob();
   const settle = useSettle();
   const drop = (): void => {
@@ -143,5 +152,14 @@ function RequestMenu({ request, go }: RequestViewProps) {
     if (refused !== undefined) tellProblem(refused);
     else go('materials');
   };
-  return <MoreMenu label={t('orders.moreWithRequest')} entries={[[t('orders.deleteRequest'), drop]]} />;
+  return (
+    <MoreMenu
+      label={t('orders.moreWithRequest')}
+      entries={[
+        [t('orders.saveToFill'), () => void save()],
+        [t('orders.readFilled'), onFilled],
+        [t('orders.deleteRequest'), drop],
+      ]}
+    />
+  );
 }

@@ -106,7 +106,7 @@ async function openFile(
 }
 
 /** One worker for the dialog; stopping ends it, and the next file gets a new one. */
-function usePriceWorker(): GuardedWorker<PriceWorker> {
+export function usePriceWorker(): GuardedWorker<PriceWorker> {
   const worker = useMemo(
     () =>
       createGuardedWorker<PriceWorker>(
