@@ -39,8 +39,8 @@ export function RequestView({ request, go }: RequestViewProps) {
     [request, offers, settings.currency],
   );
   const approve = useApprove(request);
-  const [taking, setTaking] = useState(false);
-  const [isFilled, setFilled] = useState(false);
+  const [asking, setAsking] = useState<'prices' | 'filled' | undefined>();
+  const close = (): void => setAsking(undefined);
   const order = useMakeOrders(request, comparison, go);
   const unsent = request.suppliers.some(({ token }) => token === '');
   const approved = Object.keys(request.approved).length;
@@ -71,10 +71,10 @@ export function RequestView({ request, go }: RequestViewProps) {
         <Button size="sm" variant="outline" disabled={approved === 0} onClick={order}>
           {t('orders.makeOrders')}
         </Button>
-        <Button size="sm" disabled={approved === 0} onClick={() => setTaking(true)}>
+        <Button size="sm" disabled={approved === 0} onClick={() => setAsking('prices')}>
           {t('orders.pricesToBook')}
         </Button>
-        <RequestMenu request={request} go={go} onFilled={() => setFilled(true)} />
+        <RequestMenu request={request} go={go} onFilled={() => setAsking('filled')} />
       </div>
       {problem === undefined ? null : (
         <p className={`warn ${styles.told}`} role="alert">
@@ -82,9 +82,9 @@ export function RequestView({ request, go }: RequestViewProps) {
         </p>
       )}
       <OfferTable request={request} comparison={comparison} approve={approve} />
-      {isFilled ? <FilledDialog request={request} onClose={() => setFilled(false)} /> : null}
-      {taking ? (
-        <TakePricesDialog request={request} comparison={comparison} onClose={() => setTaking(false)} />
+      {asking === 'filled' ? <FilledDialog request={request} onClose={close} /> : null}
+      {asking === 'prices' ? (
+        <TakePricesDialog request={request} comparison={comparison} onClose={close} />
       ) : null}
     </div>
   );
