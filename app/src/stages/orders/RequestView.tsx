@@ -76,11 +76,7 @@ export function RequestView({ request, go }: RequestViewProps) {
         </Button>
         <RequestMenu request={request} go={go} onFilled={() => setAsking('filled')} />
       </div>
-      {problem === undefined ? null : (
-        <p className={`warn ${styles.told}`} role="alert">
-          {describeDesk(problem)}
-        </p>
-      )}
+      <DeskTold problem={problem} />
       <OfferTable request={request} comparison={comparison} approve={approve} />
       {asking === 'filled' ? <FilledDialog request={request} onClose={close} /> : null}
       {asking === 'prices' ? (
@@ -89,6 +85,14 @@ export function RequestView({ request, go }: RequestViewProps) {
     </div>
   );
 }
+
+/** What is wrong with the desk; nothing where it answers. */
+const DeskTold = ({ problem }: { readonly problem: ReturnType<typeof useAnswers> }) =>
+  problem === undefined ? null : (
+    <p className={`warn ${styles.told}`} role="alert">
+      {describeDesk(problem)}
+    </p>
+  );
 
 /** The cheapest of each row; what nobody offers stays without. */
 const leastOfEach = ({ rows }: PriceRequest, { cheapest }: Comparison): PriceRequest['approved'] =>
