@@ -26,6 +26,9 @@ export const HELP: readonly HelpEntry[] = [
   { label: t('help.waste'), words: t('help.wasteWords'), path: 'assemblies' },
   { label: t('help.difficulty'), words: t('help.difficultyWords'), path: 'figures' },
   { label: t('help.files'), words: t('help.filesWords'), path: 'bid' },
+  { label: t('help.documents'), words: t('help.documentsWords'), path: 'bid' },
+  { label: t('help.evidence'), words: t('help.evidenceWords'), path: 'bid' },
+  { label: t('help.ask'), words: t('help.askWords'), path: 'orders' },
   { label: t('help.check'), words: t('help.checkWords'), path: 'look' },
   { label: t('help.exclusions'), words: t('help.exclusionsWords'), path: 'bid' },
 ];

@@ -76,6 +76,8 @@ export const settings = {
   whereTextIsOffered: 'Where {{name}} is offered',
   underIncluded: 'Included',
   underNotIncluded: 'Not included',
+  inTexts: 'In texts of documents',
+  inTerms: 'In terms',
   removeText: 'Remove the text {{name}}',
   wordsOfText: 'Words of {{name}}',
   jobAndCompany: 'This job and your company',

@@ -17,7 +17,7 @@ import { SheetFields } from './SheetFields.tsx';
 import { styles } from './styles.ts';
 import { UnitPriceFields } from './UnitPriceFields.tsx';
 import { useBlockSources } from './useBlockSources.ts';
-import { LongText } from './Wording.tsx';
+import { LongText, TextChoice, joined } from './Wording.tsx';
 
 interface BlockFieldsProps {
   readonly block: DocumentBlock;
@@ -110,6 +110,11 @@ function TextField({ block, onChange }: FieldProps<BlockOf<'text'> | BlockOf<'te
         rows={7}
         value={block.text}
         onCommit={(text) => onChange({ ...block, text })}
+      />
+      <TextChoice
+        of={block.kind}
+        label={BLOCK_WORDS[block.kind]}
+        onText={(text) => say(onChange({ ...block, text: joined(block.text, text) }))}
       />
       <p className="soft">{t('bid.textHint', { unit })}</p>
     </div>

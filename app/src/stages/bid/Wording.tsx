@@ -87,7 +87,8 @@ const WhatIsIncluded = ({ settings, set }: WhatIsIncludedProps) => (
   </>
 );
 
-const joined = (before: string, text: string): string =>
+/** A text with another below it. */
+export const joined = (before: string, text: string): string =>
   before.trim() === '' ? text : `${before.trimEnd()}\n${text}`;
 
 interface TextChoiceProps {
@@ -97,7 +98,7 @@ interface TextChoiceProps {
 }
 
 /** Texts the company keeps for this place, each added by choosing it; nothing where it keeps none. */
-function TextChoice({ of, label, onText }: TextChoiceProps) {
+export function TextChoice({ of, label, onText }: TextChoiceProps) {
   const blocks = inOrder(useTable('textBlock').values()).filter(
     (each) => each.for === of && each.text !== '',
   );

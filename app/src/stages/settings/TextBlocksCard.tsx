@@ -2,7 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, orderAfter } from '@zest/core/job/job';
-import type { TextBlock } from '@zest/core/job/records/textBlock';
+import { TEXT_PLACES, type TextBlock } from '@zest/core/job/records/textBlock';
 import { t } from '../../messages/t.ts';
 import { CommitArea } from '../../parts/CommitArea.tsx';
 import { CommitInput } from '../../parts/CommitInput.tsx';
@@ -13,6 +13,13 @@ import { useServices } from '../../stores/context.tsx';
 import { useTable } from '../../stores/jobHooks.ts';
 import { useSettle } from '../../stores/useSettle.ts';
 import { styles } from './styles.ts';
+
+const PLACE_WORDS: Readonly<Record<TextBlock['for'], string>> = {
+  inclusions: t('settings.underIncluded'),
+  exclusions: t('settings.underNotIncluded'),
+  text: t('settings.inTexts'),
+  terms: t('settings.inTerms'),
+};
 
 /** Texts that are written once and offered on every bid. */
 export function TextBlocksCard() {
@@ -66,12 +73,16 @@ function Block({ block }: { readonly block: TextBlock }) {
         <Select
           aria-label={t('settings.whereTextIsOffered', { name })}
           value={block.for}
-          onChange={({ target }) =>
-            change({ for: target.value === 'inclusions' ? 'inclusions' : 'exclusions' })
-          }
+          onChange={({ target }) => {
+            const place = TEXT_PLACES.find((each) => each === target.value);
+            if (place !== undefined) change({ for: place });
+          }}
         >
-          <option value="inclusions">{t('settings.underIncluded')}</option>
-          <option value="exclusions">{t('settings.underNotIncluded')}</option>
+          {TEXT_PLACES.map((place) => (
+            <option key={place} value={place}>
+              {PLACE_WORDS[place]}
+            </option>
+          ))}
         </Select>
         <IconAction
           label={t('settings.removeText', { name })}
