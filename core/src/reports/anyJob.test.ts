@@ -16,6 +16,7 @@ import { USUAL_TEMPLATE, templateOf } from '../library/template.ts';
 import { anyEdits, deskAfter, startBusyBench } from '../testing/randomEdits.ts';
 import { differences } from '../testing/differences.ts';
 import { createBench } from '../testing/priced.ts';
+import { minorDigits } from '../pricing/money.ts';
 import { priceAlternates } from './alternates.ts';
 import { BID_DETAILS } from '../job/records/document.ts';
 import { bidReport } from './bidReport.ts';
@@ -30,10 +31,11 @@ const recordsById = (job: ReturnType<typeof createJob>): ReadonlyMap<string, unk
   new Map([...listRecords(job)].map((record) => [record.id, record]));
 
 /** What a client who has a pocket calculator finds: cents are rounded once, and the kinds come to the amount. */
-function multiplies({ quantity, unitPrice, amount, kinds }: BidInnerRow): boolean {
+function multiplies({ quantity, unitPrice, amount, kinds }: BidInnerRow, currency: string): boolean {
   if (kinds !== undefined && sum(Object.values(kinds)) !== amount) return false;
   if (quantity === undefined || unitPrice === undefined) return true;
-  return Math.abs(quantity.value * unitPrice * 100 - (amount ?? 0)) <= 0.5 + 1e-6 * Math.abs(amount ?? 0);
+  const product = quantity.value * unitPrice * 10 ** minorDigits(currency);
+  return Math.abs(product - (amount ?? 0)) <= 0.5 + 1e-6 * Math.abs(amount ?? 0);
 }
 
 /** Whatever a person did to a job, what is made of it must hold. */
@@ -85,7 +87,8 @@ describe('a job after any edits', () => {
           for (const { amount, inner } of report.rows)
             if (inner.length > 0 && detail !== 'lines')
               expect(sum(inner.map((each) => each.amount ?? 0))).toBe(amount);
-          for (const row of report.rows.flatMap(({ inner }) => inner)) expect(multiplies(row)).toBe(true);
+          for (const row of report.rows.flatMap(({ inner }) => inner))
+            expect(multiplies(row, report.settings.currency)).toBe(true);
         }
   });
 
