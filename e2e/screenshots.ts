@@ -102,7 +102,7 @@ async function takeAll(page: Page): Promise<void> {
   await take('prices');
   await goTo(page, 'Orders');
   await page.getByRole('button', { name: /^Lumber/ }).click();
-  await page.getByRole('button', { name: 'Take the least of each' }).click();
+  await page.getByRole('button', { name: 'Take the lowest of each' }).click();
   await expect(page.getByText('✓ taken').first()).toBeVisible();
   await take('orders');
   await goTo(page, 'Bid');

@@ -50,7 +50,7 @@ const PAGES: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await openDemo(page);
     await goTo(page, 'Orders');
     await page.getByRole('button', { name: /^Lumber/ }).click();
-    await page.getByRole('button', { name: 'Take the least of each' }).click();
+    await page.getByRole('button', { name: 'Take the lowest of each' }).click();
     await expect(page.getByText('✓ taken').first()).toBeVisible();
   },
   'the blocks of a document': async (page) => {

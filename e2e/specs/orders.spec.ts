@@ -53,12 +53,12 @@ test('prices from three suppliers: asked, answered, compared, taken into the pri
       .getByText(/per pallet: not the unit asked/)
       .first(),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Take the least of each' }).click();
+  await page.getByRole('button', { name: 'Take the lowest of each' }).click();
   const studs = table(page).getByRole('button', {
     name: 'Take the price of Tidewrack Timber for Stud 2x6, 9 ft',
   });
   await expect(studs).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Prices to the price book' }).click();
+  await page.getByRole('button', { name: 'Update the price book' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('the bid goes from $1,599,040.00 to');
   expect(await totalOf(page)).toBe(before);
@@ -77,7 +77,7 @@ test('prices from three suppliers: asked, answered, compared, taken into the pri
   // What is ordered is not ordered again.
   await list.getByRole('button', { name: /second round/ }).click();
   await page.getByRole('button', { name: 'Make orders' }).click();
-  await expect(page.getByText('All that is chosen is ordered already.')).toBeVisible();
+  await expect(page.getByText('Everything chosen is already ordered.')).toBeVisible();
   // The price book says who and when, and the state before is there to compare with.
   await waitSaved(page);
   await goTo(page, 'Prices');
@@ -93,7 +93,7 @@ test('a desk that is down loses nothing: the request is kept, and sent again nob
   const door = '**/api/desk/**';
   await page.route(door, (route) => route.fulfill({ status: 500, body: 'down' }));
   await askThree(page);
-  await expect(page.getByText('The quote desk didn’t take it.')).toBeVisible();
+  await expect(page.getByText('The quote desk failed.')).toBeVisible();
   await expect(table(page).getByText('not sent')).toHaveCount(3);
   await page.unroute(door);
   await page.getByRole('button', { name: 'Send again' }).click();
@@ -113,7 +113,7 @@ test('a round that came in is there with the demo, and a price is taken and give
     .click();
   await expect(page.getByText('2 of 3 answered')).toBeVisible();
   await expect(table(page)).toContainText('Plates only in full bundles.');
-  await expect(table(page).getByRole('row', { name: /Missing, at the best price/ })).toContainText('2 rows');
+  await expect(table(page).getByRole('row', { name: /Missing rows, at the lowest/ })).toContainText('2 rows');
   const price = table(page).getByRole('button', {
     name: /^Take the price of Larch & Fetter Lumber for Blocking/,
   });

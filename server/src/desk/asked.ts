@@ -107,6 +107,10 @@ export interface AnswerRead {
 const PRICE = /^\d{1,9}(\.\d{1,4})?$/;
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
+/** `$12.50` and `12,50` as a plain decimal; a comma before three digits could be either, and stays to be refused. */
+const plainPrice = (text: string): string =>
+  text.replace(/^[$€£]\s*|\s*[$€£]$/g, '').replace(/^(\d+),(\d{1,2}|\d{4})$/, '$1.$2');
+
 /** What a supplier typed into the page. What is wrong is told by the row it is in, and nothing of it is lost. */
 export function readAnswer({ rows }: KeptRequest, body: Readonly<Record<string, unknown>>): AnswerRead {
   const typed = Object.fromEntries(
@@ -122,7 +126,7 @@ export function readAnswer({ rows }: KeptRequest, body: Readonly<Record<string, 
   if (validUntil !== '' && !DAY.test(validUntil))
     problems.push('Write the day your prices are valid until as 2026-12-31.');
   const answered = rows.flatMap(({ key, description, unit }): readonly AnswerRow[] => {
-    const price = say(`price_${key}`).replace(/^[$€£]\s*/, '');
+    const price = plainPrice(say(`price_${key}`));
     const leadDays = say(`lead_${key}`);
     const substitute = say(`substitute_${key}`);
     const note = say(`note_${key}`);

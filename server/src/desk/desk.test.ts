@@ -107,6 +107,14 @@ describe('the quote desk', () => {
     expect((await answersAt(base))['s1']).toMatchObject({ declined: true, rows: [] });
   });
 
+  it('takes a decimal comma, and refuses one that could group', async () => {
+    const base = await openDesk();
+    const { s1 = '' } = await tokensOf(await send(base));
+    expect((await fill(base, s1, { price_r1: '1,250' })).status).toBe(422);
+    expect((await fill(base, s1, { price_r1: '12,50 €' })).status).toBe(200);
+    expect((await answersAt(base))['s1']?.rows[0]?.price).toBe('12.50');
+  });
+
   it('asks nothing twice: the same request has the same pages, and keeps its answers', async () => {
     const base = await openDesk();
     const first = await tokensOf(await send(base));

@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { type BuyRow, buyList } from '@zest/core/orders/buyList';
 import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { parseNumber } from '@zest/core/units/numberFormat';
+import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { Empty } from '../../parts/Empty.tsx';
@@ -30,7 +30,7 @@ export function MaterialsView({ go }: { readonly go: (key: string) => void }) {
   const columns = useMemo(() => materialColumns(formats, toggle), [formats, toggle]);
   return (
     <div className={layout.stage}>
-      <MaterialsBar list={list} onAsk={() => setAsking(true)} />
+      {rows.length === 0 ? null : <MaterialsBar list={list} onAsk={() => setAsking(true)} />}
       {rows.length === 0 ? (
         <Empty title={t('orders.nothingToBuy')}>{t('orders.nothingToBuyHow')}</Empty>
       ) : (
@@ -184,7 +184,7 @@ function materialColumns(
         'stock',
         t('orders.inStock'),
         '84px',
-        ({ stock }) => (stock === 0 ? '' : String(stock)),
+        ({ stock }) => (stock === 0 ? '' : formatNumber(stock, 8, numbers, true)),
         'right',
       ),
       editable: () => true,
