@@ -33,8 +33,12 @@ const ASKED = {
 };
 
 const servers: Server[] = [];
-afterEach(() => {
-  for (const server of servers.splice(0)) server.close();
+afterEach(async () => {
+  for (const server of servers.splice(0)) {
+    // A desk that is silent leaves its callers waiting.
+    server.closeAllConnections();
+    await new Promise((resolve) => server.close(resolve));
+  }
 });
 
 /** A desk at an address of its own; what it keeps is in a file where one is given. */

@@ -80,6 +80,7 @@ export const bid = {
   scheduledValue: 'Scheduled value',
   reportIsGone: 'The report that stood here is gone. Choose another, or remove this block.',
   sheetIsGone: 'The sheet that stood here is gone. Choose another, or remove this block.',
+  pictureIsComing: 'Drawing {{name}}…',
   pictureIsNotThere: 'The picture {{name}} couldn’t be shown.',
   documents: 'Documents',
   newDocument: 'New document',

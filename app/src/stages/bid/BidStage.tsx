@@ -40,7 +40,7 @@ function DocumentView({ current, changes }: DocumentViewProps) {
   const [side, setSide] = useState<'wording' | 'blocks'>('wording');
   return (
     <div className={layout.stage}>
-      <DocumentBar current={current} changes={changes} printed={printed} />
+      <DocumentBar current={current} changes={changes} printed={printed} pages={laid?.count ?? 1} />
       <div className={styles.document}>
         <DocumentPages printed={printed} laid={laid} />
         <aside className={styles.bidSide} aria-label={t('bid.wordingOrBlocks')}>

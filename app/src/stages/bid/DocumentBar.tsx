@@ -27,10 +27,12 @@ interface DocumentBarProps {
   readonly current: ListedDocument;
   readonly changes: DocumentChanges;
   readonly printed: Printed;
+  /** How many it has. */
+  readonly pages: number;
 }
 
 /** What a document is called, what the client sees of the prices, and where it goes. */
-export function DocumentBar({ current, changes, printed }: DocumentBarProps) {
+export function DocumentBar({ current, changes, printed, pages }: DocumentBarProps) {
   const { name } = current.spec;
   return (
     <div className={`${layout.bar} wraps`}>
@@ -52,14 +54,14 @@ export function DocumentBar({ current, changes, printed }: DocumentBarProps) {
       )}
       <DetailChoice current={current} changes={changes} />
       <span className="grow" />
-      <Exports current={current} printed={printed} />
+      <Exports current={current} printed={printed} pages={pages} />
       <MoreWithDocument current={current} changes={changes} />
     </div>
   );
 }
 
 /** The detail of the first prices in the document; nothing where it has none. */
-function DetailChoice({ current, changes }: Omit<DocumentBarProps, 'printed'>) {
+function DetailChoice({ current, changes }: Pick<DocumentBarProps, 'current' | 'changes'>) {
   const prices = current.spec.blocks.find(({ kind }) => kind === 'prices');
   if (prices?.kind !== 'prices') return null;
   const choose = (detail: BidDetail): void => {
@@ -116,7 +118,7 @@ const OFFICE_FILES: readonly {
   },
 ];
 
-function Exports({ current, printed: { document } }: Omit<DocumentBarProps, 'changes'>) {
+function Exports({ current, printed: { document, isComplete }, pages }: Omit<DocumentBarProps, 'changes'>) {
   const { figures, job } = useOpenJob();
   const services = useServices();
   const { writing, run, stop } = useWriting();
@@ -154,32 +156,38 @@ function Exports({ current, printed: { document } }: Omit<DocumentBarProps, 'cha
     );
   return (
     <>
-      <Button size="sm" variant="outline" onClick={() => void print()}>
+      <Button size="sm" variant="outline" disabled={!isComplete} onClick={() => void print()}>
         {t('bid.print')}
       </Button>
-      <SaveMenu save={save} office={office} onBook={() => setMakingBook(true)} />
-      <Button size="sm" variant="outline" onClick={() => void keep()}>
+      <SaveMenu isComplete={isComplete} save={save} office={office} onBook={() => setMakingBook(true)} />
+      <Button size="sm" variant="outline" disabled={!isComplete} onClick={() => void keep()}>
         {t('bid.keepVersion')}
       </Button>
-      <Button size="sm" onClick={() => void save('pdf')}>
+      <Button size="sm" disabled={!isComplete} onClick={() => void save('pdf')}>
         <Download size={14} /> {t('bid.savePdf')}
       </Button>
       {isMakingBook ? <EvidenceDialog onClose={() => setMakingBook(false)} /> : null}
       {keeping === undefined ? null : (
-        <KeepVersionDialog document={current} pdf={keeping} onClose={() => setKeeping(undefined)} />
+        <KeepVersionDialog
+          document={current}
+          pdf={keeping}
+          pages={pages}
+          onClose={() => setKeeping(undefined)}
+        />
       )}
     </>
   );
 }
 
 interface SaveMenuProps {
+  readonly isComplete: boolean;
   readonly save: (as: DocumentFile) => Promise<void>;
   readonly office: (file: (typeof OFFICE_FILES)[number]) => Promise<void>;
   readonly onBook: () => void;
 }
 
 /** A document as another kind of file, and what the office keeps beside it. */
-const SaveMenu = ({ save, office, onBook }: SaveMenuProps) => (
+const SaveMenu = ({ isComplete, save, office, onBook }: SaveMenuProps) => (
   <Menu.Root>
     <Menu.Trigger asChild>
       <Button size="sm" variant="outline">
@@ -190,7 +198,7 @@ const SaveMenu = ({ save, office, onBook }: SaveMenuProps) => (
       <Menu.Positioner>
         <Menu.Content>
           {(['docx', 'xlsx', 'html'] as const).map((file) => (
-            <Menu.Item key={file} value={file} onSelect={() => void save(file)}>
+            <Menu.Item key={file} value={file} disabled={!isComplete} onSelect={() => void save(file)}>
               {FILE_WORDS[file]}
             </Menu.Item>
           ))}
@@ -210,7 +218,7 @@ const SaveMenu = ({ save, office, onBook }: SaveMenuProps) => (
 );
 
 /** What is done with a document less often. */
-function MoreWithDocument({ current, changes }: Omit<DocumentBarProps, 'printed'>) {
+function MoreWithDocument({ current, changes }: Pick<DocumentBarProps, 'current' | 'changes'>) {
   const { name } = current.spec;
   const duplicate = (): void => {
     const refused = changes.add(t('bid.addDocument', { name }), {

@@ -23,11 +23,12 @@ const isDay = (text: string): boolean => ISO_DAY.test(text) && !Number.isNaN(Dat
 interface KeepVersionDialogProps {
   readonly document: ListedDocument;
   readonly pdf: Blob;
+  readonly pages: number;
   readonly onClose: () => void;
 }
 
 /** Keeps a document as it goes out: its PDF, and the figures of the moment. */
-export function KeepVersionDialog({ document, pdf, onClose }: KeepVersionDialogProps) {
+export function KeepVersionDialog({ document, pdf, pages, onClose }: KeepVersionDialogProps) {
   const { now } = useServices();
   const { job } = useOpenJob();
   const [date, setDate] = useState(settingsOf(job).bidDate || dayOf(now()));
@@ -38,7 +39,7 @@ export function KeepVersionDialog({ document, pdf, onClose }: KeepVersionDialogP
   const keep = async (): Promise<void> => {
     const day = date.trim();
     if (!isDay(day)) return setRefused(t('bid.dateIsWrong'));
-    const problem = await keepVersion(document, pdf, day, note.trim());
+    const problem = await keepVersion(document, { pdf, pages }, day, note.trim());
     if (problem === undefined) onClose();
     else setRefused(problem);
   };
@@ -71,7 +72,7 @@ export function KeepVersionDialog({ document, pdf, onClose }: KeepVersionDialogP
 
 type KeepVersion = (
   document: ListedDocument,
-  pdf: Blob,
+  printed: { readonly pdf: Blob; readonly pages: number },
   date: string,
   note: string,
 ) => Promise<string | undefined>;
@@ -81,7 +82,7 @@ function useKeepVersion(): KeepVersion {
   const services = useServices();
   const actions = useJobActions();
   const { jobId, job, figures } = useOpenJob();
-  return async ({ id, spec: { name } }, pdf, date, note) => {
+  return async ({ id, spec: { name } }, { pdf, pages }, date, note) => {
     const earlier = [...job.version.values()].filter((each) => each.name === name);
     const number = Math.max(0, ...earlier.map((each) => each.number)) + 1;
     const total = bidTotal(figures);
@@ -93,7 +94,7 @@ function useKeepVersion(): KeepVersion {
       name: `${title}.pdf`.slice(0, 200),
       mediaType: 'application/pdf',
       byteLength: pdf.size,
-      pageCount: 1,
+      pageCount: pages,
     };
     const version: Version = {
       type: 'version',

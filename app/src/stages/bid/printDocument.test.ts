@@ -34,7 +34,13 @@ function benchOf(settings: Partial<Settings> = {}): Bench {
 function print(blocks: readonly DocumentBlock[], bench = benchOf(), hasSamples = false): Printed {
   return printDocument(
     { name: 'Bid', blocks, page: {} },
-    { figures: bench.calculation.figures, hasSamples, pictures: {}, reportOf: () => undefined },
+    {
+      figures: bench.calculation.figures,
+      hasSamples,
+      pictures: {},
+      isComplete: true,
+      reportOf: () => undefined,
+    },
   );
 }
 

@@ -28,6 +28,8 @@ export interface DocumentSource {
   readonly hasSamples: boolean;
   /** Of picture and sheet blocks by their key; those that are not loaded yet are left out. */
   readonly pictures: Readonly<Record<string, Picture>>;
+  /** No picture is still to come: one that is not there is missing. */
+  readonly isComplete: boolean;
   /** A report by its id, ready to be written; undefined for one that is gone. */
   readonly reportOf: (id: string) => PrintedReport | undefined;
 }
@@ -40,6 +42,8 @@ export interface TextProblem {
 
 export interface Printed {
   readonly document: PrintedDocument;
+  /** As it is, it can go out: no picture is still being drawn. */
+  readonly isComplete: boolean;
   readonly problems: readonly TextProblem[];
 }
 
@@ -66,6 +70,7 @@ export function printDocument(spec: DocumentSpec, source: DocumentSource): Print
   const { logo } = report;
   return {
     problems,
+    isComplete: source.isComplete,
     document: {
       title: t('bid.titleOfFile', { title, name: settings.name }),
       author: settings.company,
@@ -325,7 +330,7 @@ function valuesTable(figures: Figures, by: DocumentWords): PrintedTable {
 }
 
 function pictureOf(
-  { pictures, by, figures }: Printing,
+  { pictures, isComplete, by, figures }: Printing,
   block: BlockOf<'picture'> | BlockOf<'sheet'>,
 ): Content {
   const picture = pictures[block.key];
@@ -346,6 +351,8 @@ function pictureOf(
         ? block.caption || name
         : isGone
           ? t('bid.sheetIsGone')
-          : t('bid.pictureIsNotThere', { name }),
+          : isComplete
+            ? t('bid.pictureIsNotThere', { name })
+            : t('bid.pictureIsComing', { name }),
   };
 }

@@ -9,6 +9,9 @@ import type { ReportSpec } from '@zest/core/job/records/report';
 import { findPreset } from '@zest/core/library/reportPresets';
 import { openReport } from '@zest/core/reports/openReport';
 import { reportWordsOf } from '../../messages/reportWords.ts';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { tellProblem } from '../../parts/toaster.tsx';
+import { WorkerEnded } from '../../platform/guardedWorker.ts';
 import { base64OfBytes } from '../../platform/base64.ts';
 import { dayOf } from '../../platform/days.ts';
 import type { Services } from '../../platform/services.ts';
@@ -24,30 +27,39 @@ import { type Printed, printDocument } from './printDocument.ts';
 type Pictures = Readonly<Record<string, Picture>>;
 const NO_PICTURES: Pictures = {};
 
+interface Loaded {
+  readonly pictures: Pictures;
+  /** None is still being read or drawn. */
+  readonly isComplete: boolean;
+}
+
 /** Sharp on paper at 150 dots an inch between the margins. */
 const SHEET_WIDTH_PX = 1100;
 
 /** The pictures of a document, by the keys of their blocks; they come when they are read and drawn. */
-function usePictures(spec: DocumentSpec): Pictures {
+function usePictures(spec: DocumentSpec): Loaded {
   const services = useServices();
   const jobId = useJobId();
   const { job } = useOpenJob();
-  const [pictures, setPictures] = useState<Pictures>(NO_PICTURES);
+  const [loaded, setLoaded] = useState<{ readonly of: string; readonly pictures: Pictures }>();
   const blocks = spec.blocks.filter(({ kind }) => kind === 'picture' || kind === 'sheet');
   const hasSheets = blocks.some(({ kind }) => kind === 'sheet');
   // A picture is the same until its block is another; a sheet is drawn again with its marks.
   const asked = JSON.stringify(blocks.map((block) => ({ ...block, heading: '', caption: '' })));
   useEffect(() => {
     let isCurrent = true;
-    void loadPictures(services, jobId, job, blocks).then((loaded) => {
-      if (isCurrent) setPictures(loaded);
+    void loadPictures(services, jobId, job, blocks).then((pictures) => {
+      if (isCurrent) setLoaded({ of: asked, pictures });
     });
     return () => {
       isCurrent = false;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [services, jobId, asked, hasSheets ? job.mark : undefined, hasSheets ? job.sheet : undefined]);
-  return pictures;
+  return {
+    pictures: loaded?.pictures ?? NO_PICTURES,
+    isComplete: blocks.length === 0 || loaded?.of === asked,
+  };
 }
 
 async function loadPictures(
@@ -125,7 +137,7 @@ export function usePrinted(spec: DocumentSpec): Printed {
   const { figures } = useOpenJob();
   const { now } = useServices();
   const hasSamples = useLook()?.open.some(({ about }) => about.rule === 'price-sample') === true;
-  const pictures = usePictures(spec);
+  const { pictures, isComplete } = usePictures(spec);
   const today = dayOf(now());
   return useMemo(
     () =>
@@ -133,9 +145,10 @@ export function usePrinted(spec: DocumentSpec): Printed {
         figures,
         hasSamples,
         pictures,
+        isComplete,
         reportOf: (id) => printReportOf(figures, id, today),
       }),
-    [spec, figures, hasSamples, pictures, today],
+    [spec, figures, hasSamples, pictures, isComplete, today],
   );
 }
 
@@ -152,7 +165,10 @@ export function useLaidDocument({ document }: Printed, worker: ReportWriter): Co
         (pages) => {
           if (isCurrent) setLaid(pages);
         },
-        () => undefined,
+        (error: unknown) => {
+          const why = error instanceof WorkerEnded ? error.reason : 'died';
+          if (isCurrent && why !== 'canceled') tellProblem(describeProblem({ kind: 'writing-ended', why }));
+        },
       );
     return () => {
       isCurrent = false;

@@ -30,7 +30,13 @@ export function MaterialsView({ go }: { readonly go: (key: string) => void }) {
   const columns = useMemo(() => materialColumns(formats, toggle), [formats, toggle]);
   return (
     <div className={layout.stage}>
-      {rows.length === 0 ? null : <MaterialsBar list={list} onAsk={() => setAsking(true)} />}
+      {rows.length === 0 ? (
+        <div className={layout.bar}>
+          <h1>{t('orders.materials')}</h1>
+        </div>
+      ) : (
+        <MaterialsBar list={list} onAsk={() => setAsking(true)} />
+      )}
       {rows.length === 0 ? (
         <Empty title={t('orders.nothingToBuy')}>{t('orders.nothingToBuyHow')}</Empty>
       ) : (

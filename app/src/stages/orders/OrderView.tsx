@@ -33,7 +33,7 @@ export function OrderView({ order, go }: OrderViewProps) {
   const settle = useSettle();
   const { run, writing, worker } = useWriting();
   const document = useMemo(() => printOrder(job, order), [job, order]);
-  const printed = useMemo(() => ({ document, problems: [] }), [document]);
+  const printed = useMemo(() => ({ document, problems: [], isComplete: true }), [document]);
   const laid = useLaidDocument(printed, worker);
   const title = t('orders.orderNumber', { number: order.number });
   const save = async (as: 'pdf' | 'xlsx'): Promise<void> => {
