@@ -1,11 +1,6 @@
 import type { Figures } from '../calculate/figures.ts';
 import { joinNote, notesOf } from '../calculate/explain/notes.ts';
-import {
-  NOTHING_APART,
-  type PriceStep,
-  type ShownApart,
-  linePrices,
-} from '../calculate/totals/linePrices.ts';
+import { NOTHING_APART, type ShownApart, linePrices } from '../calculate/totals/linePrices.ts';
 import { percentOf } from '../estimate/markup.ts';
 import { inOrder, settingsOf } from '../job/job.ts';
 import { paragraphs } from '../job/paragraphs.ts';
@@ -13,7 +8,7 @@ import type { BidDetail } from '../job/records/document.ts';
 import type { Logo } from '../job/records/logo.ts';
 import type { Settings } from '../job/records/settings.ts';
 import { priceAlternates } from './alternates.ts';
-import { type BidRow, bidRows } from './bidRows.ts';
+import { type BidPrices, bidPrices } from './bidRows.ts';
 
 /** An option the client may take: what it adds to the total, or takes off it. */
 export interface BidAlternate {
@@ -31,13 +26,9 @@ export interface AddedTax {
   readonly gross: number;
 }
 
-export interface BidReport {
+export interface BidReport extends BidPrices {
   readonly settings: Settings;
   readonly logo: Logo | undefined;
-  readonly rows: readonly BidRow[];
-  /** What stands below the rows before the total, where tax or markups are shown by themselves. */
-  readonly steps: readonly PriceStep[];
-  readonly total: number;
   readonly alternates: readonly BidAlternate[];
   readonly addedTax: AddedTax | undefined;
   /** Money set aside, each with what it is in the total; whole minor units. */
@@ -52,19 +43,17 @@ export interface BidReport {
 export function bidReport(figures: Figures, detail: BidDetail, apart: ShownApart = NOTHING_APART): BidReport {
   const { job } = figures;
   const settings = settingsOf(job);
-  const { total, steps } = linePrices(figures, apart);
+  const prices = bidPrices(figures, { detail, apart });
   return {
+    ...prices,
     settings,
     logo: [...job.logo.values()][0],
-    rows: bidRows(figures, { detail, apart }),
-    steps: detail === 'total' ? [] : steps,
-    total,
     alternates: priceAlternates(figures).map(({ alternate, change }) => ({
       name: alternate.name,
       change,
       accepted: alternate.accepted,
     })),
-    addedTax: addedTaxOf(figures, total),
+    addedTax: addedTaxOf(figures, prices.total),
     allowances: allowancesOf(figures),
     inclusions: paragraphs(settings.inclusions),
     exclusions: paragraphs(settings.exclusions),

@@ -1,6 +1,11 @@
 import type { Figures } from '../calculate/figures.ts';
 import { knownValue } from '../calculate/define.ts';
-import { type LinePrices, type ShownApart, linePrices } from '../calculate/totals/linePrices.ts';
+import {
+  type LinePrices,
+  type PriceStep,
+  type ShownApart,
+  linePrices,
+} from '../calculate/totals/linePrices.ts';
 import { lineNode, sectionNode } from '../calculate/graph/nodes.ts';
 import { distribute } from '../estimate/distribute.ts';
 import { type LineAt, findLine, nameOfLine, unitOfLine } from '../estimate/lineSources.ts';
@@ -50,8 +55,20 @@ const valueOf = (figures: Figures, node: NodeId): number => knownValue(figures.f
 
 const sum = (amounts: readonly number[]): number => amounts.reduce((all, each) => all + each, 0);
 
+/** What a client sees of the prices: rows, what stands apart below them, and the total they come to. */
+export interface BidPrices {
+  readonly rows: readonly BidRow[];
+  readonly steps: readonly PriceStep[];
+  readonly total: number;
+}
+
+export function bidPrices(figures: Figures, view: PriceView): BidPrices {
+  const { total, steps } = linePrices(figures, view.apart);
+  return { rows: bidRows(figures, view), steps: view.detail === 'total' ? [] : steps, total };
+}
+
 /** The priced rows of a bid; with the steps of the prices they come to its total, unless only the total is shown. */
-export function bidRows(figures: Figures, { detail, apart }: PriceView): readonly BidRow[] {
+function bidRows(figures: Figures, { detail, apart }: PriceView): readonly BidRow[] {
   if (detail === 'total') return [];
   if (detail === 'zones' || detail === 'levels')
     return placeRows(figures, detail === 'zones' ? 'zone' : 'level', apart);

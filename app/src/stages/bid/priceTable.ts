@@ -11,7 +11,7 @@ import { formatMoney, formatUnitCost, minorDigits } from '@zest/core/pricing/mon
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import type { PriceStep } from '@zest/core/calculate/totals/linePrices';
 import type { BidReport } from '@zest/core/reports/bidReport';
-import type { BidInnerRow, BidRow, UnnamedRow } from '@zest/core/reports/bidRows';
+import type { BidInnerRow, BidPrices, BidRow, UnnamedRow } from '@zest/core/reports/bidRows';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
 import type { DocumentWords } from './documentWords.ts';
 
@@ -81,9 +81,14 @@ const column = (heading: string, align: 'left' | 'right' = 'right'): PrintedColu
 });
 
 /** The prices at their detail, what is shown apart, the total, and tax on all that is sold. */
-export function priceTable(report: BidReport, detail: BidDetail, by: DocumentWords): PrintedTable {
+export function priceTable(
+  { rows: priced, steps, total: sum }: BidPrices,
+  addedTax: BidReport['addedTax'],
+  detail: BidDetail,
+  by: DocumentWords,
+): PrintedTable {
   const { t } = by;
-  const shape = shapeOf(detail, report.rows);
+  const shape = shapeOf(detail, priced);
   const columns: readonly PrintedColumn[] = [
     column('', 'left'),
     { heading: t('bid.description'), align: 'left', isWide: true },
@@ -94,15 +99,15 @@ export function priceTable(report: BidReport, detail: BidDetail, by: DocumentWor
   ];
   const rows: PrintedRow[] = [];
   const adds: number[] = [];
-  for (const row of report.rows) {
+  for (const row of priced) {
     adds.push(rows.length);
     rows.push(...sectionRows(row, shape, by, rows.length));
   }
-  for (const step of report.steps) {
+  for (const step of steps) {
     adds.push(rows.length);
     rows.push(closingRow(shape, stepWords(step, by), moneyCell(by, step.amount), 'plain'));
   }
-  const total = moneyCell(by, report.total);
+  const total = moneyCell(by, sum);
   rows.push(
     closingRow(
       shape,
@@ -110,7 +115,7 @@ export function priceTable(report: BidReport, detail: BidDetail, by: DocumentWor
       adds.length === 0 ? total : { ...total, formula: { kind: 'sum', rows: adds } },
       'total',
     ),
-    ...taxRows(report, shape, by, rows.length),
+    ...taxRows(addedTax, shape, by, rows.length),
   );
   return { columns, hasHead: shape.hasRate, rows };
 }
@@ -184,7 +189,7 @@ function stepWords(step: PriceStep, { t, money }: DocumentWords): string {
 
 /** Each rate of the tax on its share, and the sum to pay. */
 function taxRows(
-  { addedTax }: BidReport,
+  addedTax: BidReport['addedTax'],
   shape: Shape,
   by: DocumentWords,
   totalAt: number,

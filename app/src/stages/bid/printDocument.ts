@@ -1,4 +1,5 @@
 import type { Figures } from '@zest/core/calculate/figures';
+import { NOTHING_APART } from '@zest/core/calculate/totals/linePrices';
 import { jobNames } from '@zest/core/calculate/queries/jobNames';
 import { joinNote, readText } from '@zest/core/calculate/explain/notes';
 import {
@@ -15,6 +16,7 @@ import type { BlockOf, DocumentBlock, DocumentSpec } from '@zest/core/job/record
 import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { type BidReport, bidReport } from '@zest/core/reports/bidReport';
+import { bidPrices } from '@zest/core/reports/bidRows';
 import { unitPriceList } from '@zest/core/reports/unitPriceList';
 import { longDay } from '../../messages/dates.ts';
 import { formatsOf } from '../../stores/context.tsx';
@@ -172,7 +174,9 @@ function contentOf(printing: Printing, block: DocumentBlock): Content {
       return textOf([liveText(printing, block.key, block.text), validWords(by)].filter(Boolean).join('\n'));
     case 'prices': {
       const apart = { tax: block.tax === 'shown', markups: block.markups === 'shown' };
-      return { kind: 'table', table: priceTable(bidReport(figures, block.detail, apart), block.detail, by) };
+      const { detail } = block;
+      const prices = bidPrices(figures, { detail, apart });
+      return { kind: 'table', table: priceTable(prices, report.addedTax, detail, by) };
     }
     case 'alternates':
       return { kind: 'table', table: alternateTable(report, by) };
@@ -290,7 +294,7 @@ function unitPriceTable({ figures, by }: Printing, { lines }: BlockOf<'unit-pric
 /** What is billed against later: every section with its value, which come to the total. */
 function valuesTable(figures: Figures, by: DocumentWords): PrintedTable {
   const { t } = by;
-  const { rows, total } = bidReport(figures, 'sections');
+  const { rows, total } = bidPrices(figures, { detail: 'sections', apart: NOTHING_APART });
   const values = rows.flatMap(({ code, name, inner, amount }) =>
     inner.length === 0
       ? [{ code, name: name === '' ? t('bid.otherWork') : name, amount }]
