@@ -5,6 +5,16 @@ import { goTo, openDemo, totalOf, waitSaved } from '../drivers/zest.ts';
 
 const table = (page: Page) => page.getByRole('region', { name: 'Answers side by side' });
 
+/** The round of the demo: the lumber, with two answers in. */
+async function openRound(page: Page): Promise<void> {
+  await openDemo(page);
+  await goTo(page, 'Orders');
+  await page
+    .getByRole('navigation', { name: 'Orders' })
+    .getByRole('button', { name: /^Lumber/ })
+    .click();
+}
+
 /** Asks three suppliers for the lumber: two answer by themselves, one types into its page. */
 async function askThree(page: Page): Promise<void> {
   await goTo(page, 'Orders');
@@ -105,12 +115,7 @@ test('a desk that is down loses nothing: the request is kept, and sent again nob
 test('a round that came in is there with the demo, and a price is taken and given back by pressing it', async ({
   page,
 }) => {
-  await openDemo(page);
-  await goTo(page, 'Orders');
-  await page
-    .getByRole('navigation', { name: 'Orders' })
-    .getByRole('button', { name: /^Lumber/ })
-    .click();
+  await openRound(page);
   await expect(page.getByText('2 of 3 answered')).toBeVisible();
   await expect(table(page)).toContainText('Plates only in full bundles.');
   await expect(table(page).getByRole('row', { name: /Missing rows, at the lowest/ })).toContainText('2 rows');
@@ -130,12 +135,7 @@ test('a round that came in is there with the demo, and a price is taken and give
 test('a supplier who fills in a workbook: what fits is taken, what does not is told by its row', async ({
   page,
 }) => {
-  await openDemo(page);
-  await goTo(page, 'Orders');
-  await page
-    .getByRole('navigation', { name: 'Orders' })
-    .getByRole('button', { name: /^Lumber/ })
-    .click();
+  await openRound(page);
   const more = page.getByRole('button', { name: 'More with this request' });
   const download = page.waitForEvent('download');
   await more.click();

@@ -27,7 +27,7 @@ import {
   type PrintedParagraph,
   type PrintedTable,
 } from '@zest/core/formats/document/printed';
-import { paperOf } from '@zest/core/reports/pages/paper';
+import { sheetOfDocument } from '@zest/core/formats/document/layoutDocument';
 import { paperWordsOf } from '@zest/core/formats/report/printed';
 import { reportCells } from './reportCells.ts';
 
@@ -35,8 +35,6 @@ import { reportCells } from './reportCells.ts';
 const TWIPS = 20;
 const HALF_POINTS = 2;
 const PX_A_POINT = 96 / 72;
-const SIZE = { close: 9, usual: 10, wide: 11 } as const;
-const USUAL_MARGIN_MM = 20;
 const INK = '18211C';
 const SOFT = '56615A';
 const WARN = 'A3203F';
@@ -51,11 +49,11 @@ interface Writing {
 
 /** A document for word processors: texts are texts, tables are tables. It has no clock: equal documents are equal files. */
 export async function writeDocx(document: PrintedDocument): Promise<Uint8Array<ArrayBuffer>> {
-  const { page, paper, title, author } = document;
-  const on = paperOf(page, paper, USUAL_MARGIN_MM);
+  const { page, title, author } = document;
+  const on = sheetOfDocument(document);
   const writing: Writing = {
     document,
-    size: SIZE[page.density ?? 'usual'],
+    size: on.size,
     widthPt: on.widthPt - 2 * on.margin,
   };
   const isWide = page.landscape === true;

@@ -3,7 +3,6 @@ import { NOTHING_APART } from '@zest/core/calculate/totals/linePrices';
 import { jobNames } from '@zest/core/calculate/queries/jobNames';
 import { joinNote, readText } from '@zest/core/calculate/explain/notes';
 import {
-  LOGO,
   type Picture,
   type PrintedBlock,
   type PrintedDocument,
@@ -21,6 +20,7 @@ import { unitPriceList } from '@zest/core/reports/unitPriceList';
 import { longDay } from '../../messages/dates.ts';
 import { formatsOf } from '../../stores/context.tsx';
 import { type DocumentWords, documentWords, titleOf } from './documentWords.ts';
+import { letterheadOf, paperOfJob } from './paper.ts';
 import { moneyCell, priceTable, rateCell, words } from './priceTable.ts';
 
 /** What a document is printed from. */
@@ -69,22 +69,18 @@ export function printDocument(spec: DocumentSpec, source: DocumentSource): Print
   const blocks = spec.blocks.map((block) => printBlock(printing, block));
   const title = titleOf(spec.name, settings, t);
   const fill = (text: string): string => fillNames(text, printing);
-  const { logo } = report;
+  const paper = paperOfJob(figures.job, by);
   return {
     problems,
     isComplete: source.isComplete,
     document: {
       title: t('bid.titleOfFile', { title, name: settings.name }),
-      author: settings.company,
-      language: by.lng,
-      currency: settings.currency,
-      numbers: by.money.numbers,
+      ...paper,
       page: spec.page,
-      paper: settings.paper ?? (settings.unitSystem === 'us' ? 'letter' : 'a4'),
       header: fill(spec.page.header ?? ''),
       footer: fill(spec.page.footer ?? t('bid.usualFooter')),
       blocks: source.hasSamples ? [sampleWarning(by), ...blocks] : blocks,
-      pictures: logo === undefined ? source.pictures : { ...source.pictures, [LOGO]: logo },
+      pictures: { ...source.pictures, ...paper.pictures },
     },
   };
 }
@@ -159,13 +155,11 @@ function contentOf(printing: Printing, block: DocumentBlock): Content {
   const { settings, t, lng } = by;
   switch (block.kind) {
     case 'letterhead':
-      return {
-        kind: 'letterhead',
-        company: settings.company,
-        address: companyLines(by),
-        title: titleOf(printing.spec.name, settings, t),
-        dated: longDay(settings.bidDate, lng, settings.dateStyle),
-      };
+      return letterheadOf(
+        by,
+        titleOf(printing.spec.name, settings, t),
+        longDay(settings.bidDate, lng, settings.dateStyle),
+      );
     case 'client':
       return clientParagraphs(by);
     case 'text':
@@ -214,11 +208,6 @@ const textOf = (text: string): Content => ({
   kind: 'paragraphs',
   paragraphs: text.trim() === '' ? [] : [{ text, look: 'plain' }],
 });
-
-const companyLines = ({ settings: { companyAddress, taxNumber }, t }: DocumentWords): readonly string[] => [
-  ...companyAddress.split('\n').filter((line) => line.trim() !== ''),
-  ...(taxNumber === undefined ? [] : [t('bid.taxNumber', { number: taxNumber })]),
-];
 
 function clientParagraphs({ settings, t }: DocumentWords): Content {
   const { client, clientAddress, name, location } = settings;

@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { put, remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter, settingsOf } from '@zest/core/job/job';
@@ -7,7 +7,8 @@ import type { DocumentRecord, DocumentSpec } from '@zest/core/job/records/docume
 import { usualBid } from '@zest/core/library/documentPresets';
 import { tellProblem } from '../../parts/toaster.tsx';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
-import { useJobId, useTable } from '../../stores/jobHooks.ts';
+import { useTable } from '../../stores/jobHooks.ts';
+import { useGoToRecord } from '../../stores/useGoToRecord.ts';
 import { useSettle } from '../../stores/useSettle.ts';
 import { t } from '../../messages/t.ts';
 import { documentWords } from './documentWords.ts';
@@ -53,14 +54,9 @@ export type ChangeDocument = (
 export function useDocumentChanges(current: ListedDocument | undefined) {
   const settle = useSettle();
   const { makeId } = useServices();
-  const navigate = useNavigate();
-  const jobId = useJobId();
   const records = useTable('document');
   const { documentId } = useParams();
-  const go = useCallback(
-    (key: string) => void navigate(`/job/${jobId}/bid/${encodeURIComponent(key)}`, { flushSync: true }),
-    [navigate, jobId],
-  );
+  const go = useGoToRecord('bid');
   const add = useCallback(
     (label: string, spec: DocumentSpec): string | undefined => {
       const id = makeId('document');

@@ -1,7 +1,8 @@
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { inOrder } from '@zest/core/job/job';
 import { FolderList } from '../../parts/FolderList.tsx';
-import { useJobId, useTable } from '../../stores/jobHooks.ts';
+import { useTable } from '../../stores/jobHooks.ts';
+import { useGoToRecord } from '../../stores/useGoToRecord.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { MaterialsView } from './MaterialsView.tsx';
@@ -14,12 +15,9 @@ const MATERIALS = 'materials';
 /** From what the job needs to what is bought: materials, requests for prices, orders. */
 export function OrdersStage() {
   const { recordId = MATERIALS } = useParams();
-  const navigate = useNavigate();
-  const jobId = useJobId();
+  const go = useGoToRecord('orders');
   const requests = inOrder(useTable('request').values());
   const orders = inOrder(useTable('purchaseOrder').values());
-  const go = (key: string): void =>
-    void navigate(`/job/${jobId}/orders/${encodeURIComponent(key)}`, { flushSync: true });
   const request = requests.find(({ id }) => id === recordId);
   const order = orders.find(({ id }) => id === recordId);
   return (

@@ -1,5 +1,4 @@
 import {
-  LOGO,
   type PrintedDocument,
   type PrintedParagraph,
   type PrintedRow,
@@ -13,6 +12,7 @@ import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { longDay } from '../../messages/dates.ts';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { type DocumentWords, documentWords } from '../bid/documentWords.ts';
+import { letterheadOf, paperOfJob } from '../bid/paper.ts';
 import { moneyCell, rateCell, words } from '../bid/priceTable.ts';
 
 interface Printing {
@@ -25,29 +25,20 @@ interface Printing {
 export function printOrder(job: Job, order: PurchaseOrder): PrintedDocument {
   const settings = settingsOf(job);
   const by = documentWords(settings);
-  const { t, lng, money } = by;
+  const { t, lng } = by;
   const printing: Printing = { by, order, digits: minorDigits(settings.currency) };
-  const [logo] = job.logo.values();
   const title = t('orders.orderNumber', { number: order.number });
   return {
     title: t('bid.titleOfFile', { title, name: order.supplier }),
-    author: settings.company,
-    language: lng,
-    currency: settings.currency,
-    numbers: money.numbers,
+    ...paperOfJob(job, by),
     page: {},
-    paper: settings.paper ?? (settings.unitSystem === 'us' ? 'letter' : 'a4'),
     header: '',
     footer: t('orders.orderFooter', { title }),
     blocks: [
       {
-        kind: 'letterhead',
         key: 'letterhead',
         heading: '',
-        company: settings.company,
-        address: settings.companyAddress.split('\n').filter((line) => line.trim() !== ''),
-        title,
-        dated: longDay(order.date, lng, settings.dateStyle),
+        ...letterheadOf(by, title, longDay(order.date, lng, settings.dateStyle)),
       },
       { kind: 'paragraphs', key: 'to', heading: '', paragraphs: supplierLines(printing) },
       { kind: 'table', key: 'rows', heading: '', table: orderTable(printing) },
@@ -58,7 +49,6 @@ export function printOrder(job: Job, order: PurchaseOrder): PrintedDocument {
         names: [settings.company, order.supplier].filter(Boolean),
       },
     ],
-    pictures: logo === undefined ? {} : { [LOGO]: logo },
   };
 }
 

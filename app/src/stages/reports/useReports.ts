@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { put, remove, update } from '@zest/core/job/change';
 import type { Id } from '@zest/core/job/id';
 import { inOrder, orderAfter } from '@zest/core/job/job';
@@ -7,7 +7,8 @@ import type { ReportRecord, ReportSpec } from '@zest/core/job/records/report';
 import { REPORT_PRESETS, type PresetId, findPreset } from '@zest/core/library/reportPresets';
 import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { useServices } from '../../stores/context.tsx';
-import { useJobId, useTable } from '../../stores/jobHooks.ts';
+import { useTable } from '../../stores/jobHooks.ts';
+import { useGoToRecord } from '../../stores/useGoToRecord.ts';
 import { useSettle } from '../../stores/useSettle.ts';
 import { t } from '../../messages/t.ts';
 import { FOLDER_WORDS, PRESET_WORDS } from './presetWords.ts';
@@ -52,14 +53,9 @@ export type ChangeSpec = (label: string, change: (spec: ReportSpec) => ReportSpe
 export function useReportChanges(current: ListedReport | undefined) {
   const settle = useSettle();
   const { makeId } = useServices();
-  const navigate = useNavigate();
-  const jobId = useJobId();
   const records = useTable('report');
   const { reportId } = useParams();
-  const go = useCallback(
-    (key: string) => void navigate(`/job/${jobId}/reports/${encodeURIComponent(key)}`, { flushSync: true }),
-    [navigate, jobId],
-  );
+  const go = useGoToRecord('reports');
   const add = useCallback(
     (label: string, spec: ReportSpec): string | undefined => {
       const id = makeId('report');

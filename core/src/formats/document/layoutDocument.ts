@@ -7,7 +7,7 @@ import {
   isBoldLook,
   wrapText,
 } from '../../reports/pages/page.ts';
-import { paperOf } from '../../reports/pages/paper.ts';
+import { type PaperSize, paperOf } from '../../reports/pages/paper.ts';
 import { paperWordsOf, writingOf } from '../report/printed.ts';
 import { type DocumentFrame, centeredText, lineStrip, space, textStrips } from './strips.ts';
 import { letterheadStrip } from './letterhead.ts';
@@ -16,6 +16,7 @@ import type { PrintedBlock, PrintedDocument } from './printed.ts';
 import { signatureStrips } from './signatures.ts';
 import { tableFlow } from './tableStrips.ts';
 
+/** Points of the letters by density. */
 const SIZE = { close: 9, usual: 10, wide: 11 } as const;
 /** A letter has more room around it than a table. */
 const USUAL_MARGIN_MM = 20;
@@ -89,10 +90,19 @@ const withAnchor = (strip: Strip, name: string): Strip => ({
   draw: (top) => [{ kind: 'anchor', y: top, name }, ...strip.draw(top)],
 });
 
-function frameOf({ page, paper }: PrintedDocument, measure: MeasureText): DocumentFrame {
-  const size = SIZE[page.density ?? 'usual'];
-  const on = paperOf(page, paper, USUAL_MARGIN_MM);
-  return { ...on, size, lineHeight: size * 1.35, widthBetween: on.widthPt - 2 * on.margin, measure };
+/** The paper of a document and the size of its letters, for every format that has pages. */
+export const sheetOfDocument = ({
+  page,
+  paper,
+}: Pick<PrintedDocument, 'page' | 'paper'>): PaperSize & { readonly size: number } => ({
+  ...paperOf(page, paper, USUAL_MARGIN_MM),
+  size: SIZE[page.density ?? 'usual'],
+});
+
+function frameOf(document: PrintedDocument, measure: MeasureText): DocumentFrame {
+  const on = sheetOfDocument(document);
+  const { size } = on;
+  return { ...on, lineHeight: size * 1.35, widthBetween: on.widthPt - 2 * on.margin, measure };
 }
 
 const GAP_BEFORE = 10;

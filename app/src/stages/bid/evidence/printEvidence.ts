@@ -1,6 +1,5 @@
 import type { Step } from '@zest/core/calculate/explain/step';
 import {
-  LOGO,
   type PrintedBlock,
   type PrintedDocument,
   type PrintedRow,
@@ -18,33 +17,27 @@ import { language, t } from '../../../messages/t.ts';
 import { COST_WORDS } from '../../../messages/words.ts';
 import type { Formats } from '../../../stores/context.tsx';
 import { type EvidenceSource, SHEETS_KEY, boldRow, lineKey, row, scopeKey, words } from './evidenceSource.ts';
+import { letterheadOf, paperOfJob } from '../paper.ts';
 import { scopeBlocks, sheetBlock } from './printMeasured.ts';
 
 /** The through-line on paper: lines, what was measured for them, and the sheets with their scales, each leading to the next. */
 export function printEvidence(source: EvidenceSource): PrintedDocument {
   const { figures, evidence, pictures, today, formats } = source;
   const settings = settingsOf(figures.job);
-  const [logo] = figures.job.logo.values();
+  const lng = language === 'en-XA' ? 'en-US' : language;
+  const paper = paperOfJob(figures.job, { lng, money: formats.money });
   const title = t('bid.evidenceBook');
   return {
     title: t('bid.titleOfFile', { title, name: settings.name }),
-    author: settings.company,
-    language: language === 'en-XA' ? 'en-US' : language,
-    currency: settings.currency,
-    numbers: formats.numbers,
+    ...paper,
     page: { density: 'close' },
-    paper: settings.paper ?? (settings.unitSystem === 'us' ? 'letter' : 'a4'),
     header: '',
     footer: t('bid.evidenceFooter', { name: settings.name }),
     blocks: [
       {
-        kind: 'letterhead',
         key: 'letterhead',
         heading: '',
-        company: settings.company,
-        address: settings.companyAddress.split('\n').filter((line) => line.trim() !== ''),
-        title,
-        dated: longDay(today, language, settings.dateStyle),
+        ...letterheadOf({ settings, t }, title, longDay(today, language, settings.dateStyle)),
       },
       introduction(source),
       contents(source),
@@ -54,7 +47,7 @@ export function printEvidence(source: EvidenceSource): PrintedDocument {
       ...chapter('sheets_chapter', t('bid.sheetsAndScales'), evidence.sheets.length),
       ...sheetBlock(source),
     ],
-    pictures: logo === undefined ? pictures : { ...pictures, [LOGO]: logo },
+    pictures: { ...pictures, ...paper.pictures },
   };
 }
 
