@@ -130,6 +130,12 @@ test('a round that came in is there with the demo, and a price is taken and give
   await expect(table(page).getByRole('button', { pressed: true })).toHaveCount(6);
   await page.getByRole('button', { name: /^Undo choose prices/ }).click();
   await expect(table(page).getByRole('button', { pressed: true })).toHaveCount(0);
+  // Sent again, only the one who has not answered is asked.
+  await page.getByRole('button', { name: 'Send again' }).click();
+  await expect(page.getByText('Sent to one supplier.')).toBeVisible();
+  await expect(table(page)).toContainText('no answer yet');
+  await expect(table(page).getByRole('link', { name: 'Their page' })).toHaveCount(1);
+  await expect(table(page)).toContainText('Plates only in full bundles.');
 });
 
 test('a supplier who fills in a workbook: what fits is taken, what does not is told by its row', async ({

@@ -258,6 +258,13 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   amount: 'cost',
   question: 'question',
   taxOnMaterials: t('problem.taxRate'),
+  widthPercent: t('problem.width'),
+  marginMm: t('problem.margin'),
+  heading: t('problem.heading'),
+  caption: t('problem.caption'),
+  text: t('problem.text'),
+  note: t('problem.note'),
+  date: t('problem.date'),
 };
 
 const NAMED_USERS = 4;

@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import { dayOf } from './days.ts';
+import { isDay } from './days.ts';
 
-// The tests run west of Greenwich (jest.config.mjs), where the evening is tomorrow in universal time.
-describe('the day of a moment', () => {
-  it('is the one on the wall where the estimator is, in the evening too', () => {
-    const evening = Date.UTC(2026, 10, 26, 1, 15);
-    expect(dayOf(evening)).toBe('2026-11-25');
+describe('a day that was typed', () => {
+  it('is one there is, with year, month and day', () => {
+    expect(['2026-11-25', '2028-02-29'].filter(isDay)).toHaveLength(2);
+    expect(
+      ['', 'soon', '2026-1-5', '11/25/2026', '2026-02-31', '2027-02-29', '2026-13-01'].filter(isDay),
+    ).toEqual([]);
   });
 });

@@ -50,6 +50,12 @@ export function latestOffer(offers: Iterable<Offer>, requestId: string, supplier
   return latest;
 }
 
+/** Who is still to be asked or can change an answer at the desk: not those whose answer came in another way. */
+export const suppliersToAsk = (request: PriceRequest, offers: readonly Offer[]): PriceRequest['suppliers'] =>
+  request.suppliers.filter(
+    ({ key, token }) => token !== '' || latestOffer(offers, request.id, key) === undefined,
+  );
+
 /** Answers side by side: units brought together, the missing ones allowed for, the least of each row. */
 export function compareOffers(request: PriceRequest, offers: Iterable<Offer>, digits: number): Comparison {
   const all = [...offers];

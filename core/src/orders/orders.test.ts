@@ -6,7 +6,7 @@ import type { AskedRow, Offer, PriceRequest } from '../job/records/request.ts';
 import { orderXml } from '../formats/ubl/order.ts';
 import { createBench } from '../testing/priced.ts';
 import { buyList } from './buyList.ts';
-import { compareOffers, factorBetween } from './compareOffers.ts';
+import { compareOffers, factorBetween, suppliersToAsk } from './compareOffers.ts';
 import { makeOrders, totalOfOrder } from './makeOrders.ts';
 import { planPrices, takePrices } from './takePrices.ts';
 
@@ -111,6 +111,18 @@ describe('answers side by side', () => {
       missing: 3,
       unpriced: 1,
     });
+  });
+});
+
+describe('who is asked', () => {
+  it('is nobody whose answer came in another way', () => {
+    const asking = request([asked('r1', 'ft', '1')]);
+    const sent = {
+      ...asking,
+      suppliers: asking.suppliers.map((each) => ({ ...each, token: each.key === 'b' ? 't' : '' })),
+    };
+    const answers = [offer('a', 1, []), offer('b', 2, [])];
+    expect(suppliersToAsk(sent, answers).map(({ key }) => key)).toEqual(['b', 'c']);
   });
 });
 

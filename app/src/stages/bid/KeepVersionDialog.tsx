@@ -9,16 +9,13 @@ import { Labeled } from '../../parts/Labeled.tsx';
 import { Modal } from '../../parts/Modal.tsx';
 import { TextInput } from '../../parts/fields.tsx';
 import { tell } from '../../parts/toaster.tsx';
-import { dayOf } from '../../platform/days.ts';
+import { dayOf, isDay } from '../../platform/days.ts';
 import { keepSnapshot } from '../../storage/snapshots.ts';
 import { useJobActions, useOpenJob, useServices } from '../../stores/context.tsx';
 import { describeProblem } from '../../messages/describeProblem.ts';
 import { t } from '../../messages/t.ts';
 import { styles } from './styles.ts';
 import type { ListedDocument } from './useDocuments.ts';
-
-const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
-const isDay = (text: string): boolean => ISO_DAY.test(text) && !Number.isNaN(Date.parse(text));
 
 interface KeepVersionDialogProps {
   readonly document: ListedDocument;

@@ -10,7 +10,7 @@ import { Labeled } from '../../parts/Labeled.tsx';
 import { Modal } from '../../parts/Modal.tsx';
 import { TextArea, TextInput } from '../../parts/fields.tsx';
 import { TextButton } from '../../parts/buttons.tsx';
-import { dayOf } from '../../platform/days.ts';
+import { dayOf, isDay } from '../../platform/days.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { t } from '../../messages/t.ts';
@@ -31,7 +31,6 @@ interface AskDialogProps {
 
 const ANSWER_DAYS = 10;
 const DAY_MS = 86_400_000;
-const ISO_DAY = /^(\d{4}-\d{2}-\d{2})?$/;
 const SECRET_BYTES = 24;
 const NAME_LIMIT = 200;
 
@@ -48,7 +47,7 @@ export function AskDialog({ asked, go, onClose }: AskDialogProps) {
   const ask = useAsk(asked, go);
   const send = (): void => {
     if (suppliers.length === 0) return setRefused(t('orders.chooseASupplier'));
-    if (!ISO_DAY.test(due.trim())) return setRefused(t('orders.dayIsWrong'));
+    if (due.trim() !== '' && !isDay(due.trim())) return setRefused(t('orders.dayIsWrong'));
     const problem = ask({ name: name.trim(), due: due.trim(), note, suppliers });
     if (problem === undefined) onClose();
     else setRefused(problem);

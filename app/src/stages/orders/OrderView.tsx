@@ -8,6 +8,7 @@ import { CommitInput } from '../../parts/CommitInput.tsx';
 import { Labeled } from '../../parts/Labeled.tsx';
 import { MoreMenu } from '../../parts/MoreMenu.tsx';
 import { tellProblem } from '../../parts/toaster.tsx';
+import { isDay } from '../../platform/days.ts';
 import { fileName } from '../../storage/jobFiles.ts';
 import { useOpenJob, useServices } from '../../stores/context.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
@@ -88,14 +89,21 @@ function OrderFields({ order }: { readonly order: PurchaseOrder }) {
       t('orders.changeOrder', { number: order.number }),
       update({ id: order.id }, (now) => ({ ...now, ...changed })),
     );
+  const day =
+    (key: 'date' | 'deliverBy', isNeeded: boolean) =>
+    (text: string): string | undefined => {
+      const typed = text.trim();
+      const isRight = typed === '' ? !isNeeded : isDay(typed);
+      return isRight ? set({ [key]: typed }) : t('orders.dayIsWrong');
+    };
   const field = (label: string, value: string, commit: (text: string) => string | undefined) => (
     <Labeled label={label}>{() => <CommitInput label={label} value={value} onCommit={commit} />}</Labeled>
   );
   return (
     <div className={styles.fields}>
       {field(t('orders.number'), String(order.number), (text) => set({ number: Number(text) }))}
-      {field(t('orders.dateOfOrder'), order.date, (text) => set({ date: text.trim() }))}
-      {field(t('orders.deliverByDay'), order.deliverBy, (text) => set({ deliverBy: text.trim() }))}
+      {field(t('orders.dateOfOrder'), order.date, day('date', true))}
+      {field(t('orders.deliverByDay'), order.deliverBy, day('deliverBy', false))}
       <LongText
         label={t('orders.note')}
         value={order.note}

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, settingsOf } from '@zest/core/job/job';
 import type { PriceRequest } from '@zest/core/job/records/request';
-import { type Comparison, compareOffers } from '@zest/core/orders/compareOffers';
+import { type Comparison, compareOffers, suppliersToAsk } from '@zest/core/orders/compareOffers';
 import { makeOrders } from '@zest/core/orders/makeOrders';
 import { minorDigits } from '@zest/core/pricing/money';
 import { MoreMenu } from '../../parts/MoreMenu.tsx';
@@ -42,7 +42,7 @@ export function RequestView({ request, go }: RequestViewProps) {
   const [asking, setAsking] = useState<'prices' | 'filled' | undefined>();
   const close = (): void => setAsking(undefined);
   const order = useMakeOrders(request, comparison, go);
-  const unsent = request.suppliers.some(({ token }) => token === '');
+  const unsent = suppliersToAsk(request, [...offers.values()]).some(({ token }) => token === '');
   const approved = Object.keys(request.approved).length;
   return (
     <div className={layout.stage}>

@@ -1,9 +1,11 @@
 import { useCallback } from 'react';
 import { update } from '@zest/core/job/change';
 import type { PriceRequest } from '@zest/core/job/records/request';
+import { suppliersToAsk } from '@zest/core/orders/compareOffers';
 import type { Settings } from '@zest/core/job/records/settings';
 import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { type DeskProblem, sendRequest } from '../../platform/quoteDesk.ts';
+import { useJobNow } from '../../stores/context.tsx';
 import { useSettle } from '../../stores/useSettle.ts';
 import { t } from '../../messages/t.ts';
 
@@ -17,9 +19,11 @@ export const describeDesk = (problem: DeskProblem): string =>
 /** Sends a request to the desk and keeps where each supplier answers. What fails is told, and can be sent again. */
 export function useSendRequest(): (request: PriceRequest, settings: Settings) => Promise<void> {
   const settle = useSettle();
+  const jobNow = useJobNow();
   return useCallback(
     async (request, settings) => {
-      const sent = await sendRequest(request, settings);
+      const asked = suppliersToAsk(request, [...jobNow().offer.values()]);
+      const sent = await sendRequest({ ...request, suppliers: asked }, settings);
       if (!sent.ok) return tellProblem(describeDesk(sent.problem));
       const tokens = new Map(sent.value.suppliers.map(({ key, token }) => [key, token]));
       const refused = settle(
@@ -30,8 +34,8 @@ export function useSendRequest(): (request: PriceRequest, settings: Settings) =>
         })),
       );
       if (refused !== undefined) return tellProblem(refused);
-      tell(t('orders.sentTo', { count: request.suppliers.length }));
+      tell(t('orders.sentTo', { count: asked.length }));
     },
-    [settle],
+    [settle, jobNow],
   );
 }

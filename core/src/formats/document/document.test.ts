@@ -176,6 +176,21 @@ describe('a document on pages', () => {
     expect(textsOn(laid, 1)).toContain('The picture is gone.');
   });
 
+  it('keeps long names below the lines they sign on, beside one another', () => {
+    const names = ['A cooperative for the keeping of old barns in the southern marshland', 'Builders'];
+    const { pages } = layoutDocument(
+      documentOf({ kind: 'signatures', key: 'signatures', heading: '', names }),
+      measure,
+    );
+    const items = pages[0]?.items ?? [];
+    const [first, second] = items.flatMap((item) => (item.kind === 'rule' ? [item] : []));
+    const under = items.flatMap((item) => (item.kind === 'text' && item.x === first?.x ? [item] : []));
+    expect(under.map(({ text }) => text).join(' ')).toBe(names[0]);
+    for (const { x, text, size } of under)
+      expect(x + measure(text) * size).toBeLessThanOrEqual((first?.x ?? 0) + (first?.width ?? 0));
+    expect((first?.x ?? 0) + (first?.width ?? 0)).toBeLessThan(second?.x ?? 0);
+  });
+
   it('fits a tall picture to its page', () => {
     const tall: PrintedBlock = {
       kind: 'picture',
