@@ -122,9 +122,20 @@ test('the evidence book of a section: every line on paper with what it rests on'
   await dialog.getByText('Sections', { exact: true }).click();
   await dialog.getByRole('button', { name: 'Make the book' }).click();
   await expect(dialog.getByRole('alert')).toHaveText('Choose at least one.');
+  // Left while it is being made, it is not made: no file comes later.
+  let files = 0;
+  page.on('download', () => (files += 1));
+  await dialog.getByText('The whole bid', { exact: true }).click();
+  await dialog.getByRole('button', { name: 'Make the book' }).click();
+  await expect(dialog.getByText(/^Drawing sheets: [1-9]/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await expect(dialog).toHaveCount(0);
+  await saveAs(page, 'Evidence book as PDF')();
+  await dialog.getByText('Sections', { exact: true }).click();
   await dialog.getByRole('checkbox', { name: '04 Masonry' }).check({ force: true });
   const pdf = await take(page, () => dialog.getByRole('button', { name: 'Make the book' }).click());
   await expect(dialog).toHaveCount(0);
+  expect(files).toBe(1);
   const text = await textOfPdf(pdf);
   // The wall, its length on the sheet, what it costs with markups, and the scale of the sheet it is on.
   expect(text).toContain('For 9 lines of the bid.');

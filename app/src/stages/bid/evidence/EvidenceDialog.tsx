@@ -37,17 +37,19 @@ export function EvidenceDialog({ onClose }: { readonly onClose: () => void }) {
     if (of !== 'all' && chosen.size === 0) return setRefused(t('bid.chooseSome'));
     if (await book.make(choiceOf(of, chosen))) onClose();
   };
+  // Whoever leaves gets no file later.
+  const leave = (): void => {
+    book.stop();
+    onClose();
+  };
   const isBusy = book.progress !== undefined;
   return (
     <Modal
       title={t('bid.evidenceBook')}
       size="lg"
-      onClose={() => {
-        book.stop();
-        onClose();
-      }}
+      onClose={leave}
       footer={
-        <DialogButtons onCancel={onClose} onDone={() => void make()} disabled={isBusy}>
+        <DialogButtons onCancel={leave} onDone={() => void make()} disabled={isBusy}>
           {t('bid.makeBook')}
         </DialogButtons>
       }
