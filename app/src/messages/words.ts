@@ -153,6 +153,7 @@ export const RECORD_WORDS: Readonly<Record<RecordType, string>> = {
   request: t('word.request'),
   offer: t('word.offer'),
   purchaseOrder: t('word.purchaseOrder'),
+  stock: t('word.stock'),
   logo: t('word.logo'),
   companyCopy: t('word.companyCopy'),
   report: t('word.report'),

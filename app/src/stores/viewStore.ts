@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import * as z from 'zod';
 import type { Schedule } from '@zest/core/job/records/schedule';
+import type { DeliveredBy } from '@zest/core/orders/deliveries';
 import type { Bounds } from '@zest/core/geometry/bounds';
 import type { OpeningRow } from '@zest/core/takeoff/openingRows';
 import type { MarkKind } from '@zest/core/job/markKinds';
@@ -68,6 +69,8 @@ export interface ViewState {
   readonly soughtText: string;
   readonly beside: Beside | undefined;
   readonly sheetsBy: SheetGroup;
+  /** What deliveries of materials are for. */
+  readonly deliveredBy: DeliveredBy;
   /** What stands beside the lines of the estimate. */
   readonly estimateSide: EstimateSide;
   /** A row of the estimate that was just added, and the column of it that is typed into at once. */
@@ -123,6 +126,7 @@ export function createViewStore(storage: Pick<Storage, 'getItem' | 'setItem'>): 
     soughtText: '',
     beside: undefined,
     sheetsBy: 'nothing',
+    deliveredBy: 'section',
     estimateSide: 'bid',
     typing: undefined,
     selectedMarks: new Set(),

@@ -37,6 +37,7 @@ export type RecordType =
   | 'request'
   | 'offer'
   | 'purchaseOrder'
+  | 'stock'
   | 'acceptance';
 
 export type Id<Type extends RecordType = RecordType> = `${Type}:${string}`;

@@ -24,7 +24,7 @@ import { quantitySchema } from './records/quantity.ts';
 import { packageSchema, quoteSchema } from './records/quote.ts';
 import { regionSchema } from './records/region.ts';
 import { reportSchema } from './records/report.ts';
-import { offerSchema, purchaseOrderSchema, requestSchema } from './records/request.ts';
+import { offerSchema, purchaseOrderSchema, requestSchema, stockSchema } from './records/request.ts';
 import { scheduleSchema } from './records/schedule.ts';
 import { scopeSchema } from './records/scope.ts';
 import { sectionSchema } from './records/section.ts';
@@ -74,6 +74,7 @@ export const RECORD_SCHEMAS = {
   request: requestSchema,
   offer: offerSchema,
   purchaseOrder: purchaseOrderSchema,
+  stock: stockSchema,
   acceptance: acceptanceSchema,
 } as const;
 

@@ -18,6 +18,7 @@ const BESIDE = [
   'request',
   'offer',
   'purchaseOrder',
+  'stock',
 ];
 
 describe('random edits', () => {

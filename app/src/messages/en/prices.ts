@@ -108,6 +108,8 @@ export const prices = {
   otherCost: 'Other cost',
   waste: 'Waste, %',
   wastePercent: 'Waste, percent',
+  pack: 'Pack',
+  packSize: 'Sold in packs of, {{unit}}',
   group: 'Group',
   supplier: 'Supplier',
   samplePrice: 'Sample price: nobody offered it to you.',

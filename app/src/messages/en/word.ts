@@ -99,6 +99,7 @@ export const word = {
   request: 'request for prices',
   offer: 'offer',
   purchaseOrder: 'order',
+  stock: 'stock of a material',
   gB: 'GB',
   mB: 'MB',
   kB: 'kB',

@@ -264,7 +264,7 @@ const amountTable = (
 
 function unitPriceTable({ figures, by }: Printing, { lines }: BlockOf<'unit-prices'>): PrintedTable {
   const { t, money } = by;
-  const rows = unitPriceList(figures, lines, 10 ** minorDigits(money.currency));
+  const { rows } = unitPriceList(figures, lines, 10 ** minorDigits(money.currency));
   return {
     hasHead: true,
     columns: [

@@ -4,7 +4,7 @@ import type { Picture } from '@zest/core/formats/document/printed';
 import { readImageSize } from '@zest/core/formats/image/read';
 import { BUDGETS_MS } from '@zest/core/formats/limits';
 import type { DocumentBlock, DocumentSpec } from '@zest/core/job/records/document';
-import type { Job } from '@zest/core/job/job';
+import { type Job, settingsOf } from '@zest/core/job/job';
 import type { ReportSpec } from '@zest/core/job/records/report';
 import { findPreset } from '@zest/core/library/reportPresets';
 import { openReport } from '@zest/core/reports/openReport';
@@ -22,6 +22,7 @@ import type { CountedPages } from '../../workers/reportProtocol.ts';
 import { PRESET_WORDS } from '../reports/presetWords.ts';
 import { printReport } from '../reports/printReport.ts';
 import type { ReportWriter } from '../reports/useWriter.ts';
+import { documentLanguage } from './documentWords.ts';
 import { type Printed, printDocument } from './printDocument.ts';
 
 type Pictures = Readonly<Record<string, Picture>>;
@@ -129,7 +130,8 @@ function printReportOf(
 ): ReturnType<typeof printReport> | undefined {
   const spec = findReport(figures.job, id);
   if (spec === undefined) return undefined;
-  return printReport(openReport(spec, { figures, today, words: reportWordsOf(figures.job) }));
+  const open = openReport(spec, { figures, today, words: reportWordsOf(figures.job) });
+  return printReport(open, documentLanguage(settingsOf(figures.job).documentLanguage));
 }
 
 /** A document as it is now, with all its words. */

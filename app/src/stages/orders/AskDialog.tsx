@@ -175,6 +175,7 @@ function useAsk(asked: readonly Asked[], go: (key: string) => void): (by: AskedW
         unit: row.unit,
         quantity: String(roundQuantity(quantity)),
         needed: String(roundQuantity(row.needed)),
+        ...(row.pack === 0 ? {} : { pack: String(row.pack) }),
         places: row.places.map(({ name: place, quantity: part }) => ({
           name: place,
           quantity: String(part),

@@ -1,25 +1,23 @@
 import { Button } from '@chakra-ui/react';
 import { useCallback, useMemo, useState } from 'react';
-import { type BuyRow, buyList } from '@zest/core/orders/buyList';
-import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
-import { unitOrLabel } from '@zest/core/pricing/quantity';
-import { formatNumber, parseNumber } from '@zest/core/units/numberFormat';
-import { writeQuantity } from '../../figures/writeQuantity.ts';
+import { put, remove, sequence } from '@zest/core/job/change';
+import { orderAfter } from '@zest/core/job/job';
+import { type BuyRow, buyList, toOrder } from '@zest/core/orders/buyList';
+import { DELIVERED_BY, type DeliveredBy } from '@zest/core/orders/deliveries';
+import type { Id } from '@zest/core/job/id';
+import type { Stock } from '@zest/core/job/records/request';
+import { parseNumber, roundTo } from '@zest/core/units/numberFormat';
 import { Checkbox } from '../../parts/Checkbox.tsx';
 import { Empty } from '../../parts/Empty.tsx';
 import { Select, TextInput } from '../../parts/fields.tsx';
-import { type Formats, useFormats, useOpenJob } from '../../stores/context.tsx';
+import { useFormats, useOpenJob, useServices, useSetView, useView } from '../../stores/context.tsx';
+import { useTable } from '../../stores/jobHooks.ts';
+import { useSettle } from '../../stores/useSettle.ts';
 import { Grid } from '../../tables/Grid.tsx';
-import type { GridColumn } from '../../tables/gridProps.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { AskDialog, type Asked } from './AskDialog.tsx';
-
-/** A material as it is shown: what of it is there already is not asked for. */
-interface ShownRow extends BuyRow {
-  readonly isChosen: boolean;
-  readonly stock: number;
-}
+import { type ShownRow, materialColumns } from './materialColumns.tsx';
 
 /** What the job needs to buy, and the way to prices for it. */
 export function MaterialsView({ go }: { readonly go: (key: string) => void }) {
@@ -45,16 +43,7 @@ export function MaterialsView({ go }: { readonly go: (key: string) => void }) {
           columns={columns}
           rows={shown}
           keyOf={({ key }) => key}
-          onEdit={(edits) => {
-            const typed: [key: string, value: number][] = [];
-            for (const { row, text } of edits) {
-              const value = text.trim() === '' ? 0 : parseNumber(text, formats.numbers);
-              if (value === undefined || value < 0) return t('orders.stockIsWrong', { text });
-              typed.push([row.key, value]);
-            }
-            setStock((now) => new Map([...now, ...typed]));
-            return undefined;
-          }}
+          onEdit={setStock}
         />
       )}
       {asking ? <AskDialog asked={asked} go={go} onClose={() => setAsking(false)} /> : null}
@@ -65,11 +54,12 @@ export function MaterialsView({ go }: { readonly go: (key: string) => void }) {
 /** The materials as they are filtered and ticked, and what of them is asked for. */
 function useMaterials() {
   const { figures } = useOpenJob();
-  const rows = useMemo(() => buyList(figures), [figures]);
+  const by = useView((state) => state.deliveredBy);
+  const rows = useMemo(() => buyList(figures, by), [figures, by]);
+  const { stock, setStock } = useStock();
   const [supplier, setSupplier] = useState('');
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [stock, setStock] = useState<ReadonlyMap<string, number>>(new Map());
   const toggle = useCallback(
     (keys: readonly string[], on: boolean) =>
       setChosen((now) => new Set(on ? [...now, ...keys] : [...now].filter((key) => !keys.includes(key)))),
@@ -80,9 +70,49 @@ function useMaterials() {
     .map((row): ShownRow => ({ ...row, isChosen: chosen.has(row.key), stock: stock.get(row.key) ?? 0 }));
   const asked: readonly Asked[] = rows
     .filter(({ key }) => chosen.has(key))
-    .map((row) => ({ row, quantity: Math.max(0, row.quantity - (stock.get(row.key) ?? 0)) }))
+    .map((row) => ({ row, quantity: toOrder(row, stock.get(row.key)).quantity }))
     .filter(({ quantity }) => quantity > 0);
   return { rows, shown, asked, toggle, setStock, supplier, setSupplier, text, setText };
+}
+
+/** What is there already, kept with the job. */
+function useStock() {
+  const { makeId } = useServices();
+  const { numbers } = useFormats();
+  const settle = useSettle();
+  const table = useTable('stock');
+  const stock = useMemo(
+    () => new Map([...table.values()].map(({ key, quantity }) => [key, Number(quantity)])),
+    [table],
+  );
+  const setStock = (
+    edits: readonly { readonly row: ShownRow; readonly text: string }[],
+  ): string | undefined => {
+    const records = [...table.values()];
+    const typed: Stock[] = [];
+    const gone: Id<'stock'>[] = [];
+    for (const { row, text } of edits) {
+      const had = records.find(({ key }) => key === row.key);
+      const value = text.trim() === '' ? 0 : parseNumber(text, numbers);
+      if (value === undefined || value < 0) return t('orders.stockIsWrong', { text });
+      if (value > 0)
+        typed.push({
+          type: 'stock',
+          id: had?.id ?? makeId('stock'),
+          key: row.key,
+          quantity: String(roundTo(value, 8)),
+          order: had?.order ?? orderAfter(records) + typed.length,
+        });
+      else if (had !== undefined) gone.push(had.id);
+    }
+    if (typed.length === 0 && gone.length === 0) return undefined;
+    const names = edits
+      .map(({ row }) => row.description)
+      .join(', ')
+      .slice(0, 120);
+    return settle(t('orders.setStock', { names }), sequence(put(...typed), remove(...gone)));
+  };
+  return { stock, setStock };
 }
 
 interface MaterialsBarProps {
@@ -127,11 +157,42 @@ function MaterialsBar({ list, onAsk }: MaterialsBarProps) {
       >
         {t('orders.chooseAllShown', { count: shown.length })}
       </Checkbox>
+      <DeliveriesChoice />
       <span className="grow" />
       <Button size="sm" disabled={asked.length === 0} onClick={onAsk}>
         {asked.length === 0 ? t('orders.askForPrices') : t('orders.askForPricesOf', { count: asked.length })}
       </Button>
     </div>
+  );
+}
+
+const DELIVERED_WORDS: Readonly<Record<DeliveredBy, string>> = {
+  section: t('orders.bySection'),
+  phase: t('orders.byPhase'),
+  scope: t('orders.byScope'),
+  level: t('orders.byLevel'),
+  zone: t('orders.byZone'),
+};
+
+/** What each delivery is for. */
+function DeliveriesChoice() {
+  const by = useView((state) => state.deliveredBy);
+  const setView = useSetView();
+  return (
+    <label className="soft">
+      {t('orders.deliveriesBy')}{' '}
+      <Select
+        style={{ width: 150 }}
+        value={by}
+        onChange={({ target }) => setView({ deliveredBy: target.value as DeliveredBy })}
+      >
+        {DELIVERED_BY.map((each) => (
+          <option key={each} value={each}>
+            {DELIVERED_WORDS[each]}
+          </option>
+        ))}
+      </Select>
+    </label>
   );
 }
 
@@ -141,64 +202,4 @@ function matches({ partNumber, code, description, supplier }: BuyRow, text: stri
     .toLowerCase()
     .split(/\s+/)
     .every((word) => all.includes(word));
-}
-
-function materialColumns(
-  { numbers, money }: Formats,
-  toggle: (keys: readonly string[], on: boolean) => void,
-): readonly GridColumn<ShownRow>[] {
-  const amount = (value: number, unit: string): string =>
-    `${writeQuantity(value, unit, numbers)} ${unitOrLabel(unit).symbol}`;
-  const placesOf = ({ places, unit }: ShownRow): string =>
-    places
-      .map(
-        ({ name, quantity }) => `${name === '' ? t('orders.fromRounding') : name}: ${amount(quantity, unit)}`,
-      )
-      .join(', ');
-  const priceOf = ({ item }: ShownRow): string =>
-    item === undefined || item.material === ''
-      ? ''
-      : `${formatUnitCost(Number(item.material) / item.basis, money)} / ${item.unit}`;
-  const plain = (
-    id: string,
-    title: string,
-    width: string,
-    text: (row: ShownRow) => string,
-    align: 'left' | 'right' = 'left',
-  ): GridColumn<ShownRow> => ({ id, title, width, align, show: text, text, sortBy: text });
-  return [
-    {
-      id: 'chosen',
-      title: t('orders.ask'),
-      width: '52px',
-      show: (row) => (
-        <Checkbox
-          checked={row.isChosen}
-          aria-label={t('orders.askFor', { name: row.description })}
-          onChange={(on) => toggle([row.key], on)}
-        />
-      ),
-      text: ({ isChosen }) => (isChosen ? t('orders.yes') : ''),
-    },
-    plain('part', t('orders.part'), '110px', ({ partNumber, code }) => partNumber || code),
-    plain('description', t('orders.description'), '250px', ({ description }) => description),
-    plain('supplier', t('orders.supplier'), '170px', ({ supplier }) => supplier),
-    plain('needed', t('orders.needed'), '96px', ({ needed, unit }) => amount(needed, unit), 'right'),
-    plain('bought', t('orders.bought'), '96px', ({ quantity, unit }) => amount(quantity, unit), 'right'),
-    {
-      ...plain(
-        'stock',
-        t('orders.inStock'),
-        '84px',
-        ({ stock }) => (stock === 0 ? '' : formatNumber(stock, 8, numbers, true)),
-        'right',
-      ),
-      editable: () => true,
-      hint: t('orders.inStockHint'),
-    },
-    plain('price', t('orders.priceNow'), '120px', priceOf, 'right'),
-    plain('date', t('orders.priceDate'), '100px', ({ item }) => item?.date ?? ''),
-    plain('cost', t('orders.cost'), '110px', ({ material }) => formatMoney(material, money), 'right'),
-    plain('places', t('orders.goesTo'), '300px', placesOf),
-  ];
 }

@@ -1,23 +1,27 @@
 import type { PriceRequest } from '@zest/core/job/records/request';
-import type { Comparison, OfferCell, OfferColumn } from '@zest/core/orders/compareOffers';
-import { formatMoney, formatUnitCost } from '@zest/core/pricing/money';
+import type { Comparison, OfferColumn } from '@zest/core/orders/compareOffers';
+import { type Delivered, deliveredOf, takenFrom } from '@zest/core/orders/parts';
+import { formatMoney, minorDigits } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
-import { BareButton, TextButton } from '../../parts/buttons.tsx';
-import { type Formats, useFormats } from '../../stores/context.tsx';
+import { TextButton } from '../../parts/buttons.tsx';
+import { useFormats } from '../../stores/context.tsx';
 import { longDay } from '../../messages/dates.ts';
 import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
+import { OfferedCell } from './OfferedCell.tsx';
 import { styles } from './styles.ts';
 
 interface OfferTableProps {
   readonly request: PriceRequest;
   readonly comparison: Comparison;
   readonly approve: (approved: PriceRequest['approved']) => void;
+  /** Asks how much of a row another supplier delivers. */
+  readonly onPart: (row: string, supplier: string) => void;
 }
 
 /** Rows against suppliers: a price is taken by pressing it, or all of one supplier at once. */
-export function OfferTable({ request, comparison, approve }: OfferTableProps) {
+export function OfferTable({ request, comparison, approve, onPart }: OfferTableProps) {
   const { approved, rows } = request;
   return (
     <div
@@ -47,12 +51,14 @@ export function OfferTable({ request, comparison, approve }: OfferTableProps) {
               row={row}
               at={at}
               comparison={comparison}
+              delivered={deliveredOf(request, row)}
               taken={approved[row.key]}
               onTake={(supplier) => approve(toggled(approved, row.key, supplier))}
+              onPart={(supplier) => onPart(row.key, supplier)}
             />
           ))}
         </tbody>
-        <OfferFoot columns={comparison.columns} />
+        <OfferFoot columns={comparison.columns} request={request} />
       </table>
     </div>
   );
@@ -64,19 +70,24 @@ interface OfferedRowProps {
   readonly comparison: Comparison;
   /** Whose price is taken. */
   readonly taken: string | undefined;
+  /** Who delivers how much of it. */
+  readonly delivered: readonly Delivered[];
   readonly onTake: (supplier: string) => void;
+  readonly onPart: (supplier: string) => void;
 }
 
-function OfferedRow({ row, at, comparison: { columns, cheapest }, taken, onTake }: OfferedRowProps) {
+function OfferedRow({ row, at, comparison, taken, delivered, onTake, onPart }: OfferedRowProps) {
+  const { columns, cheapest } = comparison;
   const formats = useFormats();
   const { description, quantity, unit } = row;
+  const amount = (of: number): string =>
+    `${writeQuantity(of, unit, formats.numbers)} ${unitOrLabel(unit).symbol}`;
+  const isSplit = delivered.length > 1;
   return (
     <tr>
       <th scope="row">
         {description}
-        <span className="soft">
-          {`${writeQuantity(Number(quantity), unit, formats.numbers)} ${unitOrLabel(unit).symbol}`}
-        </span>
+        <span className="soft">{amount(Number(quantity))}</span>
       </th>
       {columns.map(({ supplier, name, cells, offer }) => (
         <OfferedCell
@@ -84,19 +95,33 @@ function OfferedRow({ row, at, comparison: { columns, cheapest }, taken, onTake 
           cell={offer === undefined || offer.declined === true ? undefined : cells[at]}
           isLeast={cheapest[at] === supplier}
           isTaken={taken === supplier}
+          part={isSplit ? partOf(delivered, supplier, amount) : undefined}
           label={t('orders.takePriceOf', { name, description })}
+          partLabel={t('orders.takePartOf', { name, description })}
           unit={unit}
           formats={formats}
           onTake={() => onTake(supplier)}
+          onPart={taken === undefined || taken === supplier ? undefined : () => onPart(supplier)}
         />
       ))}
     </tr>
   );
 }
 
+function partOf(
+  delivered: readonly Delivered[],
+  supplier: string,
+  amount: (of: number) => string,
+): string | undefined {
+  const own = delivered.find((each) => each.supplier === supplier);
+  return own === undefined ? undefined : amount(own.quantity);
+}
+
 /** What each comes to; who has not answered, or does not offer, comes to nothing. */
-function OfferFoot({ columns }: Pick<Comparison, 'columns'>) {
+function OfferFoot({ columns, request }: Pick<Comparison, 'columns'> & { readonly request: PriceRequest }) {
   const { money } = useFormats();
+  const taken = columns.map((column) => takenFrom(request, column, minorDigits(money.currency)));
+  const sum = taken.reduce((all, each) => all + each, 0);
   const foot = (label: string, of: (column: OfferColumn) => string): React.JSX.Element => (
     <tr>
       <th scope="row">{label}</th>
@@ -119,6 +144,12 @@ function OfferFoot({ columns }: Pick<Comparison, 'columns'>) {
           ...(unpriced > 0 ? [t('orders.withoutRows', { count: unpriced })] : []),
         ].join(' '),
       )}
+      {sum === 0
+        ? null
+        : foot(t('orders.takenSum', { sum: formatMoney(sum, money) }), (column) => {
+            const own = taken[columns.indexOf(column)] ?? 0;
+            return own === 0 ? '' : formatMoney(own, money);
+          })}
     </tfoot>
   );
 }
@@ -175,47 +206,4 @@ function stateOf({ offer }: OfferColumn, token: string): string {
     ...(offer.validUntil === '' ? [] : [t('orders.validUntil', { date: longDay(offer.validUntil) })]),
   ];
   return parts.join(', ');
-}
-
-interface OfferedCellProps {
-  /** Undefined while nothing has come. */
-  readonly cell: OfferCell | undefined;
-  readonly isLeast: boolean;
-  readonly isTaken: boolean;
-  readonly label: string;
-  readonly unit: string;
-  readonly formats: Formats;
-  readonly onTake: () => void;
-}
-
-function OfferedCell({ cell, isLeast, isTaken, label, unit, formats: { money }, onTake }: OfferedCellProps) {
-  if (cell === undefined) return <td />;
-  if (cell.kind === 'missing') return <td className="soft right">{t('orders.notOffered')}</td>;
-  if (cell.kind === 'wrong-unit')
-    return (
-      <td className="warn right">{t('orders.wrongUnit', { price: cell.row.price, unit: cell.row.unit })}</td>
-    );
-  const { row, amount, unitPrice, givenIn } = cell;
-  const said = [
-    ...(givenIn === '' ? [] : [t('orders.givenAs', { price: row.price, unit: givenIn })]),
-    ...(row.leadDays === undefined ? [] : [t('orders.days', { count: row.leadDays })]),
-    ...(row.substitute === '' ? [] : [t('orders.insteadOf', { substitute: row.substitute })]),
-    ...(row.note === '' ? [] : [row.note]),
-  ];
-  return (
-    <td className={`right ${isTaken ? 'taken' : ''}`}>
-      <BareButton aria-label={label} aria-pressed={isTaken} onClick={onTake}>
-        <b>{formatMoney(amount, money)}</b>
-        <span className="soft">{`${formatUnitCost(unitPrice, money)} / ${unitOrLabel(unit).symbol}`}</span>
-        {isLeast || isTaken ? (
-          <span className="least">
-            {[isTaken ? `✓ ${t('orders.taken')}` : '', isLeast ? t('orders.least') : '']
-              .filter(Boolean)
-              .join(', ')}
-          </span>
-        ) : null}
-      </BareButton>
-      {said.length === 0 ? null : <span className="soft">{said.join(', ')}</span>}
-    </td>
-  );
 }

@@ -4,6 +4,7 @@ import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, settingsOf } from '@zest/core/job/job';
 import type { PriceRequest } from '@zest/core/job/records/request';
 import { type Comparison, compareOffers, suppliersToAsk } from '@zest/core/orders/compareOffers';
+import { approveRows } from '@zest/core/orders/parts';
 import { makeOrders } from '@zest/core/orders/makeOrders';
 import { minorDigits } from '@zest/core/pricing/money';
 import { MoreMenu } from '../../parts/MoreMenu.tsx';
@@ -16,6 +17,7 @@ import { t } from '../../messages/t.ts';
 import { layout } from '../../theme/layout.ts';
 import { FilledDialog } from './FilledDialog.tsx';
 import { OfferTable } from './OfferTable.tsx';
+import { PartDialog } from './PartDialog.tsx';
 import { TakePricesDialog } from './TakePricesDialog.tsx';
 import { styles } from './styles.ts';
 import { useAnswers } from './useAnswers.ts';
@@ -30,58 +32,91 @@ interface RequestViewProps {
 /** Who was asked, what they answered side by side, and whose prices are taken. */
 export function RequestView({ request, go }: RequestViewProps) {
   const { job } = useOpenJob();
-  const settings = settingsOf(job);
+  const { currency } = settingsOf(job);
   const problem = useAnswers(request);
-  const send = useSendRequest();
   const offers = useTable('offer');
   const comparison = useMemo(
-    () => compareOffers(request, offers.values(), minorDigits(settings.currency)),
-    [request, offers, settings.currency],
+    () => compareOffers(request, offers.values(), minorDigits(currency)),
+    [request, offers, currency],
   );
   const approve = useApprove(request);
-  const [asking, setAsking] = useState<'prices' | 'filled' | undefined>();
+  const [asking, setAsking] = useState<Asking | undefined>();
   const close = (): void => setAsking(undefined);
-  const order = useMakeOrders(request, comparison, go);
-  const unsent = suppliersToAsk(request, [...offers.values()]).some(({ token }) => token === '');
-  const approved = Object.keys(request.approved).length;
+  const askedRow =
+    typeof asking === 'object' ? request.rows.find(({ key }) => key === asking.row) : undefined;
   return (
     <div className={layout.stage}>
-      <div className={`${layout.bar} wraps`}>
-        <h1>{request.name}</h1>
-        <span className="soft" role="status">
-          {t('orders.answered', {
-            count: comparison.columns.filter(({ offer }) => offer !== undefined).length,
-            of: request.suppliers.length,
-          })}
-        </span>
-        <span className="grow" />
-        {unsent ? (
-          <Button size="sm" variant="outline" onClick={() => void send(request, settings)}>
-            {t('orders.sendAgain')}
-          </Button>
-        ) : null}
-        <Button
-          size="sm"
-          variant="outline"
-          disabled={comparison.cheapest.every((each) => each === undefined)}
-          onClick={() => approve(leastOfEach(request, comparison))}
-        >
-          {t('orders.takeLeastOfEach')}
-        </Button>
-        <Button size="sm" variant="outline" disabled={approved === 0} onClick={order}>
-          {t('orders.makeOrders')}
-        </Button>
-        <Button size="sm" disabled={approved === 0} onClick={() => setAsking('prices')}>
-          {t('orders.pricesToBook')}
-        </Button>
-        <RequestMenu request={request} go={go} onFilled={() => setAsking('filled')} />
-      </div>
+      <RequestBar
+        request={request}
+        comparison={comparison}
+        go={go}
+        onTakeLeast={() => approve(leastOfEach(request, comparison))}
+        onAsk={setAsking}
+      />
       <DeskTold problem={problem} />
-      <OfferTable request={request} comparison={comparison} approve={approve} />
+      <OfferTable
+        request={request}
+        comparison={comparison}
+        approve={approve}
+        onPart={(row, supplier) => setAsking({ row, supplier })}
+      />
+      {typeof asking === 'object' && askedRow !== undefined ? (
+        <PartDialog request={request} row={askedRow} supplier={asking.supplier} onClose={close} />
+      ) : null}
       {asking === 'filled' ? <FilledDialog request={request} onClose={close} /> : null}
       {asking === 'prices' ? (
         <TakePricesDialog request={request} comparison={comparison} onClose={close} />
       ) : null}
+    </div>
+  );
+}
+
+/** The dialog that is open: prices for the book, a filled file, or a part of a row from another supplier. */
+type Asking = 'prices' | 'filled' | { readonly row: string; readonly supplier: string };
+
+interface RequestBarProps extends RequestViewProps {
+  readonly comparison: Comparison;
+  readonly onTakeLeast: () => void;
+  readonly onAsk: (asking: Asking) => void;
+}
+
+/** How far the answers are, and what is done with them. */
+function RequestBar({ request, comparison, go, onTakeLeast, onAsk }: RequestBarProps) {
+  const { job } = useOpenJob();
+  const send = useSendRequest();
+  const order = useMakeOrders(request, comparison, go);
+  const unsent = suppliersToAsk(request, [...job.offer.values()]).some(({ token }) => token === '');
+  const approved = Object.keys(request.approved).length;
+  return (
+    <div className={`${layout.bar} wraps`}>
+      <h1>{request.name}</h1>
+      <span className="soft" role="status">
+        {t('orders.answered', {
+          count: comparison.columns.filter(({ offer }) => offer !== undefined).length,
+          of: request.suppliers.length,
+        })}
+      </span>
+      <span className="grow" />
+      {unsent ? (
+        <Button size="sm" variant="outline" onClick={() => void send(request, settingsOf(job))}>
+          {t('orders.sendAgain')}
+        </Button>
+      ) : null}
+      <Button
+        size="sm"
+        variant="outline"
+        disabled={comparison.cheapest.every((each) => each === undefined)}
+        onClick={onTakeLeast}
+      >
+        {t('orders.takeLeastOfEach')}
+      </Button>
+      <Button size="sm" variant="outline" disabled={approved === 0} onClick={order}>
+        {t('orders.makeOrders')}
+      </Button>
+      <Button size="sm" disabled={approved === 0} onClick={() => onAsk('prices')}>
+        {t('orders.pricesToBook')}
+      </Button>
+      <RequestMenu request={request} go={go} onFilled={() => onAsk('filled')} />
     </div>
   );
 }
@@ -109,7 +144,7 @@ function useApprove({ id, name }: PriceRequest): (approved: PriceRequest['approv
   return (approved) => {
     const refused = settle(
       t('orders.chooseNamed', { name }),
-      update({ id }, (now) => ({ ...now, approved })),
+      update({ id }, (now) => approveRows(now, approved)),
     );
     if (refused !== undefined) tellProblem(refused);
   };

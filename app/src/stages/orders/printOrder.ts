@@ -9,6 +9,7 @@ import type { PurchaseOrder } from '@zest/core/job/records/request';
 import { amountOfRow, totalOfOrder } from '@zest/core/orders/makeOrders';
 import { minorDigits } from '@zest/core/pricing/money';
 import { unitOrLabel } from '@zest/core/pricing/quantity';
+import { roundTo } from '@zest/core/units/numberFormat';
 import { longDay } from '../../messages/dates.ts';
 import { writeQuantity } from '../../figures/writeQuantity.ts';
 import { type DocumentWords, documentWords } from '../bid/documentWords.ts';
@@ -68,13 +69,14 @@ function supplierLines({ by: { t, lng, settings }, order }: Printing): readonly 
 
 function orderTable({ by, order, digits }: Printing): PrintedTable {
   const { t, settings } = by;
-  const rows = order.rows.flatMap((row) => orderRows(row, by, digits));
+  const table = orderColumns(order);
+  const rows = order.rows.flatMap((row) => orderRows(row, by, digits, table));
   const sums = rows.flatMap(({ look }, at) => (look === 'plain' ? [at] : []));
   const column = (heading: string, align: 'left' | 'right', isWide = false) => ({ heading, align, isWide });
   return {
     hasHead: true,
     columns: [
-      column(t('orders.part'), 'left'),
+      ...table.part(() => column(t('orders.part'), 'left')),
       column(t('bid.description'), 'left', true),
       column(t('bid.quantity'), 'right'),
       column(t('bid.unitPrice'), 'right'),
@@ -86,7 +88,7 @@ function orderTable({ by, order, digits }: Printing): PrintedTable {
         look: 'total',
         indent: 0,
         cells: [
-          words(''),
+          ...table.part(() => words('')),
           words(t('bid.totalIn', { currency: settings.currency })),
           words(''),
           words(''),
@@ -97,32 +99,53 @@ function orderTable({ by, order, digits }: Printing): PrintedTable {
   };
 }
 
+/** Part numbers have a column where there are any; and where the figures stand then. */
+function orderColumns({ rows }: PurchaseOrder) {
+  const hasParts = rows.some(({ partNumber }) => partNumber !== '');
+  return {
+    part: <Of>(make: () => Of): readonly Of[] => (hasParts ? [make()] : []),
+    quantity: hasParts ? 2 : 1,
+  };
+}
+
 type OrderRow = PurchaseOrder['rows'][number];
 
-/** A row, and where its parts go where that is more than one place. */
-function orderRows(row: OrderRow, by: DocumentWords, digits: number): readonly PrintedRow[] {
+/** A row, how it is packed, and where its parts go where that is more than one place. */
+function orderRows(
+  row: OrderRow,
+  by: DocumentWords,
+  digits: number,
+  { part, quantity: at }: ReturnType<typeof orderColumns>,
+): readonly PrintedRow[] {
   const { t, money } = by;
   const { symbol } = unitOrLabel(row.unit);
-  const amount = (quantity: string): string =>
+  const amount = (quantity: string | number): string =>
     `${writeQuantity(Number(quantity), row.unit, money.numbers)} ${symbol}`;
   const places = row.places.filter(({ name }) => name !== '');
-  const own: PrintedRow = {
-    look: 'plain',
-    indent: 0,
-    cells: [
-      words(row.partNumber),
-      words(row.description),
-      { text: amount(row.quantity), value: Number(row.quantity), kind: 'quantity', unit: symbol },
-      rateCell(by, Number(row.price)),
-      { ...moneyCell(by, amountOfRow(row, digits)), formula: { kind: 'product', columns: [2, 3] } },
-    ],
-  };
-  if (places.length < 2) return [own];
+  const packs = row.pack === undefined ? 0 : roundTo(Number(row.quantity) / Number(row.pack), 4);
+  const said = [
+    ...(row.pack === undefined ? [] : [t('orders.inPacks', { count: packs, size: amount(row.pack) })]),
+    ...(places.length < 2
+      ? []
+      : places.map(({ name, quantity }) => t('orders.deliverTo', { name, quantity: amount(quantity) }))),
+  ];
+  const below = (text: string): PrintedRow => ({
+    look: 'soft',
+    indent: 1,
+    cells: [...part(() => words('')), words(text), words(''), words(''), words('')],
+  });
   return [
-    own,
-    ...places.map(({ name, quantity }): PrintedRow => {
-      const said = t('orders.deliverTo', { name, quantity: amount(quantity) });
-      return { look: 'soft', indent: 1, cells: [words(''), words(said), words(''), words(''), words('')] };
-    }),
+    {
+      look: 'plain',
+      indent: 0,
+      cells: [
+        ...part(() => words(row.partNumber)),
+        words(row.description),
+        { text: amount(row.quantity), value: Number(row.quantity), kind: 'quantity', unit: symbol },
+        rateCell(by, Number(row.price)),
+        { ...moneyCell(by, amountOfRow(row, digits)), formula: { kind: 'product', columns: [at, at + 1] } },
+      ],
+    },
+    ...said.map(below),
   ];
 }

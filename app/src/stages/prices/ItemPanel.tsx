@@ -134,6 +134,15 @@ function MaterialFields({ item, numbers, edit }: MaterialFieldsProps) {
           onCommit={(text) => edit('wastePercent', text)}
         />
       </label>
+      <label>
+        <span className="soft">{t('prices.packSize', { unit: item.unit })}</span>
+        <CommitInput
+          label={t('prices.packSize', { unit: item.unit })}
+          align="end"
+          value={plainToLocal(item.packSize ?? '', numbers)}
+          onCommit={(text) => edit('packSize', text)}
+        />
+      </label>
     </div>
   );
 }

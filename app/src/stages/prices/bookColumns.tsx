@@ -14,8 +14,12 @@ import { t } from '../../messages/t.ts';
 type Column = GridColumn<Item>;
 
 export const COST_FIELDS = ['material', 'equipment', 'subcontract', 'other'] as const;
-const FIGURES = new Set<string>([...COST_FIELDS, 'laborHours', 'wastePercent']);
+const FIGURES = new Set<string>([...COST_FIELDS, 'laborHours', 'wastePercent', 'packSize']);
 const COSTS = new Set<string>(COST_FIELDS);
+/** Figures that are no money. */
+const QUANTITIES = new Set<string>(['laborHours', 'packSize']);
+/** What may be left out altogether. */
+const OPTIONAL = new Set<string>(['laborBasis', 'wastePercent', 'packSize']);
 const COUNTS = new Set<string>(['basis', 'laborBasis']);
 
 /** The columns of the price book; `usual` ones are shown where nobody chose others. */
@@ -38,6 +42,7 @@ export const BOOK_COLUMNS: readonly {
   { id: 'subcontract', name: t('prices.subcontr'), group: t('prices.price'), usual: true },
   { id: 'other', name: t('prices.other'), group: t('prices.price'), usual: false },
   { id: 'wastePercent', name: t('prices.waste2'), group: t('prices.price'), usual: false },
+  { id: 'packSize', name: t('prices.pack'), group: t('prices.price'), usual: false },
   { id: 'supplier', name: t('prices.supplier'), group: t('prices.whereFrom'), usual: true },
   { id: 'date', name: t('prices.date'), group: t('prices.whereFrom'), usual: true },
   { id: 'source', name: t('prices.source'), group: t('prices.whereFrom'), usual: false },
@@ -139,15 +144,13 @@ export function editItem(
   if (FIGURES.has(column) || COUNTS.has(column)) {
     const as = COUNTS.has(column) ? 'count' : column === 'wastePercent' ? 'percent' : 'amount';
     const limits = { least: as === 'count' ? 1 : 0, most: as === 'count' ? 1_000_000 : 100_000_000 };
-    const currency = as === 'amount' && column !== 'laborHours' ? money.currency : undefined;
+    const currency = as === 'amount' && !QUANTITIES.has(column) ? money.currency : undefined;
     const read = readFigure(text, numbers, { as, currency, ...limits });
     if (!read.ok) return read;
     if (read.value === undefined) {
       if (column === 'basis') return accept({ ...item, basis: 1 });
       const { [column as 'laborBasis']: _gone, ...rest } = item;
-      return accept(
-        COUNTS.has(column) || column === 'wastePercent' ? (rest as Item) : { ...item, [column]: '' },
-      );
+      return accept(OPTIONAL.has(column) ? (rest as Item) : { ...item, [column]: '' });
     }
     const edited = { ...item, [column]: as === 'count' ? read.value : decimalText(read.value) };
     // A price that somebody typed is no sample any more.
@@ -215,7 +218,7 @@ function figureColumn(column: Shape, { money, numbers }: Formats): Column | unde
         ),
     };
   if (FIGURES.has(id)) {
-    const field = id as (typeof COST_FIELDS)[number] | 'wastePercent';
+    const field = id as (typeof COST_FIELDS)[number] | 'wastePercent' | 'packSize';
     return {
       ...column,
       align: 'right',
@@ -224,6 +227,7 @@ function figureColumn(column: Shape, { money, numbers }: Formats): Column | unde
       show: (item) => {
         const value = item[field] ?? '';
         if (value === '') return '';
+        if (field === 'packSize') return `${plainToLocal(value, numbers)} ${item.unit}`;
         return field === 'wastePercent'
           ? `${plainToLocal(value, numbers)} %`
           : formatUnitCost(Number(value), money);

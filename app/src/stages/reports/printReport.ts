@@ -4,22 +4,23 @@ import type { OpenReport } from '@zest/core/reports/openReport';
 import { type Report, reportOf } from '@zest/core/reports/report';
 import { longDay } from '../../messages/dates.ts';
 import { headingOfField } from '../../messages/reportWords.ts';
-import { language, t } from '../../messages/t.ts';
+import { language, messagesIn } from '../../messages/t.ts';
 import { formatsOf } from '../../stores/context.tsx';
 import { failureWords } from './cellWords.ts';
 
-/** A report with all its words, ready to be written beside the page. */
-export function printReport(open: OpenReport): PrintedReport {
+/** A report with all its words, ready to be written beside the page; in a document its days and totals are in the document's language. */
+export function printReport(open: OpenReport, lng = language): PrintedReport {
+  const t = messagesIn(lng);
   const { figures, today } = open.context;
   const { job } = figures;
   const settings = settingsOf(job);
   const report = reportOf(open, (field) => headingOfField(field, job));
   const { unitSystem, paper = unitSystem === 'us' ? 'letter' : 'a4' } = settings;
-  const day = (iso: string): string => longDay(iso, language, settings.dateStyle);
+  const day = (iso: string): string => longDay(iso, lng, settings.dateStyle);
   return {
     report,
     numbers: formatsOf(settings).numbers,
-    language,
+    language: lng,
     words: {
       job: settings.name,
       client: settings.client,

@@ -81,6 +81,12 @@ export const PRICE_COLUMNS: readonly PriceColumn[] = [
     also: ['waste', 'waste percent', 'waste factor'],
     kind: 'number',
   },
+  {
+    field: 'packSize',
+    title: 'Pack',
+    also: ['pack size', 'pack quantity', 'pack qty', 'package quantity', 'units per pack', 'qty per pack'],
+    kind: 'number',
+  },
 ];
 
 /** Which column of a file each field is read from. */

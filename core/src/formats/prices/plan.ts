@@ -42,7 +42,15 @@ const differs = (from: Item, to: Item): boolean =>
   from.sample !== to.sample ||
   (Object.keys(to) as (keyof Item)[]).some((key) => JSON.stringify(from[key]) !== JSON.stringify(to[key]));
 
-const DECIMALS = ['material', 'laborHours', 'equipment', 'subcontract', 'other', 'wastePercent'] as const;
+const DECIMALS = [
+  'material',
+  'laborHours',
+  'equipment',
+  'subcontract',
+  'other',
+  'wastePercent',
+  'packSize',
+] as const;
 
 /** A list says 21.7 where the book says 21.70: the same price, which stays as it was written. */
 function withoutSame(from: Item, changed: Partial<Item>): Partial<Item> {

@@ -37,6 +37,8 @@ export const itemSchema = z
     sample: z.literal(true).optional(),
     /** Waste of a line that is priced by this, where the line says none. */
     wastePercent: decimalField.optional(),
+    /** Sold only in packs of so many units; left out where any quantity can be bought. */
+    packSize: decimalField.optional(),
   })
   .readonly();
 

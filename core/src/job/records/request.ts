@@ -29,6 +29,8 @@ export const askedRow = z
     /** What is to be bought, and what the work needs of it. */
     quantity: decimalField,
     needed: decimalField,
+    /** The quantity is so many whole packs of this size; left out where it is not sold in packs. */
+    pack: decimalField.optional(),
     places: z.array(placeField).max(200).readonly(),
   })
   .readonly();
@@ -59,6 +61,8 @@ export const requestSchema = z
     secret: shortField,
     /** Whose price is taken for a row. */
     approved: z.record(keyField, keyField).readonly(),
+    /** What of a row others deliver, by their keys: whose price is taken for it delivers the rest. */
+    parts: z.record(keyField, z.record(keyField, decimalField).readonly()).readonly().optional(),
     order: orderField,
   })
   .readonly();
@@ -126,6 +130,7 @@ export const purchaseOrderSchema = z
             unit: shortField,
             quantity: decimalField,
             price: decimalField,
+            pack: decimalField.optional(),
             places: z.array(placeField).max(200).readonly(),
           })
           .readonly(),
@@ -138,3 +143,17 @@ export const purchaseOrderSchema = z
   .readonly();
 
 export type PurchaseOrder = z.infer<typeof purchaseOrderSchema>;
+
+/** So much of a material is there already, and is not bought. */
+export const stockSchema = z
+  .strictObject({
+    type: z.literal('stock'),
+    id: idOf('stock'),
+    /** Of the material, as the list of what to buy tells its rows apart. */
+    key: z.string().min(1).max(500),
+    quantity: decimalField,
+    order: orderField,
+  })
+  .readonly();
+
+export type Stock = z.infer<typeof stockSchema>;
