@@ -401,6 +401,10 @@ test('the keys go nowhere out of sight: to a line that was added at the end, to 
   await page.keyboard.type('Fountain');
   await page.keyboard.press('Enter');
   await expect(rowOf(page, /Fountain/)).toBeInViewport();
+  // The room for the rows shrinks, as when something opens below them.
+  await page.setViewportSize({ width: 1280, height: 640 });
+  await expect(rowOf(page, /Fountain/)).toBeInViewport({ ratio: 0.99 });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('button', { name: 'Add a line', exact: true }).click();
   const added = rowOf(page, /New line/);
   await expect(added).toBeInViewport({ ratio: 0.99 });

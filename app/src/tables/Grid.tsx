@@ -14,6 +14,7 @@ import { styles } from './styles.ts';
 import { typedIn } from './typedIn.ts';
 import { type Editing, useEditing } from './useEditing.ts';
 import { type GridTable, useGridTable } from './useGridTable.ts';
+import { useKeepInSight } from './useKeepInSight.ts';
 import { type Selection, selectedRows, useSelection } from './useSelection.ts';
 import { layout } from '../theme/layout.ts';
 
@@ -38,6 +39,7 @@ export function Grid<Row>(given: GridProps<Row>) {
   const selection = useSelection(props, { scroller, showRow });
   const editor = useEditing(props, { scroller, showRow, selection });
   const { focus } = selection.at;
+  useKeepInSight(virtual, { row: focus.row, rowPx: ROW_PX, headPx: HEAD_PX });
   const template = table.frame.map(({ width }) => width).join(' ');
   // Every row the same width, or a long text in one would push its figures out of line.
   const minWidth = table.frame.reduce((sum, { width }) => sum + leastOf(width), 0);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
+import { leavesSight, blockOf, moveCell, parseTsv, writeTsv } from './cells.ts';
 
 describe('cells of a table', () => {
   it('come back from the clipboard as they went out, whatever they hold', () => {
@@ -38,5 +38,21 @@ describe('cells of a table', () => {
       left: 1,
       right: 3,
     });
+  });
+});
+
+describe('what was in sight', () => {
+  // The room is 300 px high and shows 1000 to 1300.
+  const leaves = (start: number, end: number, height: number): boolean =>
+    leavesSight({ start, end }, 1000, 300, height);
+
+  it('leaves it when the room shrinks over it, and not when it stays, grows or was not seen', () => {
+    expect(leaves(1273, 1300, 259)).toBe(true);
+    expect(leaves(1200, 1227, 259)).toBe(false);
+    expect(leaves(1273, 1300, 300)).toBe(false);
+    expect(leaves(1273, 1300, 400)).toBe(false);
+    // Half of it was cut off before, or it was above: nobody was looking at it.
+    expect(leaves(1290, 1317, 259)).toBe(false);
+    expect(leaves(900, 927, 259)).toBe(false);
   });
 });

@@ -36,3 +36,11 @@ export const writeTsv = (cells: readonly (readonly string[])[]): string =>
 
 export const parseTsv = (text: string): readonly (readonly string[])[] =>
   Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data;
+
+/** Whether what was in sight is cut off when the room of `had` px from `top` on becomes one of `height` px. */
+export const leavesSight = (
+  { start, end }: { readonly start: number; readonly end: number },
+  top: number,
+  had: number,
+  height: number,
+): boolean => start >= top && end <= top + had && end > top + height;
