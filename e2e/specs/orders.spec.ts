@@ -138,6 +138,80 @@ test('a round that came in is there with the demo, and a price is taken and give
   await expect(table(page)).toContainText('Plates only in full bundles.');
 });
 
+test('packs are ordered whole, what is in stock is not, and stays with the job', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Prices');
+  await page.getByLabel('Search the price book').fill('Plate 2x6, per foot');
+  await page
+    .getByRole('row', { name: /Plate 2x6, per foot/ })
+    .getByText('Plate 2x6, per foot')
+    .click();
+  await page.getByLabel('Sold in packs of, ft').fill('a few');
+  await page.getByLabel('Sold in packs of, ft').press('Enter');
+  await expect(page.getByRole('alert')).toContainText('a few');
+  await page.getByLabel('Sold in packs of, ft').fill('500');
+  await page.getByLabel('Sold in packs of, ft').press('Enter');
+  await goTo(page, 'Orders');
+  await page.getByLabel('Search materials').fill('plate 2x6,');
+  const row = page.getByRole('row', { name: /Plate 2x6, per foot/ });
+  // 1,216 ft are in the bid: three packs of 500.
+  await expect(row).toContainText('1,216.00 ft');
+  await expect(row).toContainText('1,500.00 ft');
+  await expect(row).toContainText('3 of 500.00 ft');
+  const typeStock = async (text: string): Promise<void> => {
+    await row.getByRole('gridcell').nth(6).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await typeStock('plenty');
+  await expect(page.getByRole('alert')).toContainText('plenty isn’t a quantity.');
+  await page.keyboard.press('Escape');
+  await typeStock('300');
+  await expect(row).toContainText('2 of 500.00 ft');
+  await page.getByLabel('Deliveries by').selectOption('level');
+  await expect(row).not.toContainText('06 ');
+  await waitSaved(page);
+  await page.reload();
+  await page.getByLabel('Search materials').fill('plate 2x6,');
+  await expect(row).toContainText('2 of 500.00 ft');
+  await page.getByRole('button', { name: /^Undo stock of Plate 2x6/ }).click();
+  await expect(row).toContainText('3 of 500.00 ft');
+});
+
+test('one row comes from two suppliers, each with its own price and order', async ({ page }) => {
+  await openRound(page);
+  await expect(table(page).getByRole('button', { name: /^Take part of/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take the lowest of each' }).click();
+  const blocking = 'Take part of Blocking 2x6, per foot from Gable End Building Supply';
+  await table(page).getByRole('button', { name: blocking }).click();
+  const dialog = page.getByRole('dialog', { name: blocking });
+  await dialog.getByLabel('Quantity, ft').fill('256');
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(dialog).toContainText('Type less than 256.00 ft, or take all of it from Gable End');
+  await dialog.getByLabel('Quantity, ft').fill('some');
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(dialog).toContainText('Type how much of it, as 20.');
+  await dialog.getByLabel('Quantity, ft').fill('200');
+  await dialog.getByLabel('Quantity, ft').press('Enter');
+  await expect(dialog).toHaveCount(0);
+  const row = table(page).getByRole('row', { name: /^Blocking 2x6/ });
+  await expect(row).toContainText('taken: 56.00 ft');
+  await expect(row).toContainText('taken: 200.00 ft');
+  await page.getByRole('button', { name: 'Make orders' }).click();
+  const list = page.getByRole('navigation', { name: 'Orders' });
+  // 56 ft at 0.80, and 200 ft at 0.85.
+  await list.getByRole('button', { name: /Larch & Fetter Lumber/ }).click();
+  await expect(page.getByRole('article', { name: /Larch & Fetter/ })).toContainText('$44.80');
+  await list.getByRole('button', { name: /Gable End Building Supply/ }).click();
+  await expect(page.getByRole('article', { name: /Gable End/ })).toContainText('$170.00');
+  // Its price taken whole of the other, the row is of one supplier again.
+  await list.getByRole('button', { name: /^Lumber/ }).click();
+  await table(page)
+    .getByRole('button', { name: /^Take the price of Gable End Building Supply for Blocking/ })
+    .click();
+  await expect(row).not.toContainText('200.00 ft');
+});
+
 test('a supplier who fills in a workbook: what fits is taken, what does not is told by its row', async ({
   page,
 }) => {

@@ -29,7 +29,7 @@ export const orders = {
   setStock: 'stock of {{names}}',
   deliveriesBy: 'Deliveries by',
   bySection: 'section',
-  byPhase: 'outermost section',
+  byPhase: 'top section',
   byScope: 'scope',
   byLevel: 'level',
   byZone: 'zone',

@@ -129,13 +129,13 @@ function MaterialsBar({ list, onAsk }: MaterialsBarProps) {
       <TextInput
         aria-label={t('orders.searchMaterials')}
         placeholder={t('orders.searchMaterials')}
-        style={{ width: 180 }}
+        style={{ width: 140 }}
         value={text}
         onChange={({ target }) => setText(target.value)}
       />
       <Select
         aria-label={t('orders.supplier')}
-        style={{ width: 210 }}
+        style={{ width: 160 }}
         value={supplier}
         onChange={({ target }) => setSupplier(target.value)}
       >
@@ -182,7 +182,7 @@ function DeliveriesChoice() {
     <label className="soft">
       {t('orders.deliveriesBy')}{' '}
       <Select
-        style={{ width: 150 }}
+        style={{ width: 130 }}
         value={by}
         onChange={({ target }) => setView({ deliveredBy: target.value as DeliveredBy })}
       >
