@@ -69,7 +69,7 @@ const placesOf: (job: Job, scopeId: string) => Places = query((job, scopeId) => 
   };
 });
 
-const DEDUCT = { all: 'all', none: 'none', above: 'above' } as const;
+const DEDUCTS = { all: 'deducts-all', none: 'deducts-none', above: 'deducts-above' } as const;
 
 /** What can be known of what is measured, its measures apart. */
 const OWN_FIELDS = {
@@ -92,7 +92,10 @@ const OWN_FIELDS = {
   levels: { kind: 'text', read: ({ id }, { figures }) => textCell(placesOf(figures.job, id).levels) },
   zones: { kind: 'text', read: ({ id }, { figures }) => textCell(placesOf(figures.job, id).zones) },
   location: { kind: 'text', read: ({ location = '' }) => textCell(location) },
-  deduct: { kind: 'text', read: ({ deduct }) => textCell(DEDUCT[deduct?.rule ?? 'all']) },
+  deduct: {
+    kind: 'text',
+    read: ({ deduct }, { words }) => textCell(words.say(DEDUCTS[deduct?.rule ?? 'all'])),
+  },
   cost: {
     kind: 'money',
     read: ({ id }, { figures }) => {
