@@ -21,6 +21,8 @@ const shared = {
   moduleNameMapper: {
     '^@zest/core/(.*)$': '<rootDir>/../core/src/$1.ts',
     '^@zest/demo/(.*)$': '<rootDir>/../demo/src/$1.ts',
+    // Where the bundler puts a file; tests read it from its package.
+    '\\?url$': '<rootDir>/src/testing/builtUrl.ts',
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esmPackages})/)`],
   moduleFileExtensions: ['ts', 'tsx', 'mjs', 'js', 'json'],

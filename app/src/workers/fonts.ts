@@ -37,8 +37,11 @@ export function loadFonts(): Promise<DocumentFonts> {
   return loaded;
 }
 
-async function loadPart(url: string): Promise<FontPart> {
-  const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer());
+const loadPart = async (url: string): Promise<FontPart> =>
+  readFontPart(new Uint8Array(await (await fetch(url)).arrayBuffer()));
+
+/** A file of the font; each letter is measured once. */
+export function readFontPart(bytes: Uint8Array): FontPart {
   const font = fontkit.create(bytes) as unknown as ReadFont;
   const known = new Map<number, number | undefined>();
   const advanceOf = (codePoint: number): number | undefined => {

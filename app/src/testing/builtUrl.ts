@@ -1,0 +1,2 @@
+/** In the place of the address of a file that only the built program has. */
+export default '';
