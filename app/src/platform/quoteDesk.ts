@@ -31,8 +31,6 @@ const answersSchema = z.object({
   suppliers: z.array(z.object({ key: z.string(), answer: answerSchema.nullable() })),
 });
 
-export type DeskAnswer = z.infer<typeof answerSchema>;
-
 /** Why the desk did not do what it was asked: it is not there, it failed, or what it said makes no sense. */
 export type DeskProblem = 'unreachable' | 'failed' | 'broken';
 export type DeskResult<Value> =

@@ -2,8 +2,11 @@ import { useEffect, useRef, useState } from 'react';
 import { put } from '@zest/core/job/change';
 import { orderAfter } from '@zest/core/job/job';
 import type { Offer, PriceRequest } from '@zest/core/job/records/request';
+import { isSameOffer, offerOf } from '@zest/core/orders/answers';
 import { latestOffer } from '@zest/core/orders/compareOffers';
-import { type DeskAnswer, type DeskProblem, fetchAnswers } from '../../platform/quoteDesk.ts';
+import { type DeskProblem, fetchAnswers } from '../../platform/quoteDesk.ts';
+import { describeProblem } from '../../messages/describeProblem.ts';
+import { tellProblem } from '../../parts/toaster.tsx';
 import { useJobActions, useOpenNow, useServices } from '../../stores/context.tsx';
 import { t } from '../../messages/t.ts';
 
@@ -24,6 +27,8 @@ export function useAnswers(request: PriceRequest): DeskProblem | undefined {
   useEffect(() => {
     if (!isSent) return;
     let isCurrent = true;
+    // An answer that cannot be taken comes again with every look, and is told once.
+    const refused = new Set<string>();
     let timer: ReturnType<typeof setTimeout> | undefined;
     const look = async (): Promise<void> => {
       const answers = await fetchAnswers(latest.current);
@@ -32,13 +37,15 @@ export function useAnswers(request: PriceRequest): DeskProblem | undefined {
       if (answers.ok)
         for (const { key, answer } of answers.value.suppliers) {
           const { job } = openNow();
-          const offer = answer === null ? undefined : newOffer(latest.current, key, answer);
+          const offer = answer === null ? undefined : offerOf(latest.current, key, answer);
           if (offer === undefined) continue;
           const had = latestOffer(job.offer.values(), offer.requestId, key);
           if (had !== undefined && isSameOffer(had, offer)) continue;
           const name = latest.current.suppliers.find((each) => each.key === key)?.name ?? '';
           const record: Offer = { ...offer, id: makeId('offer'), order: orderAfter(job.offer.values()) };
-          actions.transact(t('orders.offerOf', { name }), put(record));
+          const done = actions.transact(t('orders.offerOf', { name }), put(record));
+          if (!done.ok && !refused.has(key)) tellProblem(describeProblem(done.problem));
+          if (!done.ok) refused.add(key);
         }
       timer = setTimeout(() => void look(), EVERY_MS);
     };
@@ -50,51 +57,3 @@ export function useAnswers(request: PriceRequest): DeskProblem | undefined {
   }, [isSent, actions, openNow, makeId]);
   return problem;
 }
-
-type OfferContent = Omit<Offer, 'id' | 'order'>;
-
-/** An answer of the desk as a record: rows that were not asked are left out. */
-function newOffer({ id, due, rows }: PriceRequest, supplier: string, answer: DeskAnswer): OfferContent {
-  const asked = new Set(rows.map(({ key }) => key));
-  const date = answer.at.slice(0, 10);
-  return {
-    type: 'offer',
-    requestId: id,
-    supplier,
-    date,
-    validUntil: answer.validUntil,
-    note: answer.note,
-    ...(answer.declined ? { declined: true as const } : {}),
-    ...(due !== '' && date > due ? { late: true as const } : {}),
-    rows: answer.rows
-      .filter(({ key }) => asked.has(key))
-      .map(({ key, price, unit, leadDays, substitute, note }) => ({
-        key,
-        price,
-        unit,
-        substitute,
-        note,
-        ...(leadDays === '' ? {} : { leadDays: Number(leadDays) }),
-      })),
-  };
-}
-
-function isSameOffer({ id: _id, order: _order, ...had }: Offer, offer: OfferContent): boolean {
-  return JSON.stringify(sorted(had)) === JSON.stringify(sorted(offer));
-}
-
-/** Its fields in one order, so that two can be held against each other. */
-const sorted = (content: OfferContent): unknown => [
-  content.date,
-  content.validUntil,
-  content.note,
-  content.declined === true,
-  content.rows.map(({ key, price, unit, leadDays, substitute, note }) => [
-    key,
-    price,
-    unit,
-    leadDays,
-    substitute,
-    note,
-  ]),
-];
