@@ -6,6 +6,7 @@ import {
   type Step,
   planRedo,
   planUndo,
+  receiveInto,
   recordStep,
 } from '@zest/core/job/history';
 import type { JobRecord } from '@zest/core/job/record';
@@ -45,12 +46,13 @@ describe('the steps of a job that are kept with it', () => {
   it('are those that can be undone and redone, in any order of steps, undo and redo, read again at any time', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.constantFrom('do', 'undo', 'redo', 'reload'), { maxLength: 60 }),
+        fc.array(fc.constantFrom('do', 'undo', 'redo', 'receive', 'reload'), { maxLength: 60 }),
         (randomEdits) => {
           const rows = new Map<number, HistoryRow>();
           let [history, kept] = [EMPTY_HISTORY, NOTHING_KEPT];
           for (const edit of randomEdits) {
             if (edit === 'do') history = recordStep(history, step(1));
+            else if (edit === 'receive') history = receiveInto(history, step(1));
             else if (edit === 'undo') history = planUndo(history)?.history ?? history;
             else if (edit === 'redo') history = planRedo(history)?.history ?? history;
             else ({ history, kept } = historyOf([...rows.values()]));

@@ -62,14 +62,21 @@ export function planHistory(
   const put: HistoryWrite['put'][number][] = [];
   const steps = new Map<Step, Kept>();
   let { next } = before;
+  let behind = 0;
   for (const [step, json] of fitting(history, before.steps)) {
     const known = before.steps.get(step);
-    steps.set(step, known ?? { seq: next, json });
-    if (known !== undefined) continue;
+    // Steps stand in their order: what comes after one that is new is written behind it.
+    const stays = known !== undefined && known.seq > behind;
+    const kept = stays ? known : { seq: next, json };
+    behind = kept.seq;
+    steps.set(step, kept);
+    if (stays) continue;
     put.push({ seq: next, label: step.label, json });
     next += 1;
   }
-  const remove = [...before.steps].filter(([step]) => !steps.has(step)).map(([, { seq }]) => seq);
+  const remove = [...before.steps]
+    .filter(([step, { seq }]) => steps.get(step)?.seq !== seq)
+    .map(([, { seq }]) => seq);
   const last = history.done.at(-1);
   const doneTo = last === undefined ? 0 : (steps.get(last)?.seq ?? 0);
   return { write: { put, remove, doneTo }, kept: { steps, next } };

@@ -68,6 +68,38 @@ describe('the one door through which a job changes', () => {
     expect(store.getState().open?.job.line.size).toBe(0);
   });
 
+  it('takes in what comes from outside with the last step: undo is for what the person did', async () => {
+    const [first, second] = [
+      { ...line, id: makeId('line') },
+      { ...line, id: makeId('line') },
+    ];
+    store.actions.transact('add a line', put(line));
+    store.actions.transact('add another', put(first));
+    store.actions.undo();
+    expect(store.actions.receive('came in', put(second)).ok).toBe(true);
+    expect(store.getState().open?.history.done.map(({ label }) => label)).toEqual(['add a line']);
+    // What was undone before can still be redone, after a reload too.
+    await store.actions.settled();
+    await store.actions.closeJob();
+    await store.actions.openJob('job-a');
+    store.actions.redo();
+    expect([...(store.getState().open?.job.line.keys() ?? [])].sort()).toEqual(
+      [line.id, first.id, second.id].sort(),
+    );
+    store.actions.undo();
+    // What came in goes with the step it came after, so that nothing is left that hangs on what is gone.
+    store.actions.undo();
+    expect(store.getState().open?.job.line.size).toBe(0);
+    expect(store.getState().open?.history.done).toEqual([]);
+  });
+
+  it('takes in what comes first as a step of its own', () => {
+    store.actions.receive('came in', put(line));
+    store.actions.undo();
+    expect(store.getState().lastChange?.label).toBe('Undid ‘came in’');
+    expect(store.actions.receive('wrong', put({ ...line, description: '' }))).toMatchObject({ ok: false });
+  });
+
   it('refuses a change with its reason and leaves everything as it was', () => {
     const before = store.getState();
     const done = store.actions.transact('bad line', put({ ...line, description: '' }));

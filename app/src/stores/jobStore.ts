@@ -1,6 +1,7 @@
 import { createStore } from 'zustand/vanilla';
-import { planRedo, planUndo, recordStep } from '@zest/core/job/history';
-import { isEmptyDiff } from '@zest/core/job/job';
+import type { Command } from '@zest/core/job/change';
+import { planRedo, planUndo, receiveInto, recordStep } from '@zest/core/job/history';
+import { type Diff, isEmptyDiff } from '@zest/core/job/job';
 import { type Result, accept, refuse } from '@zest/core/problem/result';
 import type { Problem } from '../messages/describeProblem.ts';
 import { t } from '../messages/t.ts';
@@ -50,17 +51,24 @@ function changingActions(tab: Tab): Omit<JobActions, Opening> {
     if (planned === undefined) return accept(undefined);
     return applyChange(tab, `${verb} ‘${planned.label}’`, planned.diff, planned.history);
   };
+  const change = (
+    label: string,
+    command: Command,
+    record: typeof recordStep,
+    files?: ReadonlyMap<string, Blob>,
+  ): Result<Diff, Problem> => {
+    const { open: now, readOnly } = store.getState();
+    if (now === undefined) throw new Error(`transact: no job is open for ${label}`);
+    if (readOnly) return refuse({ kind: 'read-only' });
+    const diff = command(now.job);
+    if (!diff.ok) return diff;
+    if (isEmptyDiff(diff.value)) return accept(diff.value);
+    const history = record(now.history, { label, diff: diff.value });
+    return applyChange(tab, label, diff.value, history, files);
+  };
   return {
-    transact: (label, command, files) => {
-      const { open: now, readOnly } = store.getState();
-      if (now === undefined) throw new Error(`transact: no job is open for ${label}`);
-      if (readOnly) return refuse({ kind: 'read-only' });
-      const diff = command(now.job);
-      if (!diff.ok) return diff;
-      if (isEmptyDiff(diff.value)) return accept(diff.value);
-      const history = recordStep(now.history, { label, diff: diff.value });
-      return applyChange(tab, label, diff.value, history, files);
-    },
+    transact: (label, command, files) => change(label, command, recordStep, files),
+    receive: (label, command) => change(label, command, receiveInto),
     undo: () => step(planUndo, t('common.undid')),
     redo: () => step(planRedo, t('common.redid')),
     select: (selection) => store.setState({ selection }),

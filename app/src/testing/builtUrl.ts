@@ -1,2 +1,4 @@
 /** In the place of the address of a file that only the built program has. */
-export default '';
+const builtUrl = '';
+
+export { builtUrl as default };

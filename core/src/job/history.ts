@@ -1,3 +1,4 @@
+import { joinDiffs } from './change.ts';
 import { type Diff, invertDiff } from './job.ts';
 
 export interface Step {
@@ -20,6 +21,16 @@ export const recordStep = (history: History, step: Step): History => ({
   done: [...history.done, step].slice(-HISTORY_LIMIT),
   undone: [],
 });
+
+/**
+ * What came in from outside is no step of the person's: it goes with the last one, so that undo takes back what the person
+ * did, and what was undone can still be redone.
+ */
+export function receiveInto({ done, undone }: History, { label, diff }: Step): History {
+  const last = done.at(-1);
+  const step = last === undefined ? { label, diff } : { label: last.label, diff: joinDiffs(last.diff, diff) };
+  return { done: [...done.slice(0, -1), step], undone };
+}
 
 export interface Turn {
   readonly history: History;

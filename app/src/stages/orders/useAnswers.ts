@@ -43,7 +43,7 @@ export function useAnswers(request: PriceRequest): DeskProblem | undefined {
           if (had !== undefined && isSameOffer(had, offer)) continue;
           const name = latest.current.suppliers.find((each) => each.key === key)?.name ?? '';
           const record: Offer = { ...offer, id: makeId('offer'), order: orderAfter(job.offer.values()) };
-          const done = actions.transact(t('orders.offerOf', { name }), put(record));
+          const done = actions.receive(t('orders.offerOf', { name }), put(record));
           if (!done.ok && !refused.has(key)) tellProblem(describeProblem(done.problem));
           if (!done.ok) refused.add(key);
         }

@@ -46,6 +46,8 @@ export interface JobActions {
     command: Command,
     files?: ReadonlyMap<string, Blob>,
   ) => Result<Diff, Problem>;
+  /** Takes in what comes from outside: it is no step of its own to undo. */
+  readonly receive: (label: string, command: Command) => Result<Diff, Problem>;
   /** Undo the last step, or do it again; nothing where there is none. */
   readonly undo: () => Result<unknown, Problem>;
   readonly redo: () => Result<unknown, Problem>;
