@@ -146,11 +146,11 @@ test('packs are ordered whole, what is in stock is not, and stays with the job',
     .getByRole('row', { name: /Plate 2x6, per foot/ })
     .getByText('Plate 2x6, per foot')
     .click();
-  await page.getByLabel('Sold in packs of, ft').fill('a few');
-  await page.getByLabel('Sold in packs of, ft').press('Enter');
+  await page.getByLabel('Pack size, ft').fill('a few');
+  await page.getByLabel('Pack size, ft').press('Enter');
   await expect(page.getByRole('alert')).toContainText('a few');
-  await page.getByLabel('Sold in packs of, ft').fill('500');
-  await page.getByLabel('Sold in packs of, ft').press('Enter');
+  await page.getByLabel('Pack size, ft').fill('500');
+  await page.getByLabel('Pack size, ft').press('Enter');
   await goTo(page, 'Orders');
   await page.getByLabel('Search materials').fill('plate 2x6,');
   const row = page.getByRole('row', { name: /Plate 2x6, per foot/ });

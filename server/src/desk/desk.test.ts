@@ -98,6 +98,17 @@ describe('the quote desk', () => {
     expect(await (await fetch(`${base}/desk/${s1}`)).text()).toContain('value="1.25"');
   });
 
+  it('says who asks, and asks in nobody’s name where the job has no company', async () => {
+    const base = await openDesk();
+    const { s1 = '' } = await tokensOf(await send(base));
+    expect(await (await fetch(`${base}/desk/${s1}`)).text()).toMatch(/Builders asks .+ for prices in USD\./);
+    const other = await openDesk();
+    const { s1: unnamed = '' } = await tokensOf(await send(other, { ...ASKED, company: '' }));
+    const page = await (await fetch(`${other}/desk/${unnamed}`)).text();
+    expect(page).toMatch(/>[^ <].+ is asked for prices in USD\./);
+    expect(await (await fill(other, unnamed, { price_r1: '1.25' })).text()).toContain('with whoever asked.');
+  });
+
   it('tells what is no price by the row it is in, and keeps what was typed', async () => {
     const base = await openDesk();
     const { s1 = '' } = await tokensOf(await send(base));

@@ -57,7 +57,7 @@ export function supplierPage(
   return page(
     request.name,
     nonce,
-    `<h1>${escape(request.name)}</h1><p class="soft">${escape(request.company)} asks ${escape(supplier?.name ?? '')} for prices in ${escape(request.currency)}.${due}</p>` +
+    `<h1>${escape(request.name)}</h1><p class="soft">${asking(request, supplier?.name ?? '')}${due}</p>` +
       (request.note === '' ? '' : `<p>${escape(request.note)}</p>`) +
       (supplier?.answer === undefined
         ? ''
@@ -89,11 +89,17 @@ function typedBefore(answer: Answer | undefined): Readonly<Record<string, string
 /** After an answer: what was sent, and that it can still be changed. */
 export function thanksPage(request: KeptRequest, answer: Answer, nonce: string): string {
   const said = answer.declined
-    ? `We have told ${request.company} that you don’t offer.`
-    : `Your ${answer.rows.length === 1 ? 'price is' : `${answer.rows.length} prices are`} with ${request.company}.`;
+    ? `We have told ${request.company || 'whoever asked'} that you don’t offer.`
+    : `Your ${answer.rows.length === 1 ? 'price is' : `${answer.rows.length} prices are`} with ${request.company || 'whoever asked'}.`;
   return page(
     request.name,
     nonce,
     `<h1>Thank you</h1><p>${escape(said)}</p><p class="soft">Open this address again to change them.</p>`,
   );
 }
+
+/** Who asks whom. A job without a company asks in nobody's name. */
+const asking = ({ company, currency }: KeptRequest, supplier: string): string =>
+  company === ''
+    ? `${escape(supplier)} is asked for prices in ${escape(currency)}.`
+    : `${escape(company)} asks ${escape(supplier)} for prices in ${escape(currency)}.`;

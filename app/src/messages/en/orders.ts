@@ -116,6 +116,7 @@ export const orders = {
   columnInstead: 'Instead',
   columnNote: 'Note',
   companyAsks: '{{company}} asks for prices in {{currency}}.',
+  pricesAskedIn: 'Prices are asked for in {{currency}}.',
   pleaseAnswerBy: 'Please answer by {{date}}.',
   fillInHow: 'Fill in the price for one of the unit. Leave the lines and part numbers as they are.',
   deleteRequest: 'Delete request',
@@ -166,5 +167,7 @@ export const orders = {
   changeOrder: 'change order {{number}}',
   number: 'Number',
   dateOfOrder: 'Date, as 2026-12-01',
+  nobodyAsks: 'The request doesn’t say who asks: the job has no company. Type it on the Job page first.',
+  noBuyer: 'The order doesn’t say who orders: the job has no company. Type it on the Job page.',
   deliverByDay: 'Deliver by, as 2026-12-20',
 } as const;

@@ -109,7 +109,7 @@ export const prices = {
   waste: 'Waste, %',
   wastePercent: 'Waste, percent',
   pack: 'Pack',
-  packSize: 'Sold in packs of, {{unit}}',
+  packSize: 'Pack size, {{unit}}',
   group: 'Group',
   supplier: 'Supplier',
   samplePrice: 'Sample price: nobody offered it to you.',

@@ -37,6 +37,8 @@ const NAME_LIMIT = 200;
 /** Whom to ask, and by when. */
 export function AskDialog({ asked, go, onClose }: AskDialogProps) {
   const { now } = useServices();
+  const { job } = useOpenJob();
+  const { company } = settingsOf(job);
   const known = useKnownSuppliers();
   const own = new Set(asked.map(({ row }) => row.supplier));
   const [suppliers, setSuppliers] = useState<readonly string[]>(known.filter((name) => own.has(name)));
@@ -80,6 +82,7 @@ export function AskDialog({ asked, go, onClose }: AskDialogProps) {
             <TextArea {...control} rows={2} value={note} onChange={({ target }) => setNote(target.value)} />
           )}
         </Labeled>
+        {company === '' ? <p className="warn">{t('orders.nobodyAsks')}</p> : null}
         {refused === '' ? null : <p role="alert">{refused}</p>}
       </div>
     </Modal>

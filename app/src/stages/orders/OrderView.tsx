@@ -75,6 +75,7 @@ export function OrderView({ order, go }: OrderViewProps) {
       <div className={bidStyles.document}>
         <DocumentPages printed={printed} laid={laid} isOfBid={false} />
         <aside className={bidStyles.bidSide} aria-label={t('orders.wordingOfOrder')}>
+          {settingsOf(job).company === '' ? <p className="warn">{t('orders.noBuyer')}</p> : null}
           <OrderFields order={order} />
         </aside>
       </div>

@@ -27,10 +27,15 @@ const plain = (
 function materialTexts({ numbers, money }: Formats) {
   const amount = (value: number, unit: string): string =>
     `${writeQuantity(value, unit, numbers)} ${unitOrLabel(unit).symbol}`;
+  // Where nothing has a place, nothing is said of it.
   const placesOf = ({ places, unit }: ShownRow): string =>
-    places
-      .map(({ name, quantity }) => `${name === '' ? t('orders.nowhere') : name}: ${amount(quantity, unit)}`)
-      .join(', ');
+    places.every(({ name }) => name === '')
+      ? ''
+      : places
+          .map(
+            ({ name, quantity }) => `${name === '' ? t('orders.nowhere') : name}: ${amount(quantity, unit)}`,
+          )
+          .join(', ');
   const packsOf = (row: ShownRow): string =>
     row.pack === 0
       ? ''

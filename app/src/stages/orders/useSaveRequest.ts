@@ -29,7 +29,9 @@ export function useSaveRequest(request: PriceRequest): () => Promise<void> {
     const { company, currency, dateStyle } = settingsOf(job);
     const lines = [
       request.name,
-      t('orders.companyAsks', { company, currency }),
+      company === ''
+        ? t('orders.pricesAskedIn', { currency })
+        : t('orders.companyAsks', { company, currency }),
       ...(request.due === ''
         ? []
         : [t('orders.pleaseAnswerBy', { date: longDay(request.due, undefined, dateStyle) })]),
