@@ -118,6 +118,7 @@ test('a round that came in is there with the demo, and a price is taken and give
   await openRound(page);
   await expect(page.getByText('2 of 3 answered')).toBeVisible();
   await expect(table(page)).toContainText('Plates only in full bundles.');
+  await expect(table(page)).not.toContainText('needed then');
   await expect(table(page).getByRole('row', { name: /Missing rows, at the lowest/ })).toContainText('2 rows');
   const price = table(page).getByRole('button', {
     name: /^Take the price of Larch & Fetter Lumber for Blocking/,

@@ -69,6 +69,8 @@ export const orders = {
   orderNamed: 'order {{name}}',
   allOrdered: 'Everything chosen is already ordered.',
   taken: 'taken',
+  neededNow: 'needed then {{then}}, now {{now}}',
+  notNeededNow: 'not needed any more',
   takenOnly: 'taken: {{quantity}}',
   takePart: 'Take part…',
   changePart: 'Change part…',

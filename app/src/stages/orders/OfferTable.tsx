@@ -15,13 +15,15 @@ import { styles } from './styles.ts';
 interface OfferTableProps {
   readonly request: PriceRequest;
   readonly comparison: Comparison;
+  /** Rows that the job needs another quantity of now. */
+  readonly needs: ReadonlyMap<string, number>;
   readonly approve: (approved: PriceRequest['approved']) => void;
   /** Asks how much of a row another supplier delivers. */
   readonly onPart: (row: string, supplier: string) => void;
 }
 
 /** Rows against suppliers: a price is taken by pressing it, or all of one supplier at once. */
-export function OfferTable({ request, comparison, approve, onPart }: OfferTableProps) {
+export function OfferTable({ request, comparison, needs, approve, onPart }: OfferTableProps) {
   const { approved, rows } = request;
   return (
     <div
@@ -51,6 +53,7 @@ export function OfferTable({ request, comparison, approve, onPart }: OfferTableP
               row={row}
               at={at}
               comparison={comparison}
+              needsNow={needs.get(row.key)}
               delivered={deliveredOf(request, row)}
               taken={approved[row.key]}
               onTake={(supplier) => approve(toggled(approved, row.key, supplier))}
@@ -68,6 +71,8 @@ interface OfferedRowProps {
   readonly row: PriceRequest['rows'][number];
   readonly at: number;
   readonly comparison: Comparison;
+  /** Another quantity than was asked for; undefined where it is the same. */
+  readonly needsNow: number | undefined;
   /** Whose price is taken. */
   readonly taken: string | undefined;
   /** Who delivers how much of it. */
@@ -76,7 +81,8 @@ interface OfferedRowProps {
   readonly onPart: (supplier: string) => void;
 }
 
-function OfferedRow({ row, at, comparison, taken, delivered, onTake, onPart }: OfferedRowProps) {
+function OfferedRow(props: OfferedRowProps) {
+  const { row, at, comparison, needsNow, taken, delivered, onTake, onPart } = props;
   const { columns, cheapest } = comparison;
   const formats = useFormats();
   const { description, quantity, unit } = row;
@@ -88,6 +94,13 @@ function OfferedRow({ row, at, comparison, taken, delivered, onTake, onPart }: O
       <th scope="row">
         {description}
         <span className="soft">{amount(Number(quantity))}</span>
+        {needsNow === undefined ? null : (
+          <span className="warn">
+            {needsNow === 0
+              ? t('orders.notNeededNow')
+              : t('orders.neededNow', { then: amount(Number(row.needed)), now: amount(needsNow) })}
+          </span>
+        )}
       </th>
       {columns.map(({ supplier, name, cells, offer }) => (
         <OfferedCell

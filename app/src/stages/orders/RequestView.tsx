@@ -3,6 +3,8 @@ import { useMemo, useState } from 'react';
 import { put, remove, update } from '@zest/core/job/change';
 import { inOrder, settingsOf } from '@zest/core/job/job';
 import type { PriceRequest } from '@zest/core/job/records/request';
+import { buyList } from '@zest/core/orders/buyList';
+import { changedNeeds } from '@zest/core/orders/changedNeeds';
 import { type Comparison, compareOffers, suppliersToAsk } from '@zest/core/orders/compareOffers';
 import { approveRows } from '@zest/core/orders/parts';
 import { makeOrders } from '@zest/core/orders/makeOrders';
@@ -31,8 +33,9 @@ interface RequestViewProps {
 
 /** Who was asked, what they answered side by side, and whose prices are taken. */
 export function RequestView({ request, go }: RequestViewProps) {
-  const { job } = useOpenJob();
+  const { job, figures } = useOpenJob();
   const { currency } = settingsOf(job);
+  const needs = useMemo(() => changedNeeds(request, buyList(figures)), [request, figures]);
   const problem = useAnswers(request);
   const offers = useTable('offer');
   const comparison = useMemo(
@@ -57,6 +60,7 @@ export function RequestView({ request, go }: RequestViewProps) {
       <OfferTable
         request={request}
         comparison={comparison}
+        needs={needs}
         approve={approve}
         onPart={(row, supplier) => setAsking({ row, supplier })}
       />
