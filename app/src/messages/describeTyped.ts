@@ -19,6 +19,8 @@ export function describeTyped(problem: TypedProblem): string {
       });
     case 'typed-percent':
       return t('problem.isAPercentageTypeAnAmountHere', { text });
+    case 'typed-money':
+      return t('problem.isMoneyTypeAFigure', { text });
     case 'typed-currency':
       return t('problem.isInAnotherCurrencyThisJobIs', { text, currency: problem.currency });
     case 'typed-range':

@@ -52,6 +52,17 @@ describe('a price as it is typed', () => {
     expect(value(text)).toBe(problem);
   });
 
+  it.each([
+    ['$5', 'percent', 'typed-money'],
+    ['5 €', 'amount', 'typed-money'],
+    ['£5', 'count', 'typed-money'],
+    // Letters may be a unit: whatever they are, they are no figure.
+    ['8 HRS', 'amount', 'typed-not-a-number'],
+    ['5 USD', 'amount', 'typed-not-a-number'],
+  ] as const)('%s as a %s that is no money is asked about: %s', (text, as, problem) => {
+    expect(readFigure(text, POINT_FORMAT, { as })).toMatchObject({ ok: false, problem: { kind: problem } });
+  });
+
   it('asks about a dot in a job that writes a comma, and says what was likely meant', () => {
     expect(value('9,80', COMMA_FORMAT, 'EUR')).toBe(9.8);
     expect(value('1.250,80', COMMA_FORMAT, 'EUR')).toBe(1250.8);

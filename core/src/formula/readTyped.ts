@@ -12,6 +12,8 @@ export type TypedProblem =
   | { readonly kind: 'typed-not-a-number'; readonly text: string; readonly example: string }
   /** A percentage where an amount is wanted. */
   | { readonly kind: 'typed-percent'; readonly text: string }
+  /** Money where a figure without a currency is wanted. */
+  | { readonly kind: 'typed-money'; readonly text: string }
   | { readonly kind: 'typed-currency'; readonly text: string; readonly currency: string }
   | { readonly kind: 'typed-range'; readonly text: string; readonly least: number; readonly most: number }
   /** `18 600` as printed on a drawing, where a bare figure would be meters or feet. */
@@ -130,7 +132,7 @@ export function drawnFigure(typed: string, unit: string | undefined): TypedProbl
 /** What a figure is of, for cells that take no unit. */
 export interface FigureOptions {
   readonly as: 'amount' | 'percent' | 'count';
-  /** The job's money; a sign or code of another is refused. */
+  /** The job's money; a sign or code of another is refused. Left out where the figure is no money. */
   readonly currency?: string | undefined;
   readonly least?: number | undefined;
   readonly most?: number | undefined;
@@ -151,8 +153,9 @@ function withoutMoney(text: string, currency: string | undefined): Result<string
   const end = MONEY_AT_END.exec(text);
   const sign = start?.[2] ?? end?.[1];
   if (sign === undefined) return accept(text);
-  if (currency !== undefined && !fits(sign, currency))
-    return refuse({ kind: 'typed-currency', text, currency });
+  // What is no money has no sign of money: five dollars are not five hours.
+  if (currency === undefined) return sign in SIGNS ? refuse({ kind: 'typed-money', text }) : accept(text);
+  if (!fits(sign, currency)) return refuse({ kind: 'typed-currency', text, currency });
   return accept(text.replace(MONEY_AT_START, '$1').replace(MONEY_AT_END, ''));
 }
 

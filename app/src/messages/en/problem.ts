@@ -174,6 +174,7 @@ export const problem = {
   isntANumberTypeAFigureSuch:
     '{{text}} isn’t a number. Type a figure such as {{example}}, or arithmetic such as 2 * {{example2}}.',
   isAPercentageTypeAnAmountHere: '{{text}} is a percentage. Type an amount here.',
+  isMoneyTypeAFigure: '{{text}} is an amount of money. Type a figure without a currency here.',
   isInAnotherCurrencyThisJobIs:
     '{{text}} is in another currency; this job is in {{currency}}. Convert it first.',
   isntPossibleHere: '{{text}} isn’t possible here. {{least}}',

@@ -123,6 +123,7 @@ interface MarkupRowProps {
 }
 
 function MarkupRow({ as, markup, numbers, change, open, setOpen, actions }: MarkupRowProps) {
+  const { currency } = useFormats().money;
   return (
     <div className={styles.markupRow}>
       {as === 'graded' ? (
@@ -137,8 +138,11 @@ function MarkupRow({ as, markup, numbers, change, open, setOpen, actions }: Mark
             style={{ width: as === 'sum' ? 76 : 46 }}
             value={plainToLocal(markup.percent, numbers)}
             onCommit={(text) =>
-              takeFigure(text, numbers, { as: as === 'sum' ? 'amount' : 'percent' }, (percent) =>
-                change({ percent }),
+              takeFigure(
+                text,
+                numbers,
+                as === 'sum' ? { as: 'amount', currency } : { as: 'percent' },
+                (percent) => change({ percent }),
               )
             }
           />
@@ -180,7 +184,7 @@ interface GradesProps {
 
 /** Each part of the base at its own rate. */
 function Grades({ markup, onChange }: GradesProps) {
-  const { numbers } = useFormats();
+  const { numbers, money } = useFormats();
   const grades = markup.grades ?? [];
   const change = (at: number, changed: Partial<Grade>): string | undefined =>
     onChange(grades.map((grade, index) => (index === at ? { ...grade, ...changed } : grade)));
@@ -195,7 +199,9 @@ function Grades({ markup, onChange }: GradesProps) {
             placeholder={t('estimate.aboveThat')}
             value={plainToLocal(grade.upTo, numbers)}
             onCommit={(text) =>
-              takeFigure(text, numbers, { as: 'amount' }, (kept) => change(at, { upTo: kept }))
+              takeFigure(text, numbers, { as: 'amount', currency: money.currency }, (kept) =>
+                change(at, { upTo: kept }),
+              )
             }
           />
           <CommitInput

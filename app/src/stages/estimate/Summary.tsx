@@ -91,7 +91,7 @@ function RoundRow({ settings, change, numbers, rounding }: RoundRowProps) {
         placeholder={t('estimate.no')}
         value={plainToLocal(settings.bidStep ?? '', numbers)}
         onCommit={(text) =>
-          takeFigure(text, numbers, { as: 'amount', least: 0 }, (bidStep) =>
+          takeFigure(text, numbers, { as: 'amount', currency: settings.currency, least: 0 }, (bidStep) =>
             change(t('estimate.roundTheBid'), { ...settings, bidStep }),
           )
         }

@@ -62,7 +62,8 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
   const { yardstick } = reading;
   const { job } = useOpenJob();
   const settle = useSettle();
-  const { numbers } = useFormats();
+  const { numbers, money } = useFormats();
+  const currency = yardstick.of === 'hours' ? undefined : money.currency;
   const change = (changed: Partial<Yardstick>): string | undefined =>
     settle(
       t('estimate.changeAYardstick'),
@@ -74,7 +75,9 @@ function YardstickBox({ reading }: { readonly reading: YardstickReading }) {
       align="end"
       placeholder={label}
       value={plainToLocal(yardstick[key], numbers)}
-      onCommit={(text) => takeFigure(text, numbers, { as: 'amount' }, (kept) => change({ [key]: kept }))}
+      onCommit={(text) =>
+        takeFigure(text, numbers, { as: 'amount', currency }, (kept) => change({ [key]: kept }))
+      }
     />
   );
   return (
