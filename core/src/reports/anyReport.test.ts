@@ -2,68 +2,17 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { knownValue } from '../calculate/define.ts';
 import { bidNode } from '../calculate/graph/nodes.ts';
-import { REPORT_SOURCES, type ReportSource, type ReportSpec, TOTALS } from '../job/records/report.ts';
+import type { ReportSpec } from '../job/records/report.ts';
 import { anyEdits, deskAfter, doSomething, startBusyBench } from '../testing/randomEdits.ts';
+import { anyReport } from '../testing/anyReport.ts';
 import { contextOf } from '../testing/reportWords.ts';
 import type { Cell } from './cell.ts';
-import { hasField } from './columns.ts';
-import { FIELDS } from './fields/fields.ts';
 import { followReport } from './followReport.ts';
 import { openReport } from './openReport.ts';
 import { type Report, type ReportGroup, makeReport, reportOf } from './report.ts';
-import { sourceOf } from './sources.ts';
 
 const RUNS = { numRuns: 25 };
 const heading = (field: string): string => field;
-
-const ALL_FIELDS = Object.entries(FIELDS).flatMap(([owner, fields]) =>
-  Object.keys(fields).map((name) => `${owner}.${name}`),
-);
-const fieldsOf = (source: ReportSource): readonly string[] =>
-  ALL_FIELDS.filter((field) => hasField(sourceOf(source), field));
-
-/** Any report of a source: columns, groups, sorts, totals and conditions of whatever fields its rows have. */
-const anyReportOf = (source: ReportSource): fc.Arbitrary<ReportSpec> => {
-  const fields = fieldsOf(source);
-  return fc
-    .tuple(
-      fc.uniqueArray(fc.constantFrom(...fields), { minLength: 2, maxLength: 8 }),
-      fc.array(fc.tuple(fc.nat(7), fc.boolean()), { maxLength: 3 }),
-      fc.array(fc.tuple(fc.nat(7), fc.boolean()), { maxLength: 2 }),
-      fc.array(fc.constantFrom(...TOTALS), { minLength: 8, maxLength: 8 }),
-      fc.option(fc.tuple(fc.constantFrom(...fields), fc.constantFrom('empty', 'filled', 'more', 'contains'))),
-    )
-    .map(([chosen, groups, sorts, totals, condition]): ReportSpec => {
-      const keyAt = (at: number): string => `c${at % chosen.length}`;
-      return {
-        name: 'Any',
-        folder: '',
-        source,
-        columns: chosen.map((field, at) => ({
-          key: `c${at}`,
-          of: { field },
-          total: { by: totals[at] ?? 'sum', weight: keyAt(at + 1) },
-        })),
-        groups: groups.map(([at, down], depth) => ({
-          column: keyAt(at + depth),
-          ...(down ? { descending: true as const } : {}),
-          ...(depth === 1 ? { sortBy: keyAt(at + 1) } : {}),
-        })),
-        sorts: sorts.map(([at, down]) => ({
-          column: keyAt(at),
-          ...(down ? { descending: true as const } : {}),
-        })),
-        ...(condition === null
-          ? {}
-          : {
-              filter: { join: 'all' as const, of: [{ field: condition[0], is: condition[1], value: '1' }] },
-            }),
-        page: {},
-      };
-    });
-};
-
-const anyReport = fc.constantFrom(...REPORT_SOURCES).chain(anyReportOf);
 
 /** Money of a column over the rows themselves, added up by hand. */
 const moneyOfRows = ({ rows }: Report, at: number): number =>

@@ -172,6 +172,30 @@ describe('a report as a sheet', () => {
     expect(cellsOf('Total 06')[1]?.formula).toBeUndefined();
   });
 
+  it('counts figures and not the words of those that are missing, and texts as texts', () => {
+    const counted = reportSheet(
+      printed({
+        columns: SPEC.columns.map((column) =>
+          column.key === 'cost' || column.key === 'waste' ? { ...column, total: { by: 'count' } } : column,
+        ),
+      }),
+    );
+    const total = counted.rows.find(({ cells }) => cells[0]?.value === 'Total 06')?.cells ?? [];
+    // Studs and bags; what has no price yet has no cost.
+    expect(total[2]).toMatchObject({ value: 2, formula: expect.stringMatching(/^SUBTOTAL\(2,C/) });
+    const named = reportSheet(
+      printed({
+        columns: [
+          { key: 'code', of: field('line.cost_code'), hidden: true },
+          { key: 'quantity', of: field('line.quantity'), heading: 'Quantity' },
+          { key: 'what', of: field('line.description'), heading: 'What', total: { by: 'count' } },
+        ],
+      }),
+    );
+    const all = named.rows.at(-1)?.cells ?? [];
+    expect(all[1]).toMatchObject({ value: 5, formula: expect.stringMatching(/^SUBTOTAL\(3,B/) });
+  });
+
   it('calculates its columns from the cells beside them, in their units', () => {
     const row = rowOf('Slab') + 1;
     // 1 yd³ is 0.764554857984 m³ (NIST SP 811): there and back it cancels out.

@@ -331,7 +331,10 @@ function totalCell(
   const own = writing.at[column] ?? '';
   const range = `${own}${first}:${own}${last}`;
   // The first column has the names of the groups as well.
-  if (total === 'count') return column === 0 ? plain : { ...plain, formula: `SUBTOTAL(3,${range})` };
+  if (total === 'count') {
+    const by = column === 0 ? undefined : countBy(report, group, column);
+    return by === undefined ? plain : { ...plain, formula: `SUBTOTAL(${by},${range})` };
+  }
   // Figures in different units are brought together before they are added: a sheet would add what cannot be added.
   if (!isOneUnit(writing, group, column)) return plain;
   const by = SUBTOTAL[total];
@@ -340,6 +343,25 @@ function totalCell(
   if (total !== 'weighted' || helper === undefined) return plain;
   const sumOf = (at: string): string => `SUBTOTAL(9,${at}${first}:${at}${last})`;
   return { ...plain, formula: `${sumOf(helper.product)}/${sumOf(helper.own)}` };
+}
+
+/**
+ * How a sheet counts what a group has in a column: figures by 2, all that is not empty by 3. Why there is no figure is
+ * said in its cell, and is not counted; beside texts neither number can tell the two apart.
+ */
+function countBy(
+  { rows }: PrintedReport['report'],
+  { from, to }: ReportGroup,
+  column: number,
+): 2 | 3 | undefined {
+  let [hasText, hasFailure] = [false, false];
+  for (let at = from; at < to; at += 1) {
+    const cell = rows[at]?.cells[column];
+    if (cell?.kind === 'text') hasText = true;
+    if (cell?.kind === 'failure') hasFailure = true;
+  }
+  if (!hasText) return 2;
+  return hasFailure ? undefined : 3;
 }
 
 /** Whether all figures of a column in a group are in the unit of its total. */
