@@ -1,7 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import type { ReportSpec } from '../../job/records/report.ts';
 import { POINT_FORMAT } from '../../units/numberFormat.ts';
 import { createBench } from '../../testing/priced.ts';
+import { anyReport } from '../../testing/anyReport.ts';
+import { anyEdits, deskAfter, startBusyBench } from '../../testing/randomEdits.ts';
 import { contextOf } from '../../testing/reportWords.ts';
 import { makeReport } from '../report.ts';
 import type { CellWriting } from '../writeCell.ts';
@@ -141,6 +144,45 @@ describe('a text in lines', () => {
     const text = 'Supplementary-reinforcement/bars of a considerable length and weight';
     expect(wrapText(text, 55, 10, false, measure).join('').replaceAll(' ', '')).toBe(
       text.replaceAll(' ', ''),
+    );
+  });
+});
+
+describe('any report on pages, after any edits', () => {
+  const anyPage = fc.record({
+    landscape: fc.boolean(),
+    density: fc.constantFrom('close' as const, 'usual' as const),
+    paper: fc.constantFrom('letter' as const, 'a4' as const, 'tabloid' as const, 'a3' as const),
+  });
+
+  it('stays inside its paper, and says which page of how many it is', () => {
+    fc.assert(
+      fc.property(anyEdits, anyReport, anyPage, (edits, spec, page) => {
+        const { figures } = deskAfter(edits).calculation;
+        const earlier = startBusyBench().calculation.figures;
+        const report = makeReport({ ...spec, page }, contextOf(figures, earlier), (each) => each);
+        const { pages, widthPt, heightPt } = layoutReport(report, BY);
+        expect(pages.length).toBeGreaterThan(0);
+        expect(widthPt > heightPt).toBe(page.landscape);
+        for (const { items } of pages) {
+          for (const item of items) {
+            if (item.kind === 'anchor') continue;
+            const right =
+              item.kind === 'text' ? item.x + measure(item.text) * item.size : item.x + item.width;
+            // A hair of rounding is on no paper.
+            expect(item.x).toBeGreaterThanOrEqual(-0.01);
+            expect(right).toBeLessThanOrEqual(widthPt + 0.01);
+            expect(item.y).toBeGreaterThanOrEqual(-0.01);
+            expect(item.y).toBeLessThanOrEqual(heightPt + 0.01);
+          }
+        }
+        // Every page says which of how many it is.
+        pages.forEach(({ items }, at) => {
+          const said = textsOf(items).some(({ text }) => text.includes(`page ${at + 1} of ${pages.length}`));
+          expect(said).toBe(true);
+        });
+      }),
+      { numRuns: 25 },
     );
   });
 });
