@@ -5,7 +5,7 @@ import { createChance } from '../testing/job.ts';
 import { compareOffers } from './compareOffers.ts';
 import { takePlaces } from './deliveries.ts';
 import { makeOrders, totalOfOrder } from './makeOrders.ts';
-import { approveRows, deliveredOf, givePart, takenFrom } from './parts.ts';
+import { approveRows, chosenWithoutPrice, deliveredOf, givePart, takenFrom } from './parts.ts';
 
 const row = (key: string, quantity: string, places: AskedRow['places'] = []): AskedRow => ({
   key,
@@ -149,8 +149,11 @@ describe('orders of parts', () => {
   const split = given(requestOf([asked], { r1: 'b' }), 'r1', 'a', 40);
   const compared = compareOffers(split, offers, 2);
   const orders = makeOrders(split, compared, makeId, { ...on, had: [] });
-  const rowsOf = (all: readonly PurchaseOrder[]): unknown =>
-    all.map(({ supplier, rows }) => [supplier, rows.map(({ quantity, places }) => [quantity, places])]);
+  const rowsOf = (all: readonly PurchaseOrder[]) =>
+    all.map(
+      ({ supplier, rows }) =>
+        [supplier, rows.map(({ quantity, places }) => [quantity, places] as const)] as const,
+    );
 
   it('buy of each what it delivers, at its own price, and send each place once', () => {
     expect(rowsOf(orders)).toEqual([
@@ -214,5 +217,17 @@ describe('orders of parts', () => {
         expect(places.reduce((sum, each) => sum + Number(each.quantity), 0)).toBe(inAll);
       }
     }
+  });
+
+  it('leave out, and name, what a supplier has taken back since it was chosen', () => {
+    expect(chosenWithoutPrice(split, compared)).toEqual([]);
+    // B answers again, without the row.
+    const later = compareOffers(split, [...offers, { ...offerOf('b', {}), id: 'offer:b2', order: 2 }], 2);
+    expect(chosenWithoutPrice(split, later).map(({ key }) => key)).toEqual(['r1']);
+    expect(
+      rowsOf(makeOrders(split, later, makeId, { ...on, had: [] })).map(([supplier]) => supplier),
+    ).toEqual(['Supplier A']);
+    // What is chosen of nobody lacks nothing.
+    expect(chosenWithoutPrice(approveRows(split, {}), later)).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import type { AskedRow, PriceRequest } from '../job/records/request.ts';
 import { toMinor } from '../pricing/money.ts';
 import { roundQuantity } from '../pricing/quantity.ts';
-import type { OfferColumn } from './compareOffers.ts';
+import type { Comparison, OfferColumn } from './compareOffers.ts';
 
 /** Who delivers how much of a row, in the order of the suppliers; nobody while no price of it is taken. */
 export interface Delivered {
@@ -81,3 +81,15 @@ export const takenFrom = (
       ? sum
       : sum + toMinor(cell.unitPrice * own.quantity, digits);
   }, 0);
+
+/** Rows that are chosen of a supplier who has no price for them any more: a later answer took it back. */
+export const chosenWithoutPrice = (
+  request: PriceRequest,
+  { columns }: Pick<Comparison, 'columns'>,
+): readonly AskedRow[] =>
+  request.rows.filter((row, at) =>
+    deliveredOf(request, row).some(({ supplier }) => {
+      const column = columns.find((each) => each.supplier === supplier);
+      return column?.cells[at]?.kind !== 'price';
+    }),
+  );

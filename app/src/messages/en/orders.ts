@@ -67,6 +67,10 @@ export const orders = {
   pricesToBook: 'Update the price book',
   chooseNamed: 'choose prices of {{name}}',
   orderNamed: 'order {{name}}',
+  chosenWithoutPrice_one:
+    '{{names}} isn’t ordered: its supplier has no price for it any more. Choose another.',
+  chosenWithoutPrice_other:
+    '{{count}} rows aren’t ordered, since their suppliers have no price for them any more: {{names}}. Choose others.',
   allOrdered: 'Everything chosen is already ordered.',
   taken: 'taken',
   neededNow: 'needed then {{then}}, now {{now}}',

@@ -6,9 +6,10 @@ import type { PriceRequest } from '@zest/core/job/records/request';
 import { buyList } from '@zest/core/orders/buyList';
 import { changedNeeds } from '@zest/core/orders/changedNeeds';
 import { type Comparison, compareOffers, suppliersToAsk } from '@zest/core/orders/compareOffers';
-import { approveRows } from '@zest/core/orders/parts';
+import { approveRows, chosenWithoutPrice } from '@zest/core/orders/parts';
 import { makeOrders } from '@zest/core/orders/makeOrders';
 import { minorDigits } from '@zest/core/pricing/money';
+import { listWith } from '../../messages/lists.ts';
 import { MoreMenu } from '../../parts/MoreMenu.tsx';
 import { tell, tellProblem } from '../../parts/toaster.tsx';
 import { dayOf } from '../../platform/days.ts';
@@ -169,7 +170,18 @@ function useMakeOrders(request: PriceRequest, comparison: Comparison, go: (key: 
       note: '',
       had,
     });
-    if (orders.length === 0) return tellProblem(t('orders.allOrdered'));
+    const without = chosenWithoutPrice(request, comparison);
+    if (without.length > 0)
+      tellProblem(
+        t('orders.chosenWithoutPrice', {
+          count: without.length,
+          names: listWith(
+            'and',
+            without.map(({ description }) => description),
+          ),
+        }),
+      );
+    if (orders.length === 0) return without.length > 0 ? undefined : tellProblem(t('orders.allOrdered'));
     const refused = settle(t('orders.orderNamed', { name: request.name }), put(...orders));
     if (refused !== undefined) return tellProblem(refused);
     tell(t('orders.ordersMade', { count: orders.length }));
