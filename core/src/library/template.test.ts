@@ -88,6 +88,115 @@ describe('a template', () => {
   });
 });
 
+describe('a template of a job that went out', () => {
+  const { bench } = finishedJob();
+  const photo: RecordOf<'file'> = {
+    type: 'file',
+    id: bench.makeId('file'),
+    name: 'pier.png',
+    mediaType: 'image/png',
+    byteLength: 3,
+    pageCount: 1,
+  };
+  const letter: RecordOf<'document'> = {
+    type: 'document',
+    id: bench.makeId('document'),
+    name: 'Letter',
+    blocks: [
+      { kind: 'letterhead', key: 'head' },
+      { kind: 'picture', key: 'pier', fileId: photo.id, caption: '', widthPercent: 50 },
+      { kind: 'sheet', key: 'plan', sheetId: bench.sheet.id, caption: '', marks: 'all' },
+      { kind: 'text', key: 'text', text: 'Dear client' },
+    ],
+    page: {},
+    order: 1,
+  };
+  const sent: RecordOf<'version'> = {
+    type: 'version',
+    id: bench.makeId('version'),
+    documentId: letter.id,
+    name: 'Letter',
+    number: 1,
+    date: '2026-11-20',
+    note: '',
+    total: 100,
+    currency: 'USD',
+    fileId: photo.id,
+    snapshot: '',
+    order: 1,
+  };
+  const request: RecordOf<'request'> = {
+    type: 'request',
+    id: bench.makeId('request'),
+    number: 1,
+    name: 'Bolts',
+    date: '2026-11-20',
+    due: '',
+    note: '',
+    rows: [
+      {
+        key: 'r1',
+        itemCode: '',
+        partNumber: '',
+        description: 'Bolt',
+        unit: 'ea',
+        quantity: '9',
+        needed: '9',
+        places: [],
+      },
+    ],
+    suppliers: [{ key: 's1', name: 'Larch', token: 'of-this-job' }],
+    secret: 'only-this-job-has-it',
+    approved: {},
+    order: 1,
+  };
+  const offer: RecordOf<'offer'> = {
+    type: 'offer',
+    id: bench.makeId('offer'),
+    requestId: request.id,
+    supplier: 's1',
+    date: '2026-11-21',
+    validUntil: '',
+    note: '',
+    rows: [],
+    order: 1,
+  };
+  const order: RecordOf<'purchaseOrder'> = {
+    type: 'purchaseOrder',
+    id: bench.makeId('purchaseOrder'),
+    number: 1,
+    supplier: 'Larch',
+    date: '2026-11-22',
+    deliverBy: '',
+    note: '',
+    requestId: request.id,
+    rows: [
+      { key: 'r1', partNumber: '', description: 'Bolt', unit: 'ea', quantity: '9', price: '2', places: [] },
+    ],
+    order: 1,
+  };
+  const stock: RecordOf<'stock'> = {
+    type: 'stock',
+    id: bench.makeId('stock'),
+    key: 'Bolt|ea',
+    quantity: '4',
+    order: 1,
+  };
+  bench.change(photo, letter, sent, request, offer, order, stock);
+  const job = createJob(templateOf(bench.job(), 'Small building', USUAL_TEMPLATE));
+
+  it('holds nothing that was sent, asked, answered, ordered or in stock', () => {
+    expect(checkJob(job)).toBeUndefined();
+    for (const type of ['version', 'request', 'offer', 'purchaseOrder', 'stock'] as const)
+      expect([type, job[type].size]).toEqual([type, 0]);
+  });
+
+  it('keeps its documents, without pictures and sheets that only this job has', () => {
+    const [kept] = job.document.values();
+    expect(kept?.blocks.map(({ kind }) => kind)).toEqual(['letterhead', 'text']);
+  });
+});
+
 describe('lines copied from another job', () => {
   function copied() {
     const { bench: from, slab } = finishedJob();

@@ -29,7 +29,22 @@ export const USUAL_TEMPLATE: TemplateChoices = {
   client: false,
 };
 
-const GONE = new Set(['file', 'sheet', 'mark', 'opening', 'piece', 'schedule', 'acceptance', 'zone']);
+/** What was drawn and decided, sent, asked and ordered is of the one job. */
+const GONE = new Set([
+  'file',
+  'sheet',
+  'mark',
+  'opening',
+  'piece',
+  'schedule',
+  'acceptance',
+  'zone',
+  'version',
+  'request',
+  'offer',
+  'purchaseOrder',
+  'stock',
+]);
 
 /** Named figures that flow from what is measured, through whatever other named figures. */
 function flowingFigures(job: Job): ReadonlySet<string> {
@@ -113,6 +128,11 @@ function keptOf(job: Job, name: string, choices: TemplateChoices): readonly JobR
         const held = choices.alternates && alternate !== undefined ? { ...kept, alternate } : kept;
         return [choices.prices ? held : { ...held, costs: {} }];
       }
+      case 'document':
+        // Pictures and sheets are files of the job.
+        return [
+          { ...record, blocks: record.blocks.filter(({ kind }) => kind !== 'picture' && kind !== 'sheet') },
+        ];
       case 'alternate':
         return choices.alternates ? [{ ...record, accepted: false }] : [];
       case 'quote':
