@@ -44,8 +44,10 @@ export function useAnswers(request: PriceRequest): DeskProblem | undefined {
           const name = latest.current.suppliers.find((each) => each.key === key)?.name ?? '';
           const record: Offer = { ...offer, id: makeId('offer'), order: orderAfter(job.offer.values()) };
           const done = actions.receive(t('orders.offerOf', { name }), put(record));
-          if (!done.ok && !refused.has(key)) tellProblem(describeProblem(done.problem));
-          if (!done.ok) refused.add(key);
+          // The tab that has the job takes it in; another only looks.
+          if (done.ok || done.problem.kind === 'read-only' || refused.has(key)) continue;
+          refused.add(key);
+          tellProblem(describeProblem(done.problem));
         }
       timer = setTimeout(() => void look(), EVERY_MS);
     };
