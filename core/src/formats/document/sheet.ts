@@ -91,6 +91,7 @@ function addContent(writing: Writing, block: PrintedBlock): void {
 
 function addTable(writing: Writing, table: PrintedTable): void {
   const { rows, widths } = writing;
+  if (table.rows.length === 0) return;
   const wide = table.columns.findIndex(({ isWide }) => isWide);
   // The column of words stands below all other words.
   const shift = WORDS_AT - Math.min(WORDS_AT, Math.max(0, wide));
