@@ -3,43 +3,10 @@ import fc from 'fast-check';
 import type { RecordOf } from '../job/record.ts';
 import { makeMark, makeScope } from '../testing/job.ts';
 import { type Bench, createBench } from '../testing/priced.ts';
+import { makeRail } from '../testing/rail.ts';
 import { anyEdits, deskAfter } from '../testing/randomEdits.ts';
 import { buyList, toOrder } from './buyList.ts';
 import { DELIVERED_BY, type DeliveredBy } from './deliveries.ts';
-
-/** A rail of one foot a foot, with what else is said of its component. */
-function railOn(
-  bench: Bench,
-  content: Partial<RecordOf<'assembly'>['components'][number]>,
-): RecordOf<'assembly'> {
-  const base = bench.assembly('Stud');
-  const [component] = base.components;
-  if (component === undefined) throw new Error('no component');
-  const { sizing: _sizing, labor: _labor, when: _when, ...plain } = component;
-  return {
-    ...base,
-    id: bench.makeId('assembly'),
-    name: 'Rail',
-    inputs: [],
-    inner: [],
-    checks: [],
-    note: '',
-    section: [],
-    components: [
-      {
-        ...plain,
-        name: 'Rail',
-        kind: 'material',
-        unit: 'ft',
-        formula: 'length',
-        wastePercent: '',
-        roundUpTo: '',
-        itemCode: 'RAIL',
-        ...content,
-      },
-    ],
-  };
-}
 
 /** A rail in a section inside a phase: 10 ft in the east wing, 20 ft in the west wing, 30 ft typed beside it. */
 function benchWithRail(
@@ -74,7 +41,7 @@ function benchWithRail(
     ]),
     zoneId,
   });
-  const assembly = railOn(bench, content);
+  const assembly = makeRail(bench, content);
   bench.change(
     bench.item({ code: 'RAIL', description: 'Rail', unit: 'ft', material: '1', ...item }),
     east,

@@ -5,6 +5,7 @@ import { bidNode } from '../calculate/graph/nodes.ts';
 import type { RecordOf } from '../job/record.ts';
 import { makeMark, makeScope } from '../testing/job.ts';
 import { createBench } from '../testing/priced.ts';
+import { makeRail } from '../testing/rail.ts';
 import { anyEdits, deskAfter } from '../testing/randomEdits.ts';
 import { makeMarkup } from '../testing/records.ts';
 import { SPLITS, splitBid } from './splitBid.ts';
@@ -28,32 +29,7 @@ describe('the bid by places', () => {
       ]),
       ...(zoneId === undefined ? {} : { zoneId }),
     });
-    const base = bench.assembly('Stud');
-    const [component] = base.components;
-    if (component === undefined) throw new Error('no component');
-    const { sizing: _sizing, labor: _labor, when: _when, ...plain } = component;
-    const assembly: RecordOf<'assembly'> = {
-      ...base,
-      id: bench.makeId('assembly'),
-      name: 'Rail',
-      inputs: [],
-      inner: [],
-      checks: [],
-      note: '',
-      section: [],
-      components: [
-        {
-          ...plain,
-          name: 'Rail',
-          kind: 'material',
-          unit: 'ft',
-          formula: 'length',
-          wastePercent: '',
-          roundUpTo: '',
-          itemCode: 'RAIL',
-        },
-      ],
-    };
+    const assembly = makeRail(bench);
     bench.change(
       makeMarkup(bench.makeId, { percent: '10' }),
       bench.item({ code: 'RAIL', unit: 'ft', material: '1' }),

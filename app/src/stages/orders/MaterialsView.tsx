@@ -129,13 +129,13 @@ function MaterialsBar({ list, onAsk }: MaterialsBarProps) {
       <TextInput
         aria-label={t('orders.searchMaterials')}
         placeholder={t('orders.searchMaterials')}
-        style={{ width: 140 }}
+        style={{ width: 110 }}
         value={text}
         onChange={({ target }) => setText(target.value)}
       />
       <Select
         aria-label={t('orders.supplier')}
-        style={{ width: 160 }}
+        style={{ width: 130 }}
         value={supplier}
         onChange={({ target }) => setSupplier(target.value)}
       >
@@ -182,7 +182,7 @@ function DeliveriesChoice() {
     <label className="soft">
       {t('orders.deliveriesBy')}{' '}
       <Select
-        style={{ width: 130 }}
+        style={{ width: 104 }}
         value={by}
         onChange={({ target }) => setView({ deliveredBy: target.value as DeliveredBy })}
       >

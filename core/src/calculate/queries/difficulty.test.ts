@@ -5,6 +5,7 @@ import { update } from '../../job/change.ts';
 import { settingsOf } from '../../job/job.ts';
 import type { RecordOf } from '../../job/record.ts';
 import { makeMark, makeScope } from '../../testing/job.ts';
+import { makeRail } from '../../testing/rail.ts';
 import { type Bench, createBench } from '../../testing/priced.ts';
 
 const difficulty = (bench: Bench, name: string, factor: number): RecordOf<'difficulty'> => ({
@@ -31,32 +32,7 @@ function start() {
       [0, y],
       [length, y],
     ]);
-  const base = bench.assembly('Stud');
-  const [component] = base.components;
-  if (component === undefined) throw new Error('no component');
-  const { sizing: _sizing, labor: _labor, when: _when, ...plain } = component;
-  const assembly: RecordOf<'assembly'> = {
-    ...base,
-    id: bench.makeId('assembly'),
-    name: 'Rail',
-    inputs: [],
-    inner: [],
-    checks: [],
-    note: '',
-    section: [],
-    components: [
-      {
-        ...plain,
-        name: 'Rail',
-        kind: 'labor',
-        unit: 'ft',
-        formula: 'length',
-        wastePercent: '',
-        roundUpTo: '',
-        itemCode: 'RAIL',
-      },
-    ],
-  };
+  const assembly = makeRail(bench, { kind: 'labor' });
   const inWing = run(5, 30);
   bench.change(
     bench.item({ code: 'RAIL', unit: 'ft', laborHours: '1', craftId: bench.craft('Carpenter').id }),
