@@ -129,7 +129,7 @@ function MaterialsBar({ list, onAsk }: MaterialsBarProps) {
       <TextInput
         aria-label={t('orders.searchMaterials')}
         placeholder={t('orders.searchMaterials')}
-        style={{ width: 110 }}
+        style={{ width: 126 }}
         value={text}
         onChange={({ target }) => setText(target.value)}
       />
